@@ -1,0 +1,176 @@
+import { z } from 'zod';
+import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { BAR_NAMES } from '../steel/bars.ts';
+import { UNIT_SYSTEMS } from '../units/measure.ts';
+
+/**
+ * The part of a site file that says what is to be built: types, runs, pads and piers, in metres above the
+ * site datum. Whole files (mixes, plants, crews, pours) are in contract/.
+ */
+export const RULE_PROFILES = ['us-aci', 'metric-en'] as const;
+export type RuleProfile = (typeof RULE_PROFILES)[number];
+
+const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 40 characters');
+const bar = () => z.enum(BAR_NAMES, { error: `is not a bar this table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})` });
+
+export const footingTypeSchema = z.object({
+  mark: mark(),
+  widthM: positive(),
+  depthM: positive(),
+  continuous: z.object({ bar: bar(), count: wholeOrNone(), topCount: wholeOrNone().default(0) }),
+  transverse: z.object({ bar: bar(), spacingM: positive() }).nullable(),
+  coverBottomMm: nonNegative(),
+  coverSideMm: nonNegative(),
+  coverTopMm: nonNegative(),
+  unformed: z.boolean().default(false),
+  /** The drawing that rules it, as a foreman would name it. */
+  drawing: z.string().max(80).optional(),
+});
+export type FootingType = z.output<typeof footingTypeSchema>;
+
+export const wallTypeSchema = z.object({
+  mark: mark(),
+  thicknessM: positive(),
+  mats: z.union([z.literal(1), z.literal(2)], { error: 'must be 1 or 2' }),
+  vertical: z.object({ bar: bar(), spacingM: positive() }),
+  horizontal: z.object({ bar: bar(), spacingM: positive() }),
+  coverInsideMm: nonNegative(),
+  coverOutsideMm: nonNegative(),
+  ledge: z.object({ widthM: positive(), heightM: positive() }).nullable().default(null),
+  drawing: z.string().max(80).optional(),
+});
+export type WallType = z.output<typeof wallTypeSchema>;
+
+export const nodeSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber() });
+
+export const openingSchema = z.object({
+  kind: z.enum(['window', 'door', 'pocket', 'sleeve'], { error: 'must be window, door, pocket or sleeve' }),
+  atM: nonNegative(),
+  widthM: positive(),
+  sillM: nonNegative(),
+  headM: positive(),
+  depthM: positive().optional(),
+  mark: mark().optional(),
+});
+export type Opening = z.output<typeof openingSchema>;
+
+export const runSchema = z.object({
+  id: mark(),
+  kind: z.enum(['footing', 'wall', 'gradeBeam'], { error: 'must be footing, wall or gradeBeam' }),
+  type: mark(),
+  from: mark(),
+  to: mark(),
+  offsetM: anyNumber().default(0),
+  bottomM: anyNumber(),
+  topM: anyNumber().optional(),
+  step: z.object({ lapM: positive() }).nullable().default(null),
+  openings: z.array(openingSchema).default([]),
+  /** What people on site call it ("North footing"). */
+  label: z.string().max(80).optional(),
+});
+export type Run = z.output<typeof runSchema>;
+
+const matSteel = z.object({ bar: bar(), count: count().optional(), spacingM: positive().optional() });
+export const padSchema = z.object({
+  id: mark(), xM: anyNumber(), yM: anyNumber(), widthM: positive(), lengthM: positive(), depthM: positive(), bottomM: anyNumber(),
+  steel: z.object({ eachWay: matSteel, topEachWay: matSteel.optional(), coverBottomMm: nonNegative(), coverSideMm: nonNegative() }).optional(),
+  type: mark().optional(),
+  label: z.string().max(80).optional(),
+});
+export type Pad = z.output<typeof padSchema>;
+
+export const pierSchema = z.object({
+  id: mark(), xM: anyNumber(), yM: anyNumber(),
+  diameterM: positive().optional(), widthM: positive().optional(), lengthM: positive().optional(),
+  bottomM: anyNumber(), topM: anyNumber(),
+});
+export type Pier = z.output<typeof pierSchema>;
+
+export const anchorSchema = z.object({
+  id: mark(), runId: mark(), atM: nonNegative(),
+  kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
+  diameterMm: positive(), embedmentMm: positive(), projectionMm: positive(), wetSet: z.boolean().default(false),
+});
+export type Anchor = z.output<typeof anchorSchema>;
+
+const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
+
+/** Shape of the buildable part; {@link checkSitePlan} adds what one field alone cannot tell. */
+export const sitePlanShape = z.object({
+  format: z.literal('jactum.site/1', { error: 'must be "jactum.site/1"' }),
+  name: z.string().min(1, 'is empty').max(120),
+  units: z.enum(UNIT_SYSTEMS, { error: 'must be us or metric' }),
+  latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'),
+  longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
+  timeZone: z.string().min(1, 'is empty').max(60),
+  ruleProfile: z.enum(RULE_PROFILES, { error: 'must be us-aci or metric-en' }),
+  footingTypes: z.array(footingTypeSchema).default([]),
+  wallTypes: z.array(wallTypeSchema).default([]),
+  nodes: z.array(nodeSchema).default([]),
+  runs: z.array(runSchema).default([]),
+  pads: z.array(padSchema).default([]),
+  piers: z.array(pierSchema).default([]),
+  plates: z.array(z.looseObject({ id: mark() })).default([]),
+  anchors: z.array(anchorSchema).default([]),
+  benchmark: z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() }).optional(),
+  points: z.array(pointSchema).default([]),
+});
+type Shape = z.output<typeof sitePlanShape>;
+
+interface IssueSink { addIssue(issue: { code: 'custom'; path: (string | number)[]; message: string }): void }
+
+function checkRun(site: Shape, i: number, say: (path: (string | number)[], message: string) => void): void {
+  const run = site.runs[i];
+  if (!run) return;
+  const at = (field: string) => ['runs', i, field];
+  const from = site.nodes.find((n) => n.id === run.from);
+  const to = site.nodes.find((n) => n.id === run.to);
+  if (!from) say(at('from'), `names node ${run.from}, which is not in nodes`);
+  if (!to) say(at('to'), `names node ${run.to}, which is not in nodes`);
+  const lengthM = from && to ? Math.hypot(to.xM - from.xM, to.yM - from.yM) : 0;
+  if (from && to && lengthM < 1e-6) say(at('to'), 'stands on the node the run comes from: the run has no length');
+  const list = run.kind === 'wall' ? site.wallTypes : site.footingTypes;
+  if (!list.some((t) => t.mark === run.type)) say(at('type'), `names ${run.type}, which is not a ${run.kind === 'wall' ? 'wall' : 'footing'} type`);
+  if (run.kind === 'wall' && run.topM === undefined) say(at('topM'), 'is missing: a wall needs the level of its top');
+  if (run.topM !== undefined && run.topM <= run.bottomM) say(at('topM'), 'is not above bottomM');
+  run.openings.forEach((o, k) => {
+    const inOpening = (field: string) => ['runs', i, 'openings', k, field];
+    if (o.headM <= o.sillM) say(inOpening('headM'), 'is not above sillM');
+    if (o.kind === 'pocket' && o.depthM === undefined) say(inOpening('depthM'), 'is missing: a pocket needs its depth');
+    if (from && to && o.atM + o.widthM > lengthM + 1e-9) say(inOpening('atM'), 'with widthM runs past the end of its run');
+  });
+}
+
+function checkDoubles(list: { id: string }[], name: string, taken: Set<string>, say: (path: (string | number)[], message: string) => void): void {
+  list.forEach((x, i) => {
+    if (taken.has(x.id)) say([name, i, 'id'], `${x.id} is used twice`);
+    taken.add(x.id);
+  });
+}
+
+/** References, doubles, and levels: everything that needs more than one field to judge. */
+export function checkSitePlan(site: Shape, ctx: IssueSink): void {
+  const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path, message }); };
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: site.timeZone });
+  } catch {
+    say(['timeZone'], `${site.timeZone} is not a time zone this machine knows (as in America/Chicago)`);
+  }
+  checkDoubles(site.nodes, 'nodes', new Set(), say);
+  const elements = new Set<string>();
+  checkDoubles(site.runs, 'runs', elements, say);
+  checkDoubles(site.pads, 'pads', elements, say);
+  checkDoubles(site.piers, 'piers', elements, say);
+  const marks = new Set<string>();
+  site.footingTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['footingTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
+  site.wallTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['wallTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
+  site.runs.forEach((_, i) => { checkRun(site, i, say); });
+  site.piers.forEach((p, i) => {
+    if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');
+    if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined)) say(['piers', i, 'diameterM'], 'is missing: a pier is round (diameterM) or square (widthM and lengthM)');
+  });
+  site.anchors.forEach((a, i) => { if (!site.runs.some((r) => r.id === a.runId)) say(['anchors', i, 'runId'], `names run ${a.runId}, which is not in runs`); });
+}
+
+export const sitePlanSchema = sitePlanShape.superRefine(checkSitePlan);
+export type SitePlan = Shape;

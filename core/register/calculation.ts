@@ -1,0 +1,77 @@
+import type { z } from 'zod';
+
+/** One line of the working: the symbol, the expression with the numbers put in, its value and unit. */
+export interface Step { symbol: string; expression: string; value: number | string | boolean | null; unit: string }
+
+/** Collects the working of a calculation while it runs. */
+export interface Trace {
+  step(symbol: string, expression: string, value: Step['value'], unit?: string): void;
+  caution(text: string): void;
+}
+
+/** What the register knows of a calculation. Pure: same input, same answer, no clock, no I/O. */
+export interface Calculation<In extends z.ZodType = z.ZodType, Out extends z.ZodType = z.ZodType> {
+  id: string;
+  title: string;
+  /** What it is for, in one sentence. */
+  purpose: string;
+  /** The formula in words or symbols. */
+  formula: string;
+  /** Standard and clause, or the trade's own rule. */
+  source: string;
+  /** Where it stops being valid. */
+  limits: string;
+  input: In;
+  output: Out;
+  compute(input: z.output<In>, trace: Trace): z.output<Out>;
+}
+
+/** Keeps the types of one calculation together while it is written. */
+export function calculation<In extends z.ZodType, Out extends z.ZodType>(c: Calculation<In, Out>): Calculation<In, Out> {
+  return c;
+}
+
+export interface Evaluated<Out> { result: Out; steps: Step[]; cautions: string[] }
+export interface InputIssue { path: string; message: string }
+
+/** Input that a calculation cannot work with: which fields, and why. */
+export class BadInput extends Error {
+  readonly issues: InputIssue[];
+  constructor(message: string, issues: InputIssue[]) {
+    super(message);
+    this.name = 'BadInput';
+    this.issues = issues;
+  }
+}
+
+/** Turns Zod's issues into dotted paths and messages. */
+export function issuesOf(error: z.ZodError): InputIssue[] {
+  return error.issues.map((i) => {
+    const path = i.path.map(String).join('.');
+    const missing = i.code === 'invalid_type' && i.input === undefined && !('note' in i);
+    return { path, message: missing && i.message.startsWith('Invalid input') ? 'is missing' : i.message };
+  });
+}
+
+/** Checks the input, runs the calculation and returns result, working and cautions. Throws {@link BadInput}. */
+export function evaluate<In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: unknown): Evaluated<z.output<Out>> {
+  const parsed = calc.input.safeParse(raw);
+  if (!parsed.success) {
+    const issues = issuesOf(parsed.error);
+    const first = issues[0];
+    throw new BadInput(`${calc.id}: ${first ? `${first.path || 'input'} ${first.message}` : 'bad input'}`, issues);
+  }
+  const steps: Step[] = [];
+  const cautions: string[] = [];
+  const result = calc.compute(parsed.data, {
+    step: (symbol, expression, value, unit = '') => { steps.push({ symbol, expression, value, unit }); },
+    caution: (text) => { cautions.push(text); },
+  });
+  return { result, steps, cautions };
+}
+
+/** Runs a calculation for its result alone, for callers that need no working. Throws {@link BadInput}. */
+export const resultOf = <In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: z.input<In>): z.output<Out> => evaluate(calc, raw).result;
+
+/** A number as it stands in a line of working: six significant figures, no trailing zeros. */
+export const fig = (n: number): string => (Number.isInteger(n) && Math.abs(n) < 1e9 ? String(n) : String(Number(n.toPrecision(6))));

@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals';
+import fs from 'node:fs';
+import path from 'node:path';
+import { calculationNamed, REGISTER } from '../register.ts';
+import { BadInput, evaluate } from './calculation.ts';
+
+/** Worked cases: from the folder beside the project when it is there, else from the repository's own copy. */
+interface Case { id: string; input: unknown; expect: unknown; tol?: Tol; note?: string; expectError?: boolean; path?: string | string[] }
+type Simple = number | { rel?: number; abs?: number };
+type Tol = Simple | { rel?: number; abs?: number; fields?: Record<string, Simple> };
+
+const own = path.resolve(import.meta.dirname, '../testdata/reference');
+const beside = path.resolve(import.meta.dirname, '../../../shared/reference');
+const casesOf = (id: string): Case[] => {
+  const file = [path.join(beside, `${id}.json`), path.join(own, `${id}.json`)].find((f) => fs.existsSync(f));
+  return file ? (JSON.parse(fs.readFileSync(file, 'utf8')) as Case[]) : [];
+};
+
+function allowed(tol: Tol | undefined, at: string, want: number): number {
+  const fields = typeof tol === 'object' && 'fields' in tol ? tol.fields : undefined;
+  const single = fields?.[at] ?? fields?.[at.split('.').at(-1) ?? ''] ?? tol ?? 0;
+  const t = typeof single === 'number' ? { rel: single } : single;
+  return Math.max(1e-9, (t.rel ?? 0) * Math.abs(want), t.abs ?? 0);
+}
+
+const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Says where `got` differs from `want` as the reference reads it; empty when it does not. */
+function differences(want: unknown, got: unknown, tol: Tol | undefined, at = ''): string[] {
+  const say = () => [`${at}: wanted ${JSON.stringify(want)}, got ${JSON.stringify(got)}`];
+  if (typeof want === 'number') return typeof got === 'number' && Math.abs(got - want) <= allowed(tol, at, want) ? [] : say();
+  if (Array.isArray(want)) {
+    if (!Array.isArray(got)) return say();
+    const byId = want.every((w) => isRecord(w) && typeof w.id === 'string');
+    if (!byId && want.length !== got.length) return say();
+    return want.flatMap((w, i) => differences(w, byId ? got.find((g) => isRecord(g) && isRecord(w) && g.id === w.id) : got[i], tol, `${at}.${i}`));
+  }
+  if (isRecord(want)) {
+    if ('$length' in want) return Array.isArray(got) && got.length === want.$length ? [] : say();
+    if ('$present' in want) return got === null || got === undefined || got === '' || (Array.isArray(got) && !got.length) ? say() : [];
+    return isRecord(got) ? Object.entries(want).flatMap(([k, w]) => differences(w, got[k], tol, at ? `${at}.${k}` : k)) : say();
+  }
+  return want === got ? [] : say();
+}
+
+const withCases = REGISTER.filter((c) => casesOf(c.id).length > 0);
+
+test('the calculations with worked cases are there', () => {
+  expect(withCases.map((c) => c.id)).toEqual(expect.arrayContaining(['takeoff', 'cover-verdict', 'spacing-verdict', 'lap-length', 'slump-verdict', 'order-quantity', 'truck-plan', 'strength-forecast', 'pour-simulation', 'joint-window', 'evaporation']));
+});
+
+describe.each(withCases.map((c) => c.id))('%s', (id) => {
+  const calc = calculationNamed(id);
+  if (!calc) throw new Error(`${id} is not registered`);
+  test.each(casesOf(id).map((c, i) => [`${i + 1} ${c.note ?? c.id}`, c] as const))('%s', (_, c) => {
+    if (!c.expectError) {
+      expect(differences(c.expect, evaluate(calc, c.input).result, c.tol)).toEqual([]);
+      return;
+    }
+    let caught: unknown;
+    try { evaluate(calc, c.input); } catch (e) { caught = e; }
+    expect(caught).toBeInstanceOf(BadInput);
+    const paths = Array.isArray(c.path) ? c.path : [c.path ?? ''];
+    expect((caught as BadInput).issues.some((i) => paths.some((p) => i.path === p || i.path.startsWith(`${p}.`)))).toBe(true);
+  });
+});
+
+test('every calculation says what it is for, where it is from and where it stops', () => {
+  for (const c of REGISTER) for (const text of [c.title, c.purpose, c.formula, c.source, c.limits]) expect(text.length).toBeGreaterThan(5);
+  expect(new Set(REGISTER.map((c) => c.id)).size).toBe(REGISTER.length);
+});

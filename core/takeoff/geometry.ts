@@ -1,0 +1,105 @@
+import { booleanArea, differenceOf } from './polygon-library.ts';
+
+/** A point in plan, metres: x east, y north. */
+export interface Point { x: number; y: number }
+/** A closed ring, anticlockwise, last point not repeated. */
+export type Ring = Point[];
+
+/** Area of a ring, m²; positive when it runs anticlockwise. */
+export function ringArea(ring: Ring): number {
+  let twice = 0;
+  for (let i = 0; i < ring.length; i += 1) {
+    const p = ring[i] as Point;
+    const q = ring[(i + 1) % ring.length] as Point;
+    twice += p.x * q.y - q.x * p.y;
+  }
+  return twice / 2;
+}
+
+/** The part of a ring on the left of the directed line through `at` along `dir`. Exact in doubles, no library grid. */
+export function leftOf(ring: Ring, at: Point, dir: Point): Ring {
+  const side = (p: Point) => dir.x * (p.y - at.y) - dir.y * (p.x - at.x);
+  const out: Ring = [];
+  for (let i = 0; i < ring.length; i += 1) {
+    const p = ring[i] as Point;
+    const q = ring[(i + 1) % ring.length] as Point;
+    const sp = side(p);
+    const sq = side(q);
+    if (sp >= 0) out.push(p);
+    if ((sp > 0 && sq < 0) || (sp < 0 && sq > 0)) {
+      const t = sp / (sp - sq);
+      out.push({ x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) });
+    }
+  }
+  return out.length >= 3 && Math.abs(ringArea(out)) > 1e-12 ? out : [];
+}
+
+const box = (ring: Ring) => {
+  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity;
+  for (const p of ring) { x0 = Math.min(x0, p.x); x1 = Math.max(x1, p.x); y0 = Math.min(y0, p.y); y1 = Math.max(y1, p.y); }
+  return { x0, y0, x1, y1 };
+};
+
+/** Overlaps below this area (m²) are rounding along a shared edge, not concrete in two elements. */
+const OVERLAP_M2 = 1e-6;
+
+/**
+ * What is left of `rings` outside `taken`. The polygon library works on a 1e-7 m grid, so it is asked only
+ * where there is a real overlap; rings that merely touch keep their exact corners.
+ */
+export function outside(rings: Ring[], taken: Ring[]): Ring[] {
+  let left = rings;
+  for (const t of taken) {
+    const b = box(t);
+    left = left.flatMap((r) => {
+      const a = box(r);
+      if (a.x0 >= b.x1 || b.x0 >= a.x1 || a.y0 >= b.y1 || b.y0 >= a.y1) return [r];
+      return booleanArea(r, t) > OVERLAP_M2 ? differenceOf(r, t) : [r];
+    });
+  }
+  return left;
+}
+
+/** Lengths within this distance of each other lie on one line (m). */
+const ON_LINE_M = 2e-6;
+
+interface Edge { ax: number; ay: number; bx: number; by: number; owner: number }
+
+/**
+ * For each group of rings, how much of its outline lies against no other ring of any group (m).
+ * Two rings touch where their edges share a stretch of one line.
+ */
+export function exposedLengths(groups: Ring[][]): number[] {
+  const edges: Edge[] = [];
+  groups.forEach((rings, owner) => {
+    for (const ring of rings) ring.forEach((p, i) => {
+      const q = ring[(i + 1) % ring.length] as Point;
+      if (Math.hypot(q.x - p.x, q.y - p.y) > ON_LINE_M) edges.push({ ax: p.x, ay: p.y, bx: q.x, by: q.y, owner });
+    });
+  });
+  const sums = groups.map(() => 0);
+  for (const e of edges) sums[e.owner] = (sums[e.owner] ?? 0) + exposedOf(e, edges);
+  return sums;
+}
+
+function exposedOf(e: Edge, all: Edge[]): number {
+  const length = Math.hypot(e.bx - e.ax, e.by - e.ay);
+  const ux = (e.bx - e.ax) / length;
+  const uy = (e.by - e.ay) / length;
+  const covered: [number, number][] = [];
+  for (const f of all) {
+    if (f === e) continue;
+    if (Math.abs(ux * (f.ay - e.ay) - uy * (f.ax - e.ax)) > ON_LINE_M) continue;
+    if (Math.abs(ux * (f.by - e.ay) - uy * (f.bx - e.ax)) > ON_LINE_M) continue;
+    const s = ux * (f.ax - e.ax) + uy * (f.ay - e.ay);
+    const t = ux * (f.bx - e.ax) + uy * (f.by - e.ay);
+    const from = Math.max(0, Math.min(s, t));
+    const to = Math.min(length, Math.max(s, t));
+    if (to > from) covered.push([from, to]);
+  }
+  covered.sort((p, q) => p[0] - q[0]);
+  let free = length;
+  let reach = 0;
+  for (const [from, to] of covered) { if (to > reach) { free -= to - Math.max(from, reach); reach = to; } }
+  return Math.max(0, free);
+}

@@ -1,0 +1,10 @@
+/** ESM + TypeScript in Jest: run through `npm run test:unit`, which sets --experimental-vm-modules. */
+const swc = ['@swc/jest', {
+  jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+  module: { type: 'es6' },
+  sourceMaps: 'inline',
+}];
+const base = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform: { '\\.tsx?$': swc }, testEnvironment: 'node' };
+export default {
+  projects: ['core', 'contract', 'server', 'web'].map((folder) => ({ ...base, displayName: folder, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] })),
+};
