@@ -87,7 +87,7 @@ export const pierSchema = z.object({
 export type Pier = z.output<typeof pierSchema>;
 
 export const anchorSchema = z.object({
-  id: mark(), runId: mark(), atM: nonNegative(),
+  id: mark(), elementId: mark(), atM: nonNegative(),
   kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
   diameterMm: positive(), embedmentMm: positive(), projectionMm: positive(), wetSet: z.boolean().default(false),
 });
@@ -169,7 +169,7 @@ export function checkSitePlan(site: Shape, ctx: IssueSink): void {
     if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');
     if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined)) say(['piers', i, 'diameterM'], 'is missing: a pier is round (diameterM) or square (widthM and lengthM)');
   });
-  site.anchors.forEach((a, i) => { if (!site.runs.some((r) => r.id === a.runId)) say(['anchors', i, 'runId'], `names run ${a.runId}, which is not in runs`); });
+  site.anchors.forEach((a, i) => { if (!elements.has(a.elementId)) say(['anchors', i, 'elementId'], `names ${a.elementId}, which is not a run, pad or pier`); });
 }
 
 export const sitePlanSchema = sitePlanShape.superRefine(checkSitePlan);

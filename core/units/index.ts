@@ -1,3 +1,4 @@
 export * from './factors.ts';
 export { atLeast, atMost, ceilWhole } from './limits.ts';
 export { footInch, parseMeasure, UNIT_SYSTEMS, type FootInch, type ParsedMeasure, type UnitSystem } from './measure.ts';
+export * from './format.ts';

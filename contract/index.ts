@@ -1,0 +1,2 @@
+export * from './api.ts';
+export { siteFileSchema, type SiteFile } from './site-file.ts';

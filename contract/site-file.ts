@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { mixSchema, plantSchema, pourDocSchema } from '../core/model/pour.ts';
+import { checkSitePlan, sitePlanShape } from '../core/model/site.ts';
+
+/** A whole `jactum.site/1` file: what is to be built, and the mixes, plants, crew and pours that go with it. */
+const shape = sitePlanShape.extend({
+  mixes: z.array(mixSchema).default([]),
+  plants: z.array(plantSchema).default([]),
+  crew: z.array(z.object({ name: z.string().min(1, 'is empty').max(80), role: z.string().max(80) })).default([]),
+  pours: z.array(pourDocSchema).default([]),
+});
+
+export const siteFileSchema = shape.superRefine((file, ctx) => {
+  checkSitePlan(file, ctx);
+  const elements = new Set([...file.runs.map((r) => r.id), ...file.pads.map((p) => p.id)]);
+  const codes = new Set<string>();
+  file.pours.forEach((pour, i) => {
+    const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path: ['pours', i, ...path], message }); };
+    if (codes.has(pour.code)) say(['code'], `${pour.code} is used twice`);
+    codes.add(pour.code);
+    pour.elements.forEach((e, k) => { if (!elements.has(e)) say(['elements', k], `names ${e}, which is not a run or pad`); });
+    if (!file.mixes.some((m) => m.mark === pour.mix)) say(['mix'], `names mix ${pour.mix}, which is not in mixes`);
+    if (!file.plants.some((p) => p.id === pour.plant)) say(['plant'], `names plant ${pour.plant}, which is not in plants`);
+    if (pour.settings.startAt >= pour.elements.length) say(['settings', 'startAt'], 'is past the last run of the pour');
+  });
+});
+export type SiteFile = z.output<typeof shape>;

@@ -1,0 +1,100 @@
+import type { LogEvent, ReadingValue } from '../model/events.ts';
+import type { SitePlan } from '../model/site.ts';
+import { entries, type PourState } from '../pourlog/state.ts';
+import { evaluate, type Step } from '../register/calculation.ts';
+import { barNamed } from '../steel/bars.ts';
+import { coverVerdict } from '../steel/cover-verdict.ts';
+import { spacingVerdict } from '../steel/spacing-verdict.ts';
+import { dimensionVerdict } from './dimension-verdict.ts';
+import type { CheckPoint } from './points.ts';
+import { RULES } from './rules.ts';
+
+export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
+
+/** A single reading judged: its verdict, how far inside its limit it is (negative: outside), and the working. */
+export interface Judged {
+  verdict: 'good' | 'tight' | 'out';
+  /** mm inside the nearer limit, or bars over the count; negative outside; null where nothing is measured. */
+  margin: number | null;
+  lowMm: number | null;
+  highMm: number | null;
+  calculation: string | null;
+  steps: Step[];
+}
+
+const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? 'good' : 'out', margin, lowMm: null, highMm: null, calculation: null, steps: [] });
+
+/** What the core says of one reading at a check point, before or after it is taken. */
+export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
+  const w = point.wanted;
+  if (w.type === 'cover' && value.type === 'length') {
+    const { result, steps } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: RULES[site.ruleProfile].coverProfile });
+    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: value.mm - result.allowedLeastMm, lowMm: result.allowedLeastMm, highMm: null, calculation: 'cover-verdict', steps };
+  }
+  if (w.type === 'size' && value.type === 'length') {
+    const { result, steps } = evaluate(dimensionVerdict, { wantedMm: w.wantedMm, minusMm: w.minusMm, plusMm: w.plusMm, readingsMm: [value.mm] });
+    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: result.marginMm, lowMm: result.lowMm, highMm: result.highMm, calculation: 'dimension-verdict', steps };
+  }
+  if (w.type === 'spacing' && value.type === 'spacing') {
+    const { result, steps } = evaluate(spacingVerdict, { specifiedMm: w.specifiedMm, overMm: value.overMm, spaces: value.spaces, toleranceMm: w.toleranceMm });
+    const margin = w.toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
+    return { verdict: result.verdict === 'ok' ? 'good' : 'out', margin, lowMm: w.specifiedMm - w.toleranceMm, highMm: w.specifiedMm + w.toleranceMm, calculation: 'spacing-verdict', steps };
+  }
+  if (w.type === 'count' && value.type === 'count') return plain(value.count >= w.wanted, value.count - w.wanted);
+  if (w.type === 'bar' && value.type === 'bar') return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
+  return plain(false, null);
+}
+
+/** One place of a check point as it stands. */
+export interface PlaceState {
+  index: number;
+  verdict: Verdict;
+  reading: LogEvent<'reading'> | null;
+  mark: LogEvent<'mark'> | null;
+  judged: Judged | null;
+  /** What was done since the failed reading, when something was: a new reading is due. */
+  fix: LogEvent<'fix'> | null;
+  /** Earlier readings of this place that counted, oldest first. */
+  earlier: LogEvent<'reading'>[];
+}
+
+export interface PointState { point: CheckPoint; verdict: Verdict; places: PlaceState[]; read: number; wanted: number }
+
+const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
+const worstOf = (list: Verdict[]): Verdict => WORST.find((v) => list.includes(v)) ?? 'unread';
+
+/** Entries of the check kinds, grouped by check and place once, so that judging hundreds of points stays linear. */
+function grouped<K extends 'reading' | 'mark' | 'fix'>(state: PourState, kind: K): Map<string, LogEvent<K>[]> {
+  const map = new Map<string, LogEvent<K>[]>();
+  for (const e of entries(state, kind)) {
+    const body = e.body as { checkId: string; place: number };
+    const key = `${body.checkId}#${body.place}`;
+    const list = map.get(key);
+    if (list) list.push(e); else map.set(key, [e]);
+  }
+  return map;
+}
+
+/** Every check point with its places, verdicts and readings. */
+export function judgeAll(site: SitePlan, points: CheckPoint[], state: PourState): PointState[] {
+  const readings = grouped(state, 'reading');
+  const marks = grouped(state, 'mark');
+  const fixes = grouped(state, 'fix');
+  return points.map((point) => {
+    const places = point.places.map((_, index): PlaceState => {
+      const key = `${point.id}#${index}`;
+      const list = readings.get(key) ?? [];
+      const reading = list.at(-1) ?? null;
+      const mark = marks.get(key)?.at(-1) ?? null;
+      const fix = fixes.get(key)?.at(-1) ?? null;
+      const judged = reading ? judgeReading(site, point, reading.body.value) : null;
+      const markLater = mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
+      const verdict: Verdict = markLater && mark ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result] : (judged?.verdict ?? 'unread');
+      const last = markLater ? mark : reading;
+      const fixed = fix !== null && verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at);
+      return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: fixed ? fix : null, earlier: list.slice(0, -1) };
+    });
+    const read = places.filter((p) => p.verdict !== 'unread').length;
+    return { point, verdict: worstOf(places.map((p) => p.verdict)), places, read, wanted: places.length };
+  });
+}

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { anyNumber, count, freshTemperature, nonNegative, positive, share } from '../register/fields.ts';
+
+/** What a pour is and how it is meant to go: the plan half of "plan and log". */
+const name = () => z.string().min(1, 'is empty').max(80, 'is longer than 80 characters');
+const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() }).refine((d) => d.p90Min >= d.medianMin, { path: ['p90Min'], message: 'is under the median' });
+
+export const mixSchema = z.object({
+  mark: name(), label: name(), fcMPa: positive(), slumpMm: positive(), slumpKind: z.enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' }).default('nominal'),
+  slumpClass: z.string().max(10).optional(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'), retarderFactor: positive().default(1), maxAgeMin: positive().default(90),
+});
+export type Mix = z.output<typeof mixSchema>;
+
+export const plantSchema = z.object({
+  id: name(), label: name(), travel: delay(), plantDelay: delay(), roundTripMin: positive(), trucksM3: z.array(positive()).min(1, 'must hold at least one truck'), minLoadM3: nonNegative().default(0), stepM3: positive(),
+});
+export type Plant = z.output<typeof plantSchema>;
+
+/** What the foreman sets on the Plan screen; everything else there is computed. */
+export const pourSettingsSchema = z.object({
+  /** Where placing begins: an index into the route, and which way round. */
+  startAt: anyNumber().int('must be a whole number').gte(0, 'must not be below 0').default(0),
+  reverse: z.boolean().default(false),
+  lifts: count().lte(12, 'must be 12 or fewer').default(1),
+  firstLoadMin: nonNegative().lt(1440, 'must be before midnight'),
+  placingRateM3PerH: positive(),
+  changeOverMin: nonNegative().default(5),
+  leftBehindM3: nonNegative().default(0),
+  wasteRatio: share(),
+  sdRatio: share(),
+  truckM3: positive(),
+  split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),
+  /** What is ordered; null follows the core's recommendation. */
+  orderM3: positive().nullable().default(null),
+  costs: z.object({ costPerM3: nonNegative(), disposalPerM3: nonNegative(), shortFixed: nonNegative(), shortPerM3: nonNegative(), callFee: nonNegative() }),
+  concreteTempC: freshTemperature(),
+  ratingKPa: positive(),
+  breaks: z.array(z.object({ fromMin: nonNegative(), toMin: nonNegative() }).refine((b) => b.toMin > b.fromMin, { path: ['toMin'], message: 'is not after fromMin' })).default([]),
+});
+export type PourSettings = z.output<typeof pourSettingsSchema>;
+
+export const strippingSchema = z.object({
+  /** Strength at which forms may come off, never before the clock floor. */
+  stripMPa: positive(), floorH: nonNegative(),
+  /** Air the concrete is expected to cure in where no probe has been read, °C. */
+  expectedTempC: freshTemperature(),
+});
+
+export const HOLDS = ['own', 'inspection'] as const;
+export type Hold = (typeof HOLDS)[number];
+
+export const pourDocSchema = z.object({
+  code: z.string().min(1, 'is empty').max(12, 'is longer than 12 characters'),
+  title: name(),
+  /** Local date of the pour, or null when it has none yet. */
+  date: z.iso.date('must be a date as 2026-09-23').nullable(),
+  /** Runs and pads in the order they are gone round. */
+  elements: z.array(z.string().min(1)).min(1, 'must name at least one run or pad'),
+  mix: name(),
+  plant: name(),
+  drawing: z.string().max(80).optional(),
+  holds: z.array(z.enum(HOLDS, { error: 'must be own or inspection' })).default([...HOLDS]),
+  settings: pourSettingsSchema,
+  stripping: strippingSchema,
+});
+export type PourDoc = z.output<typeof pourDocSchema>;

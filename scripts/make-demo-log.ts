@@ -1,0 +1,145 @@
+/**
+ * Writes the demo's ready-made logs (demo/logs/*.jsonl) from its sites: P1 with a complete record, P2 partly
+ * checked. Run `npm run demo:log` after a change of the check points or the demo sites.
+ */
+import fs from 'node:fs';
+import { v7 as uuid } from 'uuid';
+import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
+import { pointsOf, type CheckPoint } from '../core/check/points.ts';
+import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts';
+import type { PourDoc } from '../core/model/pour.ts';
+import { planPour } from '../core/pourplan/plan.ts';
+import { MM_PER_IN, celsiusOf } from '../core/units/index.ts';
+import { midnightMs } from '../core/weather/daylight.ts';
+
+const site: SiteFile = siteFileSchema.parse(JSON.parse(fs.readFileSync('demo/sites/quillback.json', 'utf8')));
+const pourOf = (code: string): PourDoc => { const p = site.pours.find((x) => x.code === code); if (!p) throw new Error(code); return p; };
+
+/** A small repeatable scatter, so that readings look read: eighths of an inch round what is wanted. */
+let turn = 12345;
+const scatter = (eighths: number): number => { turn = (turn * 48271) % 2147483647; return (Math.round((turn / 2147483647 - 0.5) * 2 * eighths) / 8) * MM_PER_IN; };
+
+class Script {
+  readonly lines: string[] = [];
+  #n = 0;
+  log<K extends EventKind>(atMs: number, actor: string, kind: K, body: EventBody<K>): string {
+    this.#n += 1;
+    const random = Uint8Array.from({ length: 16 }, (_, i) => (this.#n * 31 + i * 17) % 256);
+    const event = newEventSchema.parse({ id: uuid({ msecs: atMs, seq: this.#n, random }), at: new Date(atMs).toISOString(), kind, body });
+    this.lines.push(JSON.stringify({ ...event, actor }));
+    return event.id;
+  }
+  save(file: string): void { fs.writeFileSync(file, `${this.lines.join('\n')}\n`); console.log(`${file}: ${this.lines.length} entries`); }
+}
+
+function goodReading(p: CheckPoint): ReadingValue | null {
+  const w = p.wanted;
+  if (w.type === 'cover') return { type: 'length', mm: w.specifiedMm + scatter(2) };
+  if (w.type === 'size') {
+    if (w.what === 'lap') return { type: 'length', mm: Math.ceil(w.wantedMm / MM_PER_IN) * MM_PER_IN };
+    if (w.what === 'depth' || w.what === 'embedment') return { type: 'length', mm: w.wantedMm + Math.abs(scatter(4)) };
+    return { type: 'length', mm: w.wantedMm + scatter(1) };
+  }
+  if (w.type === 'count') return { type: 'count', count: w.wanted };
+  if (w.type === 'bar') return { type: 'bar', bar: w.wanted };
+  if (w.type === 'spacing') return { type: 'spacing', overMm: w.specifiedMm * w.spaces + scatter(6), spaces: w.spaces };
+  return null;
+}
+
+const MIN = 60_000;
+function check(s: Script, points: CheckPoint[], fromMs: number, who: string[], skip: (p: CheckPoint, place: number) => boolean): number {
+  let t = fromMs;
+  for (const p of points) p.places.forEach((_, place) => {
+    if (skip(p, place)) return;
+    t += 55_000;
+    const actor = who[Math.floor((t - fromMs) / (20 * MIN)) % who.length] ?? 'I. Brandvold';
+    const value = goodReading(p);
+    if (value) s.log(t, actor, 'reading', { checkId: p.id, place, value });
+    else s.log(t, actor, 'mark', { checkId: p.id, place, result: 'pass' });
+  });
+  return t;
+}
+const inches = (n: number): ReadingValue => ({ type: 'length', mm: n * MM_PER_IN });
+
+function completeP1(): void {
+  const pour = pourOf('P1');
+  const mix = site.mixes[0];
+  const plant = site.plants[0];
+  if (!mix || !plant || !pour.date) throw new Error('demo site');
+  const s = new Script();
+  const day = midnightMs(pour.date, site.timeZone);
+  const at = (h: number, m = 0) => day + (h * 60 + m) * MIN;
+  const points = pour.elements.flatMap((e) => pointsOf(site, e, mix));
+  const hard = 'FS/cover-bottom';
+  check(s, points, at(-9), ['I. Brandvold', 'T. Oakes'], (p, place) => p.id === hard && place === 0);
+  s.log(at(-9) + 62 * MIN, 'T. Oakes', 'reading', { checkId: hard, place: 0, value: inches(2.375) });
+  s.log(at(-9) + 70 * MIN, 'T. Oakes', 'fix', { checkId: hard, place: 0, what: 'Two 3 in chairs under the bar, 4 ft from C1' });
+  s.log(at(-9) + 74 * MIN, 'T. Oakes', 'reading', { checkId: hard, place: 0, value: inches(3) });
+  s.log(at(-7, 50), 'I. Brandvold', 'sign', { hold: 'own', result: 'pass', planVersion: 1 });
+  s.log(at(6, 40), 'R. Halloran', 'sign', { hold: 'inspection', result: 'pass', planVersion: 1 });
+  s.log(at(7, 5), 'P. Winder', 'weather', { airTempC: celsiusOf(58), humidity: 0.7, windKmH: 9, sky: 'clear' });
+  const plan = planPour(site, pour, mix, plant, 1190);
+  const late = [6, 11];
+  const loads = plan.trucks.result.loads;
+  let free = 0;
+  let ends: [string, number, number] | null = null;
+  const legs = plan.route.legs;
+  const rate = (pour.settings.placingRateM3PerH / 60) * 0.94;
+  const use = 1.035;
+  let leg = 0;
+  let ratio = 0;
+  loads.forEach((l, i) => {
+    const id = plan.loadIds[i] as string;
+    const arrive = Math.round(l.arriveMin + (late[i] ?? 8));
+    s.log(day + arrive * MIN, 'P. Winder', 'load-arrived', { loadId: id, ticket: String(88107 + i * 3), volumeM3: l.volumeM3, batchedAt: new Date(day + (arrive - 38) * MIN).toISOString(), concreteTempC: celsiusOf(68 + i) });
+    s.log(day + (arrive + 3) * MIN, 'P. Winder', 'slump', { loadId: id, measuredMm: (i === 0 ? 4 : 4.5) * MM_PER_IN, where: 'truck' });
+    s.log(day + (arrive + 4) * MIN, 'I. Brandvold', 'load-verdict', { loadId: id, decision: 'accept' });
+    let t = Math.max(arrive + 5, free);
+    let holds = l.volumeM3 - (i === 0 ? pour.settings.leftBehindM3 : 0);
+    while (holds > 1e-6 && leg < legs.length) {
+      const here = legs[leg] as (typeof legs)[number];
+      const want = here.volumeM3 * use * (1 - ratio);
+      const put = Math.min(want, holds);
+      s.log(day + Math.round(t * 60) * 1000, 'I. Brandvold', 'place-start', { elementId: here.elementId, lift: 0, loadId: id });
+      t += put / rate;
+      ratio = put >= want - 1e-9 ? 1 : ratio + put / (here.volumeM3 * use);
+      s.log(day + Math.round(t * 60) * 1000, 'I. Brandvold', 'place-stop', { elementId: here.elementId, lift: 0, filledRatio: Math.min(1, Math.round(ratio * 20) / 20 || ratio) });
+      ratio = Math.round(ratio * 20) / 20;
+      if (ratio >= 1) { leg += 1; ratio = 0; }
+      holds -= put;
+    }
+    ends = [id, t, holds];
+    s.log(day + (t + 1) * MIN, 'P. Winder', 'load-end', { loadId: id, returnedM3: Math.max(0, Math.round(holds * 100) / 100) });
+    free = t + 5;
+  });
+  if (!ends) throw new Error('no load');
+  const [, doneMin] = ends as [string, number, number];
+  s.log(day + (doneMin + 2) * MIN, 'P. Winder', 'weather', { airTempC: celsiusOf(61), humidity: 0.62, windKmH: 11, sky: 'clear' });
+  s.log(day + (doneMin + 9) * MIN, 'I. Brandvold', 'note', { text: 'Keyway strip and verts in, tops floated. Left-over in the block form at C1.' });
+  for (const [h, f] of [[10, 77], [14, 83], [20, 79], [30, 74], [46, 69], [70, 66], [118, 64], [166, 63]] as const) s.log(at(h), 'T. Oakes', 'probe', { tempC: celsiusOf(f), where: 'middle of FN' });
+  s.log(at(31, 10), 'I. Brandvold', 'strip', { elementIds: ['FN', 'FE'] });
+  s.log(at(31, 55), 'I. Brandvold', 'strip', { elementIds: ['FS', 'FW'] });
+  s.log(at(32, 5), 'T. Oakes', 'defect', { elementId: 'FW', what: 'Honeycomb 6 by 3 in, 1/2 in deep, at the form joint 9 ft from A1. Rubbed with repair mortar.' });
+  s.log(at(7 * 24 + 10), 'I. Brandvold', 'break-test', { ageDays: 7, strengthMPa: 2980 * 0.006894757293, loadId: 'L1' });
+  s.log(at(7 * 24 + 10, 20), 'I. Brandvold', 'close', { reason: 'Forms off, defect repaired, 7 day break in. 28 day break due 8 October.' });
+  s.save('demo/logs/quillback.P1.jsonl');
+}
+
+function partlyP2(): void {
+  const pour = pourOf('P2');
+  const mix = site.mixes.find((m) => m.mark === pour.mix);
+  if (!mix || !pour.date) throw new Error('demo site');
+  const s = new Script();
+  const day = midnightMs(pour.date, site.timeZone);
+  const points = pour.elements.flatMap((e) => pointsOf(site, e, mix));
+  const unread = new Set(['W/cover-inside', 'S/bolts-projection', 'N/bolts-projection', 'W/bucks']);
+  const outs = new Set(['E1/cover-inside', 'S/lap']);
+  s.log(day - 33 * 60 * MIN, 'I. Brandvold', 'question', { number: 7, elementIds: ['E2'], text: 'Detail 6 draws bars on both faces beside the ramp, the schedule has one mat. Which?', to: 'engineer' });
+  const t = check(s, points, day + 300 * MIN, ['T. Oakes', 'I. Brandvold'], (p, place) => unread.has(p.id) || (outs.has(p.id) && place === 0));
+  s.log(Math.max(t, day + 390 * MIN) + 3 * MIN, 'T. Oakes', 'reading', { checkId: 'E1/cover-inside', place: 0, value: inches(0.875) });
+  s.log(Math.max(t, day + 390 * MIN) + 5 * MIN, 'T. Oakes', 'reading', { checkId: 'S/lap', place: 0, value: inches(22) });
+  s.save('demo/logs/quillback.P2.jsonl');
+}
+
+completeP1();
+partlyP2();

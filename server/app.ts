@@ -1,0 +1,48 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import fs from 'node:fs';
+import path from 'node:path';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Account } from '../contract/index.ts';
+import type { Config } from './config.ts';
+import { problemHandler, unknownRoute } from './problems.ts';
+import { logRoutes } from './routes/log-routes.ts';
+import { sessionRoutes } from './routes/session-routes.ts';
+import { siteRoutes } from './routes/site-routes.ts';
+import type { SiteClock } from './standins/clock.ts';
+import type { WeatherService } from './standins/weather.ts';
+import type { AccountStore } from './store/accounts.ts';
+import type { EventStore } from './store/events.ts';
+import type { SiteStore } from './store/sites.ts';
+
+export interface AppDeps {
+  config: Config; logger: Logger; accounts: AccountStore; sites: SiteStore; events: EventStore; clock: SiteClock; weather: WeatherService;
+  /** Names and PINs that the demo offers at one press; null on one's own data. */
+  demoAccounts: (Account & { pin: string })[] | null;
+}
+
+/** The whole application over its stores; starts nothing by itself. */
+export function createApp(deps: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }));
+  // Plain http on a site network: no forced upgrade, no HSTS.
+  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: { upgradeInsecureRequests: null, styleSrc: ["'self'", "'unsafe-inline'"] } } }));
+  app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
+  const api = express.Router();
+  api.use(express.json({ limit: '5mb' }));
+  api.get('/health', (_req, res) => { res.json({ status: 'ok', version: deps.config.version }); });
+  api.use(sessionRoutes(deps), siteRoutes(deps), logRoutes(deps), unknownRoute);
+  app.use('/api', (_req, res, next) => { res.set('Cache-Control', 'no-store'); next(); }, api);
+  if (fs.existsSync(deps.config.webDir)) {
+    app.use(express.static(deps.config.webDir, { index: false, setHeaders: (res, file) => { res.setHeader('Cache-Control', /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache'); } }));
+    app.get('/{*rest}', (req, res) => {
+      if (path.extname(req.path)) { res.status(404).type('text').send('Not found'); return; }
+      res.sendFile(path.join(deps.config.webDir, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
+    });
+  }
+  app.use(problemHandler);
+  return app;
+}

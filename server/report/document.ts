@@ -1,0 +1,147 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { PourAnswer, StoredEvent } from '../../contract/index.ts';
+import { gateOf } from '../../core/check/gate.ts';
+import { judgeAll, type PointState } from '../../core/check/judge.ts';
+import { pointsOf } from '../../core/check/points.ts';
+import { marginText, readingText, wantedText } from '../../core/check/words.ts';
+import { curingOf } from '../../core/cure/curing.ts';
+import type { LogEvent } from '../../core/model/events.ts';
+import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
+import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
+import { progressOf } from '../../core/pourlog/progress.ts';
+import { entries, isClosed, replay, timeline, type PourState } from '../../core/pourlog/state.ts';
+import { clockText, lengthText, strength, temperatureFigure, textOf, volume, wind, type UnitSystem } from '../../core/units/index.ts';
+import { localDate, midnightMs } from '../../core/weather/daylight.ts';
+import { verifyLines } from '../log/chain.ts';
+import { planDrawing } from './plan-drawing.ts';
+
+export interface ReportInput { record: PourAnswer; events: StoredEvent[]; nowMs: number }
+
+type Cell = string | { text: string; bold?: boolean; alignment?: 'right' };
+const bold = (text: string): Cell => ({ text, bold: true });
+const right = (text: string): Cell => ({ text, alignment: 'right' });
+
+function table(head: string[], widths: (string | number)[], rows: Cell[][]): Content {
+  if (rows.length === 0) return { text: 'Nothing logged.', color: '#4A5355', margin: [0, 0, 0, 6] };
+  return { table: { headerRows: 1, widths, body: [head.map(bold), ...rows] }, layout: 'rules', margin: [0, 2, 0, 8] };
+}
+
+const WORD = { unread: 'unread', good: 'good', tight: 'tight', out: 'OUT', held: 'held', waived: 'waived' } as const;
+
+function checkRows(points: PointState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {
+  return points.flatMap((p) => p.places.flatMap((place): Cell[][] => {
+    const row = (r: LogEvent<'reading'> | LogEvent<'mark'> | null, verdict: Cell, note: string): Cell[] => [
+      p.point.elementId, p.point.title, wantedText(p.point.wanted, units),
+      r === null ? '' : r.kind === 'reading' ? readingText(r.body.value, units) : r.body.result === 'pass' ? 'seen' : (r.body.reason ?? ''), verdict, note, r ? `${r.actor} ${time(r.at)}` : '',
+    ];
+    const earlier = place.earlier.map((e) => row(e, 'earlier', ''));
+    const newest = place.mark ?? place.reading;
+    const note = place.judged && place.reading && !place.mark ? marginText(p.point, place.reading.body.value, place.judged, units) : '';
+    return [...earlier, row(newest, place.verdict === 'out' ? bold(WORD.out) : WORD[place.verdict], note)];
+  }));
+}
+
+function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {
+  return loads.filter((l) => l.arrivedAt !== null).map((l) => [
+    l.id, l.ticket ?? '', right(l.volumeM3 === null ? '' : textOf(volume(l.volumeM3, units))), l.batchedAt ? time(l.batchedAt) : '', l.arrivedAt ? time(l.arrivedAt) : '', l.endedAt ? time(l.endedAt) : '',
+    l.slump ? `${lengthText(l.slump.measuredMm, units)} at ${l.slump.where}, ${l.slump.verdict}` : 'not read', l.concreteTempC === null ? '' : textOf(temperatureFigure(l.concreteTempC, units)),
+    l.overAge ? bold(`${l.ageMin?.toFixed(0) ?? ''} min OLD`) : `${l.ageMin?.toFixed(0) ?? ''} min`, l.decision === 'reject' ? bold('sent back') : 'placed',
+  ]);
+}
+
+/** One line of the log in words, for the day's page. */
+function entryText(e: LogEvent, units: UnitSystem): string {
+  switch (e.kind) {
+    case 'note': case 'incident': return e.body.text;
+    case 'weather': return [textOf(temperatureFigure(e.body.airTempC, units)), e.body.sky, e.body.humidity === undefined ? '' : `${Math.round(e.body.humidity * 100)} % humidity`, e.body.windKmH === undefined ? '' : textOf(wind(e.body.windKmH, units))].filter(Boolean).join(', ');
+    case 'fix': return `${e.body.checkId}: ${e.body.what}`;
+    case 'sign': return `${e.body.hold === 'own' ? 'own check' : 'inspection'} ${e.body.result === 'pass' ? 'passed' : 'rejected'}${e.body.reason ? `: ${e.body.reason}` : ''} (plan ${e.body.planVersion})`;
+    case 'override': return `poured against the gate: ${e.body.reason}`;
+    case 'question': return `question ${e.body.number} to ${e.body.to} on ${e.body.elementIds.join(', ')}: ${e.body.text}`;
+    case 'answer': return `${e.body.role}: ${e.body.text}`;
+    case 'place-start': return `placing ${e.body.elementId}, lift ${e.body.lift + 1}${e.body.loadId ? `, from ${e.body.loadId}` : ''}`;
+    case 'place-stop': return `stopped ${e.body.elementId}, lift ${e.body.lift + 1}, ${Math.round(e.body.filledRatio * 100)} of 100 filled`;
+    case 'probe': return `concrete ${textOf(temperatureFigure(e.body.tempC, units))}${e.body.where ? `, ${e.body.where}` : ''}`;
+    case 'strip': return `forms off: ${e.body.elementIds.join(', ')}`;
+    case 'defect': return `${e.body.elementId}: ${e.body.what}`;
+    case 'break-test': return `${e.body.ageDays} days: ${textOf(strength(e.body.strengthMPa, units))}`;
+    case 'close': return e.body.reason ?? 'pour closed';
+    case 'reopen': return e.body.reason;
+    default: return '';
+  }
+}
+
+const ON_THE_DAY = new Set(['note', 'incident', 'weather', 'fix', 'sign', 'override', 'question', 'answer', 'place-start', 'place-stop', 'probe', 'strip', 'defect', 'break-test', 'close', 'reopen']);
+const KIND: Record<string, string> = { 'place-start': 'placing', 'place-stop': 'placing', 'break-test': 'cylinders', probe: 'temperature' };
+
+function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Content[] {
+  const v = (m3: number) => textOf(volume(m3, units));
+  return [
+    { text: 'Take-off and order', style: 'h2' },
+    table(['run', 'length', 'concrete', 'forms'], ['*', 'auto', 'auto', 'auto'], plan.route.legs.map((l) => {
+      const e = plan.route.takeoff.elements.find((x) => x.id === l.elementId);
+      return [l.elementId, right(units === 'us' ? `${((e?.lengthM ?? 0) / 0.3048).toFixed(1)} ft` : `${(e?.lengthM ?? 0).toFixed(2)} m`), right(v(l.volumeM3)), right(units === 'us' ? `${((e?.formM2 ?? 0) / 0.09290304).toFixed(0)} ft²` : `${(e?.formM2 ?? 0).toFixed(1)} m²`)];
+    })),
+    { text: `Neat ${v(plan.route.volumeM3)}, needed ${v(plan.order.result.meanM3)}, ordered ${v(ordered)} in ${plan.loadIds.length} loads, ${plan.trucks.result.spacingMin.toFixed(0)} min apart from ${clockText(plan.trucks.result.loads[0]?.arriveMin ?? 0)}.`, margin: [0, 0, 0, 8] },
+  ];
+}
+
+function cureSection(input: ReportInput, state: PourState, finishedMs: number | null, units: UnitSystem, stamp: (ms: number) => string): Content[] {
+  const { record, nowMs } = input;
+  const mix = record.site.mixes.find((m) => m.mark === record.pour.mix);
+  const curing = mix ? curingOf(record.pour, mix, state, finishedMs, nowMs) : null;
+  if (!curing) return [{ text: 'Curing', style: 'h2' }, { text: 'Placing has not ended.' }];
+  return [
+    { text: 'Curing', style: 'h2' },
+    { text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read' : 'temperatures as expected, none read'}); forms may come off at ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h: ${curing.stripMs === null ? 'not reached by the curve' : stamp(curing.stripMs)}.`, margin: [0, 0, 0, 4] },
+    table(['step', 'expression', 'value', 'unit'], ['auto', '*', 'auto', 'auto'], curing.working.steps.map((s) => [s.symbol, s.expression, right(typeof s.value === 'number' ? s.value.toPrecision(5) : String(s.value)), s.unit])),
+  ];
+}
+
+/** The report of one pour as a pdfmake document: everything planned, checked, placed and cured, from the core. */
+export function reportDocument(input: ReportInput): TDocumentDefinitions {
+  const { record, events, nowMs } = input;
+  const { pour, site } = record;
+  const units = site.units;
+  const state = replay(events);
+  const mix = site.mixes.find((m) => m.mark === pour.mix);
+  const plant = site.plants.find((p) => p.id === pour.plant);
+  if (!mix || !plant) throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
+  const dayMs = pour.date ? midnightMs(pour.date, site.timeZone) : midnightMs(localDate(nowMs, site.timeZone), site.timeZone);
+  const stamp = (ms: number): string => `${localDate(ms, site.timeZone)} ${clockText((ms - midnightMs(localDate(ms, site.timeZone), site.timeZone)) / 60000)}`;
+  const time = (iso: string): string => { const ms = Date.parse(iso); return localDate(ms, site.timeZone) === localDate(dayMs, site.timeZone) ? clockText((ms - dayMs) / 60000) : stamp(ms); };
+  const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), state);
+  const gate = gateOf(pour, points, state, record.siteVersion);
+  const plan = planPour(site, pour, mix, plant, record.duskMin);
+  const loads = loadsOf(state, plan.loadIds, mix, site.ruleProfile, nowMs);
+  const progress = progressOf(pour, mix, plan.route, plan.orderedM3, state, loads, nowMs);
+  const chain = verifyLines(events.map((e) => JSON.stringify(e)));
+  const waiting = entries(state, 'question').length;
+  return {
+    pageSize: units === 'us' ? 'LETTER' : 'A4', pageMargins: [44, 48, 44, 52], defaultStyle: { font: 'Plex', fontSize: 9, lineHeight: 1.15 },
+    styles: { h1: { fontSize: 20, bold: true }, h2: { fontSize: 12, bold: true, margin: [0, 10, 0, 3] } },
+    info: { title: `${pour.code} ${pour.title}`, subject: site.name, creator: 'Jactum' },
+    footer: (page, pages) => ({ columns: [{ text: `${pour.code} ${pour.title}, ${site.name}` }, { text: `${page} of ${pages}`, alignment: 'right' }], margin: [44, 16, 44, 0], fontSize: 8, color: '#4A5355' }),
+    content: [
+      { text: `${pour.code} ${pour.title}`, style: 'h1' },
+      { text: `${site.name}. Pour date ${pour.date ?? 'not set'}. Mix ${mix.label}. Made ${stamp(nowMs)}, ${isClosed(state) ? 'pour closed' : 'pour open'}.`, margin: [0, 2, 0, 8] },
+      { svg: planDrawing(site, pour.elements, points), width: 500, margin: [0, 0, 0, 6] },
+      ...planSection(plan, units, plan.orderedM3),
+      { text: 'Gate', style: 'h2' },
+      ...(gate.overridden ? [{ text: `Poured against the gate: ${gate.overridden.reason} (${gate.overridden.actor}, ${time(gate.overridden.at)}).`, bold: true }] : []),
+      { text: `${gate.ready && !gate.overridden ? 'Ready.' : `${gate.rows.length} things hold it.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${waiting} questions.`, margin: [0, 0, 0, 4] },
+      table(['hold point', 'state', 'who', 'when', 'why'], ['auto', 'auto', 'auto', 'auto', '*'], gate.signs.map((s) => [s.hold === 'own' ? 'own check' : 'inspection', s.state, s.actor ?? '', s.at ? time(s.at) : '', s.reason ?? ''])),
+      { text: 'Checks', style: 'h2' },
+      table(['run', 'check', 'wanted', 'read', 'verdict', 'margin', 'who, when'], ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto'], checkRows(points, units, time)),
+      { text: 'Loads', style: 'h2' },
+      table(['load', 'ticket', 'volume', 'batched', 'arrived', 'end', 'slump', 'temp', 'age', ''], ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto', 'auto'], loadRows(loads, units, time)),
+      { text: `Placed ${textOf(volume(progress.placedM3, units))} of ${textOf(volume(plan.route.volumeM3, units))} neat; ${textOf(volume(progress.dischargedM3, units))} came off the trucks${progress.usedPerNeat === null ? '' : `, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat`}.`, margin: [0, 0, 0, 6] },
+      { text: 'The day', style: 'h2' },
+      table(['when', 'who', 'what', ''], ['auto', 'auto', 'auto', '*'], timeline(state).filter((e) => ON_THE_DAY.has(e.kind)).map((e) => [time(e.at), e.actor, KIND[e.kind] ?? e.kind, entryText(e, units)])),
+      ...cureSection(input, state, progress.finishedMs, units, stamp),
+      { text: 'Log', style: 'h2' },
+      { text: `${events.length} entries, ${chain.ok ? `chain whole, last hash ${chain.lastHash}` : `CHAIN BROKEN at entry ${chain.line}: it ${chain.message}`}. Corrected entries stay in the log; the export can be checked without the server.` },
+      { text: 'Jactum helps to measure, work out and record. It does not design structures or formwork; engineer, inspector, manufacturers and local code rule where they differ.', margin: [0, 10, 0, 0], fontSize: 8, color: '#4A5355' },
+    ],
+  };
+}

@@ -1,0 +1,56 @@
+import { Router } from 'express';
+import { eventsQuery, postEventsBody, ROLES, type StoredEvent } from '../../contract/index.ts';
+import type { AppDeps } from '../app.ts';
+import { parse } from '../problems.ts';
+import { renderReport } from '../report/render.ts';
+import { checkRights } from '../session/rights.ts';
+import { only, personOf } from '../session/session.ts';
+
+/** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
+const HEARTBEAT_MS = 15_000;
+
+/** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
+export function logRoutes({ accounts, sites, events, clock }: AppDeps): Router {
+  const router = Router();
+  const anybody = only(accounts, ROLES);
+
+  router.post('/pours/:id/events', only(accounts, ['foreman', 'crew', 'inspector']), async (req, res) => {
+    const { events: batch } = parse(postEventsBody, req.body, 'The entry');
+    const person = personOf(req);
+    checkRights(person.role, batch);
+    res.json(await events.append(String(req.params.id), batch, { actor: person.name, device: person.device }));
+  });
+
+  router.get('/pours/:id/events', anybody, async (req, res) => {
+    const { after } = parse(eventsQuery, req.query, 'The question');
+    await sites.pour(String(req.params.id));
+    res.json(await events.after(String(req.params.id), after));
+  });
+
+  router.get('/pours/:id/stream', anybody, async (req, res) => {
+    const pourId = String(req.params.id);
+    const { after } = parse(eventsQuery, { after: req.headers['last-event-id'] ?? req.query.after ?? 0 }, 'The question');
+    await sites.pour(pourId);
+    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
+    res.flushHeaders();
+    let sent = after;
+    const send = (list: StoredEvent[]) => { for (const e of list) if (e.seq > sent) { sent = e.seq; res.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`); } };
+    const undo = events.listen(pourId, send);
+    const beat = setInterval(() => { res.write(': still here\n\n'); }, HEARTBEAT_MS);
+    req.on('close', () => { undo(); clearInterval(beat); });
+    send(await events.after(pourId, after));
+  });
+
+  router.get('/pours/:id/log.jsonl', anybody, async (req, res) => {
+    const { pour } = await sites.pour(String(req.params.id));
+    const rows = await events.after(String(req.params.id), 0);
+    res.attachment(`${pour.code}-log.jsonl`).type('application/x-ndjson').send(rows.map((r) => `${JSON.stringify(r)}\n`).join(''));
+  });
+
+  router.get('/pours/:id/report.pdf', anybody, async (req, res) => {
+    const record = await sites.pour(String(req.params.id));
+    const pdf = await renderReport({ record, events: await events.after(record.id, 0), nowMs: clock.now().getTime() });
+    res.set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`).type('application/pdf').send(pdf);
+  });
+  return router;
+}

@@ -1,0 +1,37 @@
+import { parseCookie, stringifySetCookie } from 'cookie';
+import type { Request, RequestHandler, Response } from 'express';
+import type { Role } from '../../contract/index.ts';
+import { ProblemError } from '../problems.ts';
+import type { AccountStore, SignedIn } from '../store/accounts.ts';
+
+export const COOKIE = 'jactum_session';
+export const tokenOf = (req: Request): string | undefined => parseCookie(req.headers.cookie ?? '')[COOKIE];
+
+export function setSession(res: Response, token: string, maxAgeS: number): void {
+  res.append('Set-Cookie', stringifySetCookie({ name: COOKIE, value: token, httpOnly: true, sameSite: 'strict', path: '/', maxAge: maxAgeS }));
+}
+
+/** Who is asking, or null. */
+export async function whoIs(accounts: AccountStore, req: Request): Promise<SignedIn | null> {
+  const token = tokenOf(req);
+  return token ? accounts.find(token) : null;
+}
+
+const people = new WeakMap<Request, SignedIn>();
+/** The person a guarded route runs for. */
+export const personOf = (req: Request): SignedIn => {
+  const person = people.get(req);
+  if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
+  return person;
+};
+
+/** Lets only these roles through: 401 when nobody is signed in, 403 when the role may not. */
+export function only(accounts: AccountStore, roles: readonly Role[]): RequestHandler {
+  return async (req, _res, next) => {
+    const person = await whoIs(accounts, req);
+    if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
+    if (!roles.includes(person.role)) throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
+    people.set(req, person);
+    next();
+  };
+}

@@ -1,0 +1,65 @@
+import { v7 as uuid } from 'uuid';
+import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
+import { siteFileSchema } from '../../contract/index.ts';
+import type { PourDoc, PourSettings } from '../../core/model/pour.ts';
+import { daylight } from '../../core/weather/daylight.ts';
+import { notFound, ProblemError } from '../problems.ts';
+import type { Db } from './database.ts';
+
+/** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
+const NO_DUSK_MIN = 24 * 60;
+
+/** Plan records: sites as their files say, and pours with the version that a writer must name. */
+export class SiteStore {
+  readonly #db: Db;
+  constructor(db: Db) { this.#db = db; }
+
+  /** Stores a checked site file and its pours in one transaction; answers the ids. */
+  async import(file: SiteFile): Promise<{ id: string; pours: { id: string; code: string }[] }> {
+    const id = uuid();
+    const { pours, ...site } = file;
+    const rows = pours.map((p) => ({ id: uuid(), site_id: id, version: 1, doc: JSON.stringify(p) }));
+    await this.#db.transaction().execute(async (tx) => {
+      await tx.insertInto('site').values({ id, name: file.name, version: 1, doc: JSON.stringify(site) }).execute();
+      for (const row of rows) await tx.insertInto('pour').values(row).execute();
+    });
+    return { id, pours: rows.map((r, i) => ({ id: r.id, code: pours[i]?.code ?? '' })) };
+  }
+
+  async list(): Promise<SiteSummary[]> {
+    const rows = await this.#db.selectFrom('site').selectAll().orderBy('id').execute();
+    return rows.map((r) => { const doc = JSON.parse(r.doc) as SiteFile; return { id: r.id, name: r.name, units: doc.units, timeZone: doc.timeZone, version: r.version }; });
+  }
+
+  /** The site as a file again, with its pours. */
+  async export(id: string): Promise<SiteFile> {
+    const row = await this.#db.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+    if (!row) throw notFound(`site ${id}`);
+    const pours = await this.#db.selectFrom('pour').selectAll().where('site_id', '=', id).orderBy('id').execute();
+    return { ...(JSON.parse(row.doc) as SiteFile), pours: pours.map((p) => JSON.parse(p.doc) as PourDoc) };
+  }
+
+  async pours(): Promise<PourSummary[]> {
+    const rows = await this.#db.selectFrom('pour').selectAll().orderBy('id').execute();
+    return rows.map((r) => { const doc = JSON.parse(r.doc) as PourDoc; return { id: r.id, siteId: r.site_id, code: doc.code, title: doc.title, date: doc.date }; });
+  }
+
+  async pour(id: string): Promise<PourAnswer> {
+    const row = await this.#db.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
+    if (!row) throw notFound(`pour ${id}`);
+    const site = await this.#db.selectFrom('site').selectAll().where('id', '=', row.site_id).executeTakeFirstOrThrow();
+    const pour = JSON.parse(row.doc) as PourDoc;
+    const doc = siteFileSchema.parse({ ...(JSON.parse(site.doc) as SiteFile), pours: [] });
+    const duskMin = pour.date ? (daylight(pour.date, doc.timeZone, doc.latitude, doc.longitude).duskMin ?? NO_DUSK_MIN) : NO_DUSK_MIN;
+    return { id, siteId: row.site_id, version: row.version, pour, site: doc, siteVersion: site.version, duskMin };
+  }
+
+  /** Writes new settings over the version that was read; a stale one gets 409 with what stands now. */
+  async putSettings(id: string, version: number, settings: PourSettings): Promise<PourAnswer> {
+    const now = await this.pour(id);
+    if (settings.startAt >= now.pour.elements.length) throw new ProblemError(400, 'Bad input', 'The plan was not stored: settings.startAt is past the last run of the pour.', [{ path: 'settings.startAt', message: 'is past the last run of the pour' }]);
+    const { numUpdatedRows } = await this.#db.updateTable('pour').set({ version: version + 1, doc: JSON.stringify({ ...now.pour, settings }) }).where('id', '=', id).where('version', '=', version).executeTakeFirst();
+    if (numUpdatedRows === 0n) throw new ProblemError(409, 'Changed meanwhile', `Somebody changed this plan while you were at it: you had version ${version}, it is now ${now.version}.`, undefined, { yours: version, current: await this.pour(id) });
+    return this.pour(id);
+  }
+}
