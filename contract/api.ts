@@ -32,6 +32,7 @@ export const newEventSchema = envelope.transform((e, ctx) => {
 export type NewEvent = { [K in EventKind]: Omit<LogEvent<K>, 'actor'> }[EventKind];
 
 export const postEventsBody = z.object({ events: z.array(newEventSchema).min(1, 'must hold at least one entry').max(500, 'must hold at most 500 entries') });
+export const handedSignBody = z.object({ name: z.string().trim().min(1, 'is empty').max(80), pin: z.string().min(4, 'has at least 4 digits').max(64), at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }), body: z.unknown() });
 export const eventsQuery = z.object({ after: z.coerce.number({ error: 'must be a number' }).int('must be a whole number').gte(0, 'must not be below 0').default(0) });
 
 /** An entry as stored and sent: with its place in the chain. */

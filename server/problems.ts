@@ -24,7 +24,7 @@ export const notFound = (what: string): ProblemError => new ProblemError(404, 'N
 export function parse<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
-  const issues = issuesOf(parsed.error).slice(0, 50);
+  const issues = issuesOf(parsed.error, value).slice(0, 50);
   const first = issues[0];
   throw new ProblemError(400, 'Bad input', `${what} was not stored: ${first ? `${first.path === '' ? 'it' : first.path} ${first.message}` : 'it cannot be read'}.`, issues);
 }

@@ -49,8 +49,9 @@ const TRIALS = 400;
 /**
  * Works the pour out: order, loads, timetable and odds.
  * @param duskMin when daylight ends, minutes after local midnight
+ * @param trials mornings to draw for the odds; 1 gives the timetable at once, without meaningful odds
  */
-export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number): PourPlan {
+export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials = TRIALS): PourPlan {
   const s = pour.settings;
   const route = routeOf(site, pour);
   const cells = cellsOf(route, s.lifts);
@@ -71,7 +72,7 @@ export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, 
     loads: trucks.result.loads.map((l, i) => ({ id: loadIds[i] as string, volumeM3: l.volumeM3, batchMin: l.batchMin - plant.plantDelay.medianMin, plantDelay: plant.plantDelay, travel: plant.travel })),
     placingRateM3PerH: s.placingRateM3PerH, changeOverMin: s.changeOverMin, leftBehindM3: Math.min(s.leftBehindM3, (trucks.result.loads.at(-1)?.volumeM3 ?? 0) * 0.9), breaks: s.breaks,
     tempC: s.concreteTempC, stiffenMinAt20C: 40, knitMinAt20C: 75, retarderFactor: mix.retarderFactor, ratingKPa: s.ratingKPa, densityKgM3: 2400,
-    maxAgeMin: mix.maxAgeMin, duskMin, trials: TRIALS, seed: 7,
+    maxAgeMin: mix.maxAgeMin, duskMin, trials, seed: 7,
   };
   const median = evaluate(pourSimulation, { ...simulation, loads: simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } })) }).result;
   const { odds } = evaluate(pourSimulation, simulation).result;

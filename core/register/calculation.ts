@@ -44,20 +44,18 @@ export class BadInput extends Error {
   }
 }
 
-/** Turns Zod's issues into dotted paths and messages. */
-export function issuesOf(error: z.ZodError): InputIssue[] {
-  return error.issues.map((i) => {
-    const path = i.path.map(String).join('.');
-    const missing = i.code === 'invalid_type' && i.input === undefined && !('note' in i);
-    return { path, message: missing && i.message.startsWith('Invalid input') ? 'is missing' : i.message };
-  });
+const valueAt = (raw: unknown, path: PropertyKey[]): unknown => path.reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<PropertyKey, unknown>)[key] : undefined), raw);
+
+/** Turns Zod's issues into dotted paths and messages; a field that is not there "is missing", whatever its kind. */
+export function issuesOf(error: z.ZodError, raw: unknown): InputIssue[] {
+  return error.issues.map((i) => ({ path: i.path.map(String).join('.'), message: i.code !== 'custom' && i.path.length > 0 && valueAt(raw, i.path) === undefined ? 'is missing' : i.message }));
 }
 
 /** Checks the input, runs the calculation and returns result, working and cautions. Throws {@link BadInput}. */
 export function evaluate<In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: unknown): Evaluated<z.output<Out>> {
   const parsed = calc.input.safeParse(raw);
   if (!parsed.success) {
-    const issues = issuesOf(parsed.error);
+    const issues = issuesOf(parsed.error, raw);
     const first = issues[0];
     throw new BadInput(`${calc.id}: ${first ? `${first.path || 'input'} ${first.message}` : 'bad input'}`, issues);
   }

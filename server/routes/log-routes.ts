@@ -1,17 +1,20 @@
 import { Router } from 'express';
-import { eventsQuery, postEventsBody, ROLES, type StoredEvent } from '../../contract/index.ts';
+import { v7 as uuid } from 'uuid';
+import { eventsQuery, handedSignBody, newEventSchema, postEventsBody, ROLES, type StoredEvent } from '../../contract/index.ts';
 import type { AppDeps } from '../app.ts';
-import { parse } from '../problems.ts';
+import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
 import { checkRights } from '../session/rights.ts';
 import { only, personOf } from '../session/session.ts';
+import { signInLimit } from '../session/limit.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
 
 /** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
-export function logRoutes({ accounts, sites, events, clock }: AppDeps): Router {
+export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): Router {
   const router = Router();
+  const signLimit = signInLimit(config.signInLimit);
   const anybody = only(accounts, ROLES);
 
   router.post('/pours/:id/events', only(accounts, ['foreman', 'crew', 'inspector']), async (req, res) => {
@@ -19,6 +22,16 @@ export function logRoutes({ accounts, sites, events, clock }: AppDeps): Router {
     const person = personOf(req);
     checkRights(person.role, batch);
     res.json(await events.append(String(req.params.id), batch, { actor: person.name, device: person.device }));
+  });
+
+  // An inspector signs on the foreman's tablet with their own PIN; the foreman stays signed in.
+  router.post('/pours/:id/sign', signLimit, only(accounts, ['foreman', 'inspector']), async (req, res) => {
+    const { name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
+    const signer = await accounts.check(name, pin);
+    if (!signer) throw new ProblemError(401, 'Not signed', 'Name or PIN is not right.', [{ path: 'pin', message: 'is not right' }]);
+    const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
+    checkRights(signer.role, [event]);
+    res.json(await events.append(String(req.params.id), [event], { actor: signer.name, device: personOf(req).device }));
   });
 
   router.get('/pours/:id/events', anybody, async (req, res) => {

@@ -1,17 +1,14 @@
 import { Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import { v4 as uuid } from 'uuid';
 import { accountBody, firstAccountBody, signInBody, type Account, type SessionAnswer } from '../../contract/index.ts';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
+import { signInLimit } from '../session/limit.ts';
 import { only, setSession, tokenOf, whoIs } from '../session/session.ts';
 
 export function sessionRoutes({ accounts, config, demoAccounts }: AppDeps): Router {
   const router = Router();
-  const limit = rateLimit({
-    windowMs: 60_000, limit: config.signInLimit, standardHeaders: true, legacyHeaders: false, skipSuccessfulRequests: true,
-    handler: () => { throw new ProblemError(429, 'Wait a little', 'Too many tries. Wait a minute and try again.'); },
-  });
+  const limit = signInLimit(config.signInLimit);
   const answer = async (account: Account | null): Promise<SessionAnswer> => ({
     account: account ? { name: account.name, role: account.role } : null,
     demo: demoAccounts ? { accounts: demoAccounts } : null,

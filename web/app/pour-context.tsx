@@ -1,0 +1,113 @@
+import { wrap } from 'comlink';
+import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { toast } from 'sonner';
+import useSWR from 'swr';
+import type { PourAnswer, WeatherAnswer, WeatherHour } from '../../contract/index.ts';
+import { gateOf, type Gate } from '../../core/check/gate.ts';
+import { judgeAll, type PointState } from '../../core/check/judge.ts';
+import { pointsOf } from '../../core/check/points.ts';
+import { curingOf, type Curing } from '../../core/cure/curing.ts';
+import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
+import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
+import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
+import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
+import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
+import { isClosed, timeline, type PourState } from '../../core/pourlog/state.ts';
+import type { UnitSystem } from '../../core/units/index.ts';
+import { localDate, midnightMs } from '../../core/weather/daylight.ts';
+import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
+import { siteNow, useSiteClock } from '../sync/clock.ts';
+import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
+import type { OddsWorker } from '../workers/odds.worker.ts';
+import { useSession } from './session.tsx';
+
+/** Everything the stages draw, worked out once from plan and log by the core. */
+export interface PourView {
+  record: PourAnswer; units: UnitSystem; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
+  /** Minutes after local midnight of the pour day. */
+  minuteOf: (ms: number) => number;
+  state: PourState; log: LogSnapshot; store: LogStore;
+  points: PointState[]; gate: Gate; plan: PourPlan; odds: PourPlan['odds'] | null; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
+  weather: WeatherHour[];
+  write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number }) => Promise<string>;
+  undoLast: () => Promise<void>;
+  saveSettings: (change: Partial<PourSettings>) => Promise<void>;
+  clock: ReturnType<typeof useSiteClock>;
+  elementName: (id: string) => string;
+}
+
+const Context = createContext<PourView | null>(null);
+
+function useOdds(record: PourAnswer | undefined, mix: Mix | undefined, plant: Plant | undefined): PourPlan['odds'] | null {
+  const [odds, setOdds] = useState<{ key: string; odds: PourPlan['odds'] } | null>(null);
+  const key = record ? `${record.id} ${record.version} ${record.siteVersion}` : '';
+  useEffect(() => {
+    if (!record || !mix || !plant) return;
+    const worker = new Worker(new URL('../workers/odds.worker.ts', import.meta.url), { type: 'module' });
+    void wrap<OddsWorker>(worker).odds(record.site, record.pour, mix, plant, record.duskMin).then((o) => { setOdds({ key, odds: o }); });
+    return () => { worker.terminate(); };
+  }, [key, record, mix, plant]);
+  return odds?.key === key ? odds.odds : null;
+}
+
+/** Loads a pour and its log, works out the view, and hands it to the stages. */
+export function PourProvider({ pourId, children }: { pourId: string; children: ReactNode }) {
+  const { account } = useSession();
+  const clock = useSiteClock();
+  const { data: record, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
+  const store = useMemo(() => logStore(pourId), [pourId]);
+  const log = useSyncExternalStore(store.subscribe, store.snapshot);
+  // The log is read through SWR like everything else; the stream only brings it sooner.
+  useSWR(['log', pourId], () => store.pull(), { refreshInterval: 15_000, shouldRetryOnError: true });
+
+  const mix = record?.site.mixes.find((m) => m.mark === record.pour.mix);
+  const plant = record?.site.plants.find((p) => p.id === record.pour.plant);
+  const nowMs = clock.nowMs;
+  const date = record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
+  const timeZone = record?.site.timeZone ?? 'UTC';
+  const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
+  const checks = useMemo(() => (record && mix ? record.pour.elements.flatMap((e) => pointsOf(record.site, e, mix)) : []), [record, mix]);
+  const points = useMemo(() => (record ? judgeAll(record.site, checks, log.state) : []), [record, checks, log.state]);
+  const plan = useMemo(() => (record && mix && plant ? planPour(record.site, record.pour, mix, plant, record.duskMin, 1) : null), [record, mix, plant]);
+  const odds = useOdds(record, mix, plant);
+  const from = new Date(dayMs).toISOString();
+  const to = new Date(dayMs + 47 * 3600_000).toISOString();
+  const { data: weather } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null, getJson);
+
+  const view = useMemo((): PourView | null => {
+    if (!record || !mix || !plant || !plan) return null;
+    const gate = gateOf(record.pour, points, log.state, record.siteVersion);
+    const loads = loadsOf(log.state, plan.loadIds, mix, record.site.ruleProfile, nowMs);
+    const progress = progressOf(record.pour, mix, plan.route, plan.orderedM3, log.state, loads, nowMs);
+    const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });
+    const undoLast = async () => {
+      const last = timeline(log.state).filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede').at(-1);
+      if (!last) { toast('There is no entry of yours to take back.'); return; }
+      await store.record('supersede', {}, { actor: account.name, nowMs: siteNow(), supersedes: last.id });
+      toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
+    };
+    const saveSettings = async (change: Partial<PourSettings>) => {
+      try {
+        await mutate(await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, { version: record.version, settings: { ...record.pour.settings, ...change } }), { revalidate: false });
+      } catch (e) {
+        toast.error(e instanceof Error ? e.message : 'That did not work.');
+        if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
+      }
+    };
+    return {
+      record, units: record.site.units, mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
+      curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [],
+      write, undoLast, saveSettings, clock,
+      elementName: (id) => record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
+    };
+  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, store, account.name, clock, mutate]);
+
+  if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
+  return <Context value={view}>{children}</Context>;
+}
+
+export function usePour(): PourView {
+  const view = useContext(Context);
+  if (!view) throw new Error('usePour is used outside PourProvider');
+  return view;
+}

@@ -1,0 +1,110 @@
+import { extent, scaleLinear } from 'd3';
+import { useMemo, type ReactNode } from 'react';
+import type { SitePlan } from '../../core/model/site.ts';
+import { outlinesOf } from '../../core/takeoff/outline.ts';
+import { distanceText, lengthText } from '../../core/units/index.ts';
+import { Dimension } from './Dimension.tsx';
+
+export interface PlanScale { x: (m: number) => number; y: (m: number) => number; pxPerM: number }
+/** A run as it lies on the paper: its two ends in pixels, and the unit vectors along it and to its outside (right). */
+export interface RunOnPaper { id: string; a: [number, number]; b: [number, number]; along: [number, number]; out: [number, number]; lengthPx: number; halfWidthPx: number }
+
+interface Props {
+  site: SitePlan; elements: string[]; width: number; height: number; selected: string | null; onSelect: (id: string) => void;
+  /** Drawn over the plan: marks at their places. */
+  overlay?: (scale: PlanScale, runs: RunOnPaper[]) => ReactNode;
+  pad?: number; labels?: boolean; dimensions?: boolean;
+}
+
+const pointsText = (ring: { x: number; y: number }[], s: PlanScale) => ring.map((p) => `${s.x(p.x)},${s.y(p.y)}`).join(' ');
+
+/** Where the type changes along the way, in the order of the elements: the node and what takes over. */
+function typeChanges(site: SitePlan, elements: string[]): { nodeId: string; text: string }[] {
+  const own = site.runs.filter((r) => elements.includes(r.id));
+  return own.flatMap((a, i) => own.slice(i + 1).flatMap((b) => {
+    const shared = [a.from, a.to].find((n) => n === b.from || n === b.to);
+    if (shared === undefined || a.type === b.type || a.kind !== b.kind) return [];
+    return [{ nodeId: shared, text: `${a.type} to ${b.type}` }];
+  }));
+}
+
+/** The pour in plan, to scale: its own elements strong, what stands beside them faint, types and dimensions marked. */
+export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, pad = 64, labels = true, dimensions = true }: Props) {
+  const outlines = useMemo(() => outlinesOf(site), [site]);
+  const own = outlines.filter((o) => elements.includes(o.id));
+  const [x0 = 0, x1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.x)));
+  const [y0 = 0, y1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.y)));
+  const pxPerM = Math.max(0.1, Math.min((width - 2 * pad) / Math.max(0.1, x1 - x0), (height - 2 * pad) / Math.max(0.1, y1 - y0)));
+  const left = (width - (x1 - x0) * pxPerM) / 2;
+  const top = (height - (y1 - y0) * pxPerM) / 2;
+  const scale: PlanScale = { x: scaleLinear([x0, x1], [left, left + (x1 - x0) * pxPerM]), y: scaleLinear([y1, y0], [top, top + (y1 - y0) * pxPerM]), pxPerM };
+  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  const runs = site.runs.filter((r) => elements.includes(r.id)).flatMap((r): RunOnPaper[] => {
+    const a = nodes.get(r.from);
+    const b = nodes.get(r.to);
+    if (!a || !b) return [];
+    const pa: [number, number] = [scale.x(a.xM), scale.y(a.yM)];
+    const pb: [number, number] = [scale.x(b.xM), scale.y(b.yM)];
+    const lengthPx = Math.hypot(pb[0] - pa[0], pb[1] - pa[1]) || 1;
+    const along: [number, number] = [(pb[0] - pa[0]) / lengthPx, (pb[1] - pa[1]) / lengthPx];
+    const widthM = site.wallTypes.find((t) => t.mark === r.type)?.thicknessM ?? site.footingTypes.find((t) => t.mark === r.type)?.widthM ?? 0;
+    return [{ id: r.id, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * pxPerM) / 2 }];
+  });
+  // Dimensions stand outside whichever side of the plan is nearer the edge.
+  const nx = extent(site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [nodes.get(r.from)?.xM ?? 0, nodes.get(r.to)?.xM ?? 0]));
+  const ny = extent(site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [nodes.get(r.from)?.yM ?? 0, nodes.get(r.to)?.yM ?? 0]));
+  if (width < 20 || height < 20) return null;
+  const far = Math.min(30, pad * 0.52);
+  return (
+    <svg width={width} height={height} role="group" aria-label="Plan of the pour">
+      {outlines.filter((o) => !elements.includes(o.id)).map((o) => <polygon key={o.id} points={pointsText(o.ring, scale)} fill="none" stroke="var(--line)" strokeWidth="0.75" strokeDasharray="2 4" />)}
+      {own.map((o) => (
+        <polygon key={o.id} points={pointsText(o.ring, scale)} role="button" tabIndex={0} aria-pressed={o.id === selected} aria-label={`Run ${o.id}`} data-run={o.id}
+          fill={o.id === selected ? 'var(--ink)' : 'var(--stiff-2)'} stroke="var(--ink)" strokeWidth={o.id === selected ? 2.5 : 1.5} strokeLinejoin="miter"
+          onClick={() => { onSelect(o.id); }} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onSelect(o.id); } }} />
+      ))}
+      {dimensions && pad > 40 && nx[0] !== undefined && nx[1] !== undefined && nx[1] - nx[0] > 0.5 && <Dimension x1={scale.x(nx[0])} y1={top - far} x2={scale.x(nx[1])} y2={top - far} text={distanceText(nx[1] - nx[0], site.units)} />}
+      {dimensions && pad > 40 && ny[0] !== undefined && ny[1] !== undefined && ny[1] - ny[0] > 0.5 && <Dimension x1={left - far} y1={scale.y(ny[0])} x2={left - far} y2={scale.y(ny[1])} text={distanceText(ny[1] - ny[0], site.units)} />}
+      {labels && <RunLabels site={site} runs={runs} elements={elements} scale={scale} centre={[width / 2, height / 2]} />}
+      {overlay?.(scale, runs)}
+      {typeChanges(site, elements).slice(0, 8).map((c, i) => {
+        const n = nodes.get(c.nodeId);
+        return n ? <Flag key={i} x={scale.x(n.xM)} y={scale.y(n.yM)} text={c.text} toLeft={scale.x(n.xM) > width / 2} /> : null;
+      })}
+    </svg>
+  );
+}
+
+/** A change flag, swallow-tailed, in ink across the drawing: carrying on with the last detail is the usual mistake. */
+function Flag({ x, y, text, toLeft }: { x: number; y: number; text: string; toLeft: boolean }) {
+  const w = text.length * 8 + 22;
+  const dir = toLeft ? -1 : 1;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <path d="M-13 0H13" stroke="var(--ink)" strokeWidth="3" transform="rotate(45)" />
+      <path d={`M${dir * 12} -12H${dir * (12 + w)}l${-dir * 9} 11l${dir * 9} 11H${dir * 12}Z`} fill="var(--ink)" />
+      <text x={dir * (12 + w / 2 - 4)} y="4" textAnchor="middle" fontSize="14" className="b" style={{ fill: 'var(--ground)' }}>{text}</text>
+    </g>
+  );
+}
+
+function RunLabels({ site, runs, elements, scale, centre }: { site: SitePlan; runs: RunOnPaper[]; elements: string[]; scale: PlanScale; centre: [number, number] }) {
+  return (
+    <g aria-hidden="true">
+      {runs.map((r) => {
+        const run = site.runs.find((x) => x.id === r.id);
+        if (!run || r.lengthPx < 40) return null;
+        const mx = (r.a[0] + r.b[0]) / 2;
+        const my = (r.a[1] + r.b[1]) / 2;
+        // Names stand inside the figure, away from the dimensions.
+        const inward = (centre[0] - mx) * r.out[0] + (centre[1] - my) * r.out[1] > 0 ? 1 : -1;
+        const off = r.halfWidthPx + 24;
+        const level = Math.abs(r.along[0]) > 0.7;
+        const tx = mx + r.out[0] * inward * (level ? off : off + 18);
+        const ty = my + r.out[1] * inward * off + 7;
+        return <text key={r.id} x={tx} y={ty} textAnchor="middle" className="a halo" fontSize="22">{r.id}<tspan className="q" fontSize="15" dx="6" style={{ fontWeight: 400, fontStretch: '100%', fill: 'var(--ink2)' }}>{run.type}</tspan></text>;
+      })}
+      {site.pads.filter((p) => elements.includes(p.id)).map((p) => <text key={p.id} x={scale.x(p.xM) + (p.widthM * scale.pxPerM) / 2 + 6} y={scale.y(p.yM) + 6} className="a halo" fontSize="18">{p.id}<tspan fontSize="14" dx="5" style={{ fontWeight: 400, fill: 'var(--ink2)' }}>{p.type ?? lengthText(p.widthM * 1000, site.units)}</tspan></text>)}
+    </g>
+  );
+}

@@ -1,0 +1,29 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { Toaster } from 'sonner';
+import { Workbox } from 'workbox-window';
+import { SessionGate } from './app/session.tsx';
+import './app/theme.ts';
+import { CurePage, CheckPage, PlanPage, PourLayout, PourPage, SetOutPage } from './app/pages.tsx';
+import { Pours } from './stages/pours/Pours.tsx';
+import './styles.css';
+
+const router = createBrowserRouter([
+  { path: '/', element: <Pours /> },
+  {
+    path: '/pours/:pourId', element: <PourLayout />,
+    children: [
+      { index: true, element: <Navigate to="setout" replace /> },
+      { path: 'setout', element: <SetOutPage /> }, { path: 'check', element: <CheckPage /> }, { path: 'plan', element: <PlanPage /> }, { path: 'pour', element: <PourPage /> }, { path: 'cure', element: <CurePage /> },
+    ],
+  },
+  { path: '*', element: <Navigate to="/" replace /> },
+]);
+
+const root = document.getElementById('root');
+if (root) createRoot(root).render(<StrictMode><SessionGate><RouterProvider router={router} /></SessionGate><Toaster position="top-center" /></StrictMode>);
+
+// The shell is kept by a service worker, so that a phone without signal reloads and goes on.
+if ('serviceWorker' in navigator && import.meta.env.PROD) void new Workbox('/sw.js').register();

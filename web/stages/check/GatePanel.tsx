@@ -1,0 +1,60 @@
+import type { HoldRow } from '../../../core/check/gate.ts';
+import { marginText } from '../../../core/check/words.ts';
+import { entries } from '../../../core/pourlog/state.ts';
+import { clockText } from '../../../core/units/index.ts';
+import { usePour, type PourView } from '../../app/pour-context.tsx';
+import { momentText } from '../../app/stages.ts';
+import { useFocus } from '../../app/useFocus.ts';
+import { Mark } from '../../ui/Mark.tsx';
+import { T } from '../../ui/Text.tsx';
+
+function rowWords(v: PourView, r: HoldRow): string {
+  if (r.kind === 'out') {
+    const p = v.points.find((x) => x.point.id === r.ref);
+    const place = p?.places[r.place ?? 0];
+    const value = place?.reading && !place.mark ? place.reading.body.value : null;
+    const margin = p && value && place?.judged ? `, ${marginText(p.point, value, place.judged, v.units)}` : place?.mark?.body.reason ? `, ${place.mark.body.reason}` : '';
+    return `${r.elementId ?? ''} ${p?.point.title.toLowerCase() ?? ''}${margin}${place?.fix ? ', fixed, read again' : ''}`;
+  }
+  if (r.kind === 'unread') return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
+  if (r.kind === 'question') { const q = entries(v.state, 'question').find((e) => e.id === r.ref); return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`; }
+  const sign = v.gate.signs.find((s) => s.hold === r.ref);
+  const name = r.ref === 'own' ? 'Own check' : 'Inspection';
+  return sign?.state === 'rejected' ? `${name} rejected: ${sign.reason ?? ''}` : sign?.state === 'reopened' ? `${name} open again: ${sign.reason ?? ''}` : `${name}, not signed`;
+}
+
+/** Ready or not, and everything that holds the pour, in one place with the minutes each needs. */
+export function GatePanel() {
+  const v = usePour();
+  const { set } = useFocus();
+  const { gate } = v;
+  const go = (r: HoldRow) => {
+    if (r.kind === 'out' || r.kind === 'unread') set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
+    else if (r.kind === 'question') set({ sheet: `answer:${r.ref}` });
+    else set({ sheet: `sign:${r.ref}` });
+  };
+  const holding = gate.rows.length > 0;
+  const soonest = gate.minutes === null ? null : v.minuteOf(v.nowMs) + gate.minutes;
+  return (
+    <section aria-label="Gate" data-gate={gate.ready ? 'ready' : 'held'}>
+      <div className="flex items-end justify-between gap-3 pb-2">
+        <h2 className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}>{gate.ready ? 'Ready' : 'Not ready'}</h2>
+        {holding && <p className="text-right leading-5 text-ink2">{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{soonest !== null && soonest < 1440 && soonest > 0 && <b className="big block text-[26px] leading-7 text-ink">{clockText(soonest)}</b>}</p>}
+      </div>
+      {gate.overridden && <p className="pb-2 font-semibold text-ochre-t">Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays on the report.</p>}
+      <div className="rows border-y border-hair">
+        {gate.rows.slice(0, 7).map((r) => (
+          <button key={`${r.kind}${r.ref}${r.place ?? ''}`} type="button" className="flex min-h-[42px] w-full items-center gap-3 py-1 text-left" onClick={() => { go(r); }}>
+            <Mark verdict={r.verdict} size={18} /><span className="min-w-0 flex-1 truncate font-semibold"><T>{rowWords(v, r)}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
+          </button>
+        ))}
+        {gate.rows.length > 7 && <p className="py-2 text-ink2">and {gate.rows.length - 7} more</p>}
+        {!holding && gate.signs.map((s) => <p key={s.hold} className="flex min-h-[42px] items-center gap-3"><Mark verdict="good" />{s.hold === 'own' ? 'Own check' : 'Inspection'}<span className="flex-1" /><span className="text-ink2">{s.actor} {s.at ? momentText(v, Date.parse(s.at)) : ''}</span></p>)}
+      </div>
+      <div className="flex flex-wrap gap-x-5 pt-1">
+        <button type="button" className="min-h-12 font-semibold text-press" onClick={() => { set({ sheet: 'question' }); }}>Ask a question</button>
+        {holding && !gate.overridden && <button type="button" className="min-h-12 font-semibold text-press" onClick={() => { set({ sheet: 'override' }); }}>Go on against the gate</button>}
+      </div>
+    </section>
+  );
+}

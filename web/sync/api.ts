@@ -1,0 +1,31 @@
+import type { Problem } from '../../contract/index.ts';
+
+/** An answer the server gave that is not a yes: its problem document. */
+export class ApiProblem extends Error {
+  readonly problem: Problem;
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.problem = problem;
+  }
+}
+/** No answer at all: no signal, or the server is away. */
+export class NoSignal extends Error {
+  constructor() { super('No signal. What you enter is kept here and sent when there is.'); }
+}
+
+async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
+  let res: Response;
+  try {
+    res = await fetch(path, { credentials: 'same-origin', ...init });
+  } catch {
+    throw new NoSignal();
+  }
+  if (res.ok) return (await res.json()) as Out;
+  const text = await res.text();
+  let problem: Problem = { type: 'about:blank', title: 'Something broke', status: res.status, detail: `The server answered ${res.status}.` };
+  try { problem = JSON.parse(text) as Problem; } catch { /* a proxy's page, not ours: keep the plain words */ }
+  throw new ApiProblem(problem);
+}
+
+export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path);
+export const sendJson = <Out>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Out> => call<Out>(path, { method, headers: { 'Content-Type': 'application/json' }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) });

@@ -1,0 +1,33 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { NewEvent, StoredEvent } from '../../contract/index.ts';
+import type { LogEvent } from '../../core/model/events.ts';
+
+/** What this device keeps for itself: the logs it has read, and what it has not sent yet. */
+export interface OutboxRow { id: string; pourId: string; order: number; event: LogEvent; }
+/** An entry the server would not take, kept until somebody has seen why. */
+export interface RefusedRow { id: string; pourId: string; event: LogEvent; reason: string }
+interface Schema extends DBSchema {
+  log: { key: [string, number]; value: StoredEvent };
+  outbox: { key: string; value: OutboxRow; indexes: { pour: string } };
+  refused: { key: string; value: RefusedRow; indexes: { pour: string } };
+}
+
+let opened: Promise<IDBPDatabase<Schema>> | null = null;
+export const localDb = (): Promise<IDBPDatabase<Schema>> => {
+  opened ??= openDB<Schema>('jactum', 1, {
+    upgrade(db) {
+      db.createObjectStore('log', { keyPath: ['pourId', 'seq'] });
+      db.createObjectStore('outbox', { keyPath: 'id' }).createIndex('pour', 'pourId');
+      db.createObjectStore('refused', { keyPath: 'id' }).createIndex('pour', 'pourId');
+    },
+  });
+  return opened;
+};
+
+/** Forgets logs kept here; what is unsent stays until it is sent. */
+export async function forgetLogs(): Promise<void> {
+  const db = await localDb();
+  await db.clear('log');
+}
+
+export const asNewEvent = (e: LogEvent): NewEvent => { const { actor: _actor, ...rest } = e; return rest as NewEvent; };

@@ -1,0 +1,7 @@
+import { expose } from 'comlink';
+import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
+
+/** Draws the mornings away from the page's own thread. */
+const odds = { odds: (...input: Parameters<typeof planPour>): PourPlan['odds'] => planPour(...input).odds };
+export type OddsWorker = typeof odds;
+expose(odds);
