@@ -17,7 +17,7 @@ import { evaporation } from './weather/evaporation.ts';
 export const REGISTER: readonly Calculation[] = [
   takeoff, rebarTakeoff, coverVerdict, spacingVerdict, lapLength, dimensionVerdict,
   orderQuantity, truckPlan, pourSimulation, jointWindow, slumpVerdict, evaporation, strengthForecast,
-] as unknown as readonly Calculation[];
+];
 
 const byId = new Map(REGISTER.map((c) => [c.id, c]));
 /** The calculation of that id, or undefined. */

@@ -26,4 +26,4 @@ const root = document.getElementById('root');
 if (root) createRoot(root).render(<StrictMode><SessionGate><RouterProvider router={router} /></SessionGate><Toaster position="top-center" /></StrictMode>);
 
 // The shell is kept by a service worker, so that a phone without signal reloads and goes on.
-if ('serviceWorker' in navigator && import.meta.env.PROD) void new Workbox('/sw.js').register();
+if ('serviceWorker' in navigator && import.meta.env.PROD) void new Workbox('/sw.js').register().catch(() => undefined);

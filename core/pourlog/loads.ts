@@ -9,6 +9,8 @@ export interface LoadState {
   id: string;
   ticket: string | null;
   volumeM3: number | null;
+  /** What was ordered for it; null for a load beyond the plan. */
+  plannedM3: number | null;
   batchedAt: string | null;
   arrivedAt: string | null;
   firstPlacedAt: string | null;
@@ -41,9 +43,12 @@ function adviceOf(l: Omit<LoadState, 'advice'>): LoadState['advice'] {
   return l.slump.verdict === 'accept' ? 'accept' : l.slump.verdict === 'low' ? 'tooStiff' : 'tooWet';
 }
 
+/** A load of the plan: its name and what was ordered for it. */
+export interface PlannedLoad { id: string; volumeM3: number }
+
 /** Every load the log or the plan knows, planned ones first in their order. */
-export function loadsOf(state: PourState, planned: string[], mix: Mix, profile: RuleProfile, nowMs: number): LoadState[] {
-  const ids = [...planned];
+export function loadsOf(state: PourState, planned: PlannedLoad[], mix: Mix, profile: RuleProfile, nowMs: number): LoadState[] {
+  const ids = planned.map((p) => p.id);
   for (const e of entries(state, 'load-arrived')) if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
@@ -56,7 +61,7 @@ export function loadsOf(state: PourState, planned: string[], mix: Mix, profile: 
     const untilMs = ended ? Date.parse(ended.at) : verdict?.body.decision === 'reject' ? Date.parse(verdict.at) : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     const base = {
-      id, ticket: arrived?.body.ticket ?? null, volumeM3: arrived?.body.volumeM3 ?? null, batchedAt: arrived?.body.batchedAt ?? null, arrivedAt: arrived?.at ?? null,
+      id, ticket: arrived?.body.ticket ?? null, volumeM3: arrived?.body.volumeM3 ?? null, plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null, batchedAt: arrived?.body.batchedAt ?? null, arrivedAt: arrived?.at ?? null,
       firstPlacedAt: placed?.at ?? null, endedAt: ended?.at ?? null, returnedM3: ended?.body.returnedM3 ?? null, concreteTempC: arrived?.body.concreteTempC ?? null,
       slump: slump && judged ? { measuredMm: slump.body.measuredMm, where: slump.body.where, at: slump.at, ...judged.result, steps: judged.steps } : null,
       decision: verdict?.body.decision ?? null, ageMin, overAge: ageMin !== null && ageMin > mix.maxAgeMin * (1 + 1e-9),

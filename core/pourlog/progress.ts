@@ -25,7 +25,7 @@ export interface Progress {
   usedPerNeat: number | null;
   /** What is still needed at the measured use (or the planned waste before that). */
   neededM3: number;
-  /** Ordered, less discharged, less here. */
+  /** Planned loads that have not come; a load sent back is no longer on order. */
   onOrderM3: number;
   /** Needed less here less on order: above 0 has to be ordered, below 0 is left over. */
   balanceM3: number;
@@ -72,7 +72,7 @@ function openSeams(p: { placements: ActualPlacement[]; current: ActualPlacement 
 }
 
 /** What is placed where and when, what is still to fill, the balance of concrete, and the seams' clocks at `nowMs`. */
-export function progressOf(pour: PourDoc, mix: Mix, route: Route, orderedM3: number, state: PourState, loads: LoadState[], nowMs: number): Progress {
+export function progressOf(pour: PourDoc, mix: Mix, route: Route, state: PourState, loads: LoadState[], nowMs: number): Progress {
   const placements = actualPlacements(state, nowMs);
   const lifts = pour.settings.lifts;
   const best = new Map<string, number>();
@@ -89,7 +89,7 @@ export function progressOf(pour: PourDoc, mix: Mix, route: Route, orderedM3: num
   const usedPerNeat = here.length === 0 && placedM3 > 0.15 * route.volumeM3 && usable > 0 ? usable / placedM3 : null;
   const factor = usedPerNeat ?? 1 + pour.settings.wasteRatio;
   const neededM3 = toFillM3 * factor + (ended.length || placedM3 > 0 ? 0 : pour.settings.leftBehindM3);
-  const onOrderM3 = Math.max(0, orderedM3 - loads.filter((l) => l.arrivedAt !== null && l.decision !== 'reject').reduce((s, l) => s + (l.volumeM3 ?? 0), 0));
+  const onOrderM3 = loads.filter((l) => l.arrivedAt === null).reduce((s, l) => s + (l.plannedM3 ?? 0), 0);
   const temp = latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body.concreteTempC ?? pour.settings.concreteTempC;
   const stiffenMin = clockMin(STIFFEN_MIN_AT_20C * mix.retarderFactor, temp);
   const knitMin = clockMin(KNIT_MIN_AT_20C * mix.retarderFactor, temp);

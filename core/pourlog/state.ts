@@ -36,7 +36,7 @@ export function step(state: PourState, event: LogEvent): PourState {
     if (old) active = { ...active, [old.kind]: (active[old.kind] ?? []).filter((e) => e.id !== old.id) };
   }
   if (!superseded.has(event.id)) active[event.kind] = withEntry(active[event.kind] ?? [], event);
-  return { active: active as PourState['active'], seen, superseded };
+  return { active: active, seen, superseded };
 }
 
 /** All of a log at once. */

@@ -21,6 +21,7 @@ export interface PourPlan {
   orderedM3: number;
   trucks: Evaluated<OutputOf<typeof truckPlan>>;
   loadIds: string[];
+  plannedLoads: { id: string; volumeM3: number }[];
   timetable: Timetable;
   odds: OutputOf<typeof pourSimulation>['odds'];
   simulation: SimulationInput;
@@ -78,7 +79,7 @@ export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, 
   const { odds } = evaluate(pourSimulation, simulation).result;
   const placements = onRoute(median.timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
   return {
-    route, cells, order, orderedM3, trucks, loadIds, timetable: median.timetable, odds, simulation, placements,
+    route, cells, order, orderedM3, trucks, loadIds, plannedLoads: trucks.result.loads.map((l, i) => ({ id: loadIds[i] as string, volumeM3: l.volumeM3 })), timetable: median.timetable, odds, simulation, placements,
     stiffenMin: median.timetable.seams[0]?.stiffenMin ?? 0, knitMin: median.timetable.seams[0]?.knitMin ?? 0,
   };
 }

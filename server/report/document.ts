@@ -113,8 +113,8 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
   const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), state);
   const gate = gateOf(pour, points, state, record.siteVersion);
   const plan = planPour(site, pour, mix, plant, record.duskMin);
-  const loads = loadsOf(state, plan.loadIds, mix, site.ruleProfile, nowMs);
-  const progress = progressOf(pour, mix, plan.route, plan.orderedM3, state, loads, nowMs);
+  const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
+  const progress = progressOf(pour, mix, plan.route, state, loads, nowMs);
   const chain = verifyLines(events.map((e) => JSON.stringify(e)));
   const waiting = entries(state, 'question').length;
   return {

@@ -49,8 +49,9 @@ export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): 
     let sent = after;
     const send = (list: StoredEvent[]) => { for (const e of list) if (e.seq > sent) { sent = e.seq; res.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`); } };
     const undo = events.listen(pourId, send);
+    const undoClock = clock.listen(() => { res.write('event: clock\ndata: {}\n\n'); });
     const beat = setInterval(() => { res.write(': still here\n\n'); }, HEARTBEAT_MS);
-    req.on('close', () => { undo(); clearInterval(beat); });
+    req.on('close', () => { undo(); undoClock(); clearInterval(beat); });
     send(await events.after(pourId, after));
   });
 

@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight, Moon, Sun } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { entries, latest } from '../../core/pourlog/state.ts';
+import { latest } from '../../core/pourlog/state.ts';
 import { temperatureFigure, textOf, wind } from '../../core/units/index.ts';
 import { T } from '../ui/Text.tsx';
 import { DaySheet } from './DaySheet.tsx';
@@ -19,8 +19,8 @@ import { useWide } from './useWide.ts';
 function useWeatherNow() {
   const v = usePour();
   const logged = latest(v.state, 'weather', (e) => v.nowMs - Date.parse(e.at) < 2 * 3600_000 && v.nowMs >= Date.parse(e.at));
-  const hour = v.weather.find((h) => Date.parse(h.at) <= v.nowMs && v.nowMs < Date.parse(h.at) + 3600_000);
-  const rain = v.weather.find((h) => Date.parse(h.at) > v.nowMs && h.rainMmH > 0);
+  const hour = v.weatherNow.find((h) => Date.parse(h.at) <= v.nowMs && v.nowMs < Date.parse(h.at) + 3600_000);
+  const rain = v.weatherNow.find((h) => Date.parse(h.at) > v.nowMs && h.rainMmH > 0);
   const air = logged?.body.airTempC ?? hour?.airTempC;
   const blow = logged?.body.windKmH ?? hour?.windKmH;
   return { air: air === undefined ? null : textOf(temperatureFigure(air, v.units)), wind: blow === undefined ? null : `wind ${textOf(wind(blow, v.units))}`, rain: rain ? `rain from ${rainHour(rain.at, v.record.site.timeZone)}` : null };
@@ -54,6 +54,7 @@ export function Frame({ stage, ground, bench }: { stage: Stage; ground: ReactNod
       {wide ? <WideRail stage={stage} /> : <NarrowRail stage={stage} />}
       <main className="ground" aria-label={`${STAGE_NAME[stage]}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
       <section className="bench" aria-label={`${STAGE_NAME[stage]}, tools`}>
+        <h1 className="sr-only">{v.record.pour.code}, {STAGE_NAME[stage]}</h1>
         {v.log.refused.map((r) => (
           <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3"><p className="font-semibold text-chalk-t">Not taken: {r.reason}</p><button type="button" className="btn line mt-2" onClick={() => void v.store.dismiss(r.id)}>Put away</button></div>
         ))}
@@ -115,12 +116,11 @@ function NarrowRail({ stage }: { stage: Stage }) {
   const before = STAGES[i - 1];
   const after = STAGES[i + 1];
   const f = stageFigure(v, stage);
-  const unreadLog = entries(v.state, 'note').length;
   return (
     <header className="rail bg-rail text-rail-ink" style={{ gridArea: 'rail' }}>
       <div className="flex h-8 items-center gap-3 px-4 text-[14px] text-rail-ink2">
         <Link to="/" className="head truncate text-[16px] leading-8 text-rail-ink">{v.record.pour.code} {v.record.pour.title}</Link><span className="ml-auto whitespace-nowrap"><Unsent /></span>
-        <button type="button" aria-label={`Site clock, ${unreadLog} notes in the log`} className="big text-[20px] leading-8 text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
+        <button type="button" aria-label="Site clock and log" className="big text-[20px] leading-8 text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
       </div>
       <nav className="flex h-[52px]" aria-label="Stations">
         {before ? <Link to={focusUrl(before)} relative="path" className="head flex w-24 items-center gap-1.5 pl-4 text-[16px] font-semibold text-rail-ink2"><ArrowLeft size={18} />{STAGE_NAME[before]}</Link> : <span className="w-24" />}

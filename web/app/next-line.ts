@@ -47,6 +47,8 @@ function checkLine(v: PourView): NextLine | null {
 function pourLine(v: PourView): NextLine | null {
   const { progress, loads } = v;
   if (progress.finishedMs !== null) return null;
+  // Before anything is here, what holds the gate is the next act.
+  if (!v.gate.ready && progress.startedMs === null && loads.every((l) => l.arrivedAt === null)) return null;
   const here = loads.find((l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject');
   if (here) {
     if (here.advice === 'tooOld') return { sentence: `Load ${here.id} is past ${v.mix.maxAgeMin} minutes. Send it back, or decide and say why.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };

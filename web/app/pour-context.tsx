@@ -29,6 +29,8 @@ export interface PourView {
   state: PourState; log: LogSnapshot; store: LogStore;
   points: PointState[]; gate: Gate; plan: PourPlan; odds: PourPlan['odds'] | null; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
   weather: WeatherHour[];
+  /** The forecast round the present hour, whatever day the pour is on. */
+  weatherNow: WeatherHour[];
   write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number }) => Promise<string>;
   undoLast: () => Promise<void>;
   saveSettings: (change: Partial<PourSettings>) => Promise<void>;
@@ -74,11 +76,14 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
   const { data: weather } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null, getJson);
 
+  const hourMs = Math.floor(nowMs / 3600_000) * 3600_000;
+  const { data: weatherNow } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}` : null, getJson, { keepPreviousData: true });
+
   const view = useMemo((): PourView | null => {
     if (!record || !mix || !plant || !plan) return null;
     const gate = gateOf(record.pour, points, log.state, record.siteVersion);
-    const loads = loadsOf(log.state, plan.loadIds, mix, record.site.ruleProfile, nowMs);
-    const progress = progressOf(record.pour, mix, plan.route, plan.orderedM3, log.state, loads, nowMs);
+    const loads = loadsOf(log.state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
+    const progress = progressOf(record.pour, mix, plan.route, log.state, loads, nowMs);
     const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });
     const undoLast = async () => {
       const last = timeline(log.state).filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede').at(-1);
@@ -96,11 +101,11 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     };
     return {
       record, units: record.site.units, mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
-      curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [],
+      curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
       write, undoLast, saveSettings, clock,
       elementName: (id) => record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
     };
-  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, store, account.name, clock, mutate]);
+  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, mutate]);
 
   if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
   return <Context value={view}>{children}</Context>;

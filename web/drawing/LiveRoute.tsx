@@ -3,14 +3,15 @@ import type { Progress } from '../../core/pourlog/progress.ts';
 import type { Route } from '../../core/pourplan/route.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
-export function LiveRoute({ width, height, route, progress, lifts, nowMs, onPick }: { width: number; height: number; route: Route; progress: Progress; lifts: number; nowMs: number; onPick: (elementId: string) => void }) {
+export function LiveRoute({ width, height, route, progress, lifts, nowMs, onPick, axis }: { width: number; height: number; route: Route; progress: Progress; lifts: number; nowMs: number; onPick: (elementId: string) => void; /** Left and right ends of the route, to stand over another chart's axis. */ axis?: { x0: number; x1: number } }) {
   const m = { l: 14, r: 14, t: 26, b: 6 };
   if (width < 80) return null;
-  const x = scaleLinear([0, route.lengthM], [m.l, width - m.r]);
+  const x = scaleLinear([0, route.lengthM], [axis?.x0 ?? m.l, axis?.x1 ?? width - m.r]);
   const rowH = (height - m.t - m.b) / lifts;
   const lastStop = (elementId: string, lift: number) => Math.max(0, ...progress.placements.filter((p) => p.elementId === elementId && p.lift === lift).map((p) => p.toMs));
   return (
     <svg width={width} height={height} role="group" aria-label="Pour as placed">
+      {axis && <><text x={axis.x0 - 8} y={height - 14} textAnchor="end" fontSize="14" className="q">placed</text><text x={axis.x1 + 14} y={height - 14} className="a" fontSize="16">Loads</text></>}
       {route.legs.map((leg, i) => {
         const w = x(leg.fromM + leg.lengthM) - x(leg.fromM);
         return (

@@ -1,16 +1,18 @@
 import { line as d3line, scaleLinear } from 'd3';
 import { volume, type UnitSystem } from '../../core/units/index.ts';
 
-interface Props { width: number; height: number; units: UnitSystem; curve: { orderM3: number; cost: number }[]; chosenM3: number; bestM3: number; meanM3: number; call: { firstM3: number; cost: number } | null; onPick: (m3: number) => void }
+interface Props { width: number; height: number; units: UnitSystem; all: { orderM3: number; cost: number }[]; chosenM3: number; bestM3: number; meanM3: number; call: { firstM3: number; cost: number } | null; onPick: (m3: number) => void }
 
 /** What ordering too much or too little is likely to cost; each step of the order can be picked. */
-export function OrderCurve({ width, height, units, curve, chosenM3, bestM3, meanM3, call, onPick }: Props) {
+export function OrderCurve({ width, height, units, all, chosenM3, bestM3, meanM3, call, onPick }: Props) {
+  // The left wing climbs to the cost of a stopped crew: it is cut off where the choice is.
+  const cheapest = Math.min(...all.map((c) => c.cost));
+  const curve = all.filter((c) => c.cost <= 4.5 * cheapest + 1);
   const first = curve[0];
   const last = curve.at(-1);
   if (!first || !last || width < 100) return null;
   const m = { l: 50, r: 14, t: 12, b: 26 };
-  // The left wing climbs to the cost of a stopped crew: cut it where the choice is.
-  const most = Math.min(Math.max(...curve.map((c) => c.cost)), 3.2 * Math.min(...curve.map((c) => c.cost)) + 1);
+  const most = Math.max(...curve.map((c) => c.cost), call?.cost ?? 0) * 1.04;
   const x = scaleLinear([first.orderM3, last.orderM3], [m.l, width - m.r]);
   const y = scaleLinear([0, most], [height - m.b, m.t]).clamp(true);
   const path = d3line<{ orderM3: number; cost: number }>().x((c) => x(c.orderM3)).y((c) => y(c.cost));

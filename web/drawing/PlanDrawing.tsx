@@ -2,7 +2,7 @@ import { extent, scaleLinear } from 'd3';
 import { useMemo, type ReactNode } from 'react';
 import type { SitePlan } from '../../core/model/site.ts';
 import { outlinesOf } from '../../core/takeoff/outline.ts';
-import { distanceText, lengthText } from '../../core/units/index.ts';
+import { distanceText } from '../../core/units/index.ts';
 import { Dimension } from './Dimension.tsx';
 
 export interface PlanScale { x: (m: number) => number; y: (m: number) => number; pxPerM: number }
@@ -13,7 +13,7 @@ interface Props {
   site: SitePlan; elements: string[]; width: number; height: number; selected: string | null; onSelect: (id: string) => void;
   /** Drawn over the plan: marks at their places. */
   overlay?: (scale: PlanScale, runs: RunOnPaper[]) => ReactNode;
-  pad?: number; labels?: boolean; dimensions?: boolean;
+  pad?: number; labels?: boolean; dimensions?: boolean; flags?: boolean;
 }
 
 const pointsText = (ring: { x: number; y: number }[], s: PlanScale) => ring.map((p) => `${s.x(p.x)},${s.y(p.y)}`).join(' ');
@@ -29,7 +29,7 @@ function typeChanges(site: SitePlan, elements: string[]): { nodeId: string; text
 }
 
 /** The pour in plan, to scale: its own elements strong, what stands beside them faint, types and dimensions marked. */
-export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, pad = 64, labels = true, dimensions = true }: Props) {
+export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, pad = 64, labels = true, dimensions = true, flags = true }: Props) {
   const outlines = useMemo(() => outlinesOf(site), [site]);
   const own = outlines.filter((o) => elements.includes(o.id));
   const [x0 = 0, x1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.x)));
@@ -65,9 +65,9 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
       ))}
       {dimensions && pad > 40 && nx[0] !== undefined && nx[1] !== undefined && nx[1] - nx[0] > 0.5 && <Dimension x1={scale.x(nx[0])} y1={top - far} x2={scale.x(nx[1])} y2={top - far} text={distanceText(nx[1] - nx[0], site.units)} />}
       {dimensions && pad > 40 && ny[0] !== undefined && ny[1] !== undefined && ny[1] - ny[0] > 0.5 && <Dimension x1={left - far} y1={scale.y(ny[0])} x2={left - far} y2={scale.y(ny[1])} text={distanceText(ny[1] - ny[0], site.units)} />}
-      {labels && <RunLabels site={site} runs={runs} elements={elements} scale={scale} centre={[width / 2, height / 2]} />}
+      {labels && <RunLabels site={site} runs={runs} elements={elements} scale={scale} />}
       {overlay?.(scale, runs)}
-      {typeChanges(site, elements).slice(0, 8).map((c, i) => {
+      {flags && typeChanges(site, elements).slice(0, 8).map((c, i) => {
         const n = nodes.get(c.nodeId);
         return n ? <Flag key={i} x={scale.x(n.xM)} y={scale.y(n.yM)} text={c.text} toLeft={scale.x(n.xM) > width / 2} /> : null;
       })}
@@ -88,7 +88,7 @@ function Flag({ x, y, text, toLeft }: { x: number; y: number; text: string; toLe
   );
 }
 
-function RunLabels({ site, runs, elements, scale, centre }: { site: SitePlan; runs: RunOnPaper[]; elements: string[]; scale: PlanScale; centre: [number, number] }) {
+function RunLabels({ site, runs, elements, scale }: { site: SitePlan; runs: RunOnPaper[]; elements: string[]; scale: PlanScale }) {
   return (
     <g aria-hidden="true">
       {runs.map((r) => {
@@ -96,15 +96,15 @@ function RunLabels({ site, runs, elements, scale, centre }: { site: SitePlan; ru
         if (!run || r.lengthPx < 40) return null;
         const mx = (r.a[0] + r.b[0]) / 2;
         const my = (r.a[1] + r.b[1]) / 2;
-        // Names stand inside the figure, away from the dimensions.
-        const inward = (centre[0] - mx) * r.out[0] + (centre[1] - my) * r.out[1] > 0 ? 1 : -1;
-        const off = r.halfWidthPx + 24;
+        // Names keep clear of the dimension strings: below level runs and right of upright ones.
         const level = Math.abs(r.along[0]) > 0.7;
-        const tx = mx + r.out[0] * inward * (level ? off : off + 18);
-        const ty = my + r.out[1] * inward * off + 7;
-        return <text key={r.id} x={tx} y={ty} textAnchor="middle" className="a halo" fontSize="22">{r.id}<tspan className="q" fontSize="15" dx="6" style={{ fontWeight: 400, fontStretch: '100%', fill: 'var(--ink2)' }}>{run.type}</tspan></text>;
+        const outward: [number, number] = level ? [0, 1] : [1, 0];
+        const off = r.halfWidthPx + (level ? 20 : 14);
+        const tx = mx + outward[0] * off;
+        const ty = my + outward[1] * off + 7;
+        return <text key={r.id} x={tx} y={ty} textAnchor={level ? 'middle' : 'start'} className="a halo" fontSize="22">{r.id}<tspan className="q" fontSize="15" dx="6" style={{ fontWeight: 400, fontStretch: '100%', fill: 'var(--ink2)' }}>{run.type}</tspan></text>;
       })}
-      {site.pads.filter((p) => elements.includes(p.id)).map((p) => <text key={p.id} x={scale.x(p.xM) + (p.widthM * scale.pxPerM) / 2 + 6} y={scale.y(p.yM) + 6} className="a halo" fontSize="18">{p.id}<tspan fontSize="14" dx="5" style={{ fontWeight: 400, fill: 'var(--ink2)' }}>{p.type ?? lengthText(p.widthM * 1000, site.units)}</tspan></text>)}
+      {site.pads.filter((p) => elements.includes(p.id)).map((p) => <text key={p.id} x={scale.x(p.xM) + (p.widthM * scale.pxPerM) / 2 + 6} y={scale.y(p.yM) + 6} className="a halo" fontSize="18">{p.id}</text>)}
     </g>
   );
 }

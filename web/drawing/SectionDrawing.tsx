@@ -1,7 +1,7 @@
 import type { CheckPoint } from '../../core/check/points.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { barNamed } from '../../core/steel/bars.ts';
-import { barText, distanceText, lengthText } from '../../core/units/index.ts';
+import { barText, lengthText } from '../../core/units/index.ts';
 import { TSpans } from '../ui/Text.tsx';
 import { Dimension } from './Dimension.tsx';
 
@@ -17,14 +17,14 @@ function shapeOf(site: SitePlan, elementId: string): Shape | null {
   if (run && f && run.kind !== 'wall') return { widthM: f.widthM, depthM: f.depthM, ground: true, bottomMm: f.coverBottomMm, sideMm: f.coverSideMm, along: f.continuous, across: f.transverse?.bar ?? null };
   const w = site.wallTypes.find((t) => t.mark === run?.type);
   if (!run || !w || run.topM === undefined) return null;
-  return { widthM: w.thicknessM, depthM: Math.min(1.2, run.topM - run.bottomM), ground: false, bottomMm: w.coverInsideMm, sideMm: w.coverInsideMm, along: { bar: w.horizontal.bar, count: 0, topCount: 0 }, across: null, upright: { bar: w.vertical.bar, mats: w.mats, outsideMm: w.coverOutsideMm, horizontal: w.horizontal.bar } };
+  return { widthM: w.thicknessM, depthM: Math.min(w.thicknessM * 0.6, run.topM - run.bottomM), ground: false, bottomMm: w.coverInsideMm, sideMm: w.coverInsideMm, along: { bar: w.horizontal.bar, count: 0, topCount: 0 }, across: null, upright: { bar: w.vertical.bar, mats: w.mats, outsideMm: w.coverOutsideMm, horizontal: w.horizontal.bar } };
 }
 
 /** The selected run cut across, to scale: bars at true diameter, the strip no steel may enter tinted, the measured bar where it was measured. */
 export function SectionDrawing({ site, elementId, width, height, reading = null }: Props) {
   const s = shapeOf(site, elementId);
   if (!s || width < 50) return null;
-  const margin = { l: 58, r: 58, t: 18, b: 44 };
+  const margin = { l: 52, r: 56, t: 12, b: 44 };
   const px = Math.min((width - margin.l - margin.r) / s.widthM, (height - margin.t - margin.b) / s.depthM);
   const w = s.widthM * px;
   const h = s.depthM * px;
@@ -43,12 +43,11 @@ export function SectionDrawing({ site, elementId, width, height, reading = null 
       <CoverStrip s={s} x={x} y={y} w={w} h={h} mm={mm} reading={reading} />
       {s.upright ? <WallBars s={s} x={x} y={y} w={w} h={h} mm={mm} /> : <FootingBars s={s} x={x} y={y} w={w} h={h} mm={mm} />}
       {s.ground ? <rect x={x} y={y} width={w} height={h} fill="none" stroke="var(--ink)" strokeWidth="3" /> : <path d={`M${x} ${y - 8}V${y + h + 8}M${x + w} ${y - 8}V${y + h + 8}`} stroke="var(--ink)" strokeWidth="3" />}
-      <Measured s={s} x={x} y={y} w={w} h={h} mm={mm} reading={reading} units={site.units} />
+      <Measured x={x} y={y} w={w} h={h} mm={mm} reading={reading} units={site.units} />
       <Dimension x1={x} y1={y + h + 30} x2={x + w} y2={y + h + 30} text={lengthText(s.widthM * 1000, site.units)} halo="sheet" />
       {s.ground && <Dimension x1={x - 30} y1={y} x2={x - 30} y2={y + h} text={lengthText(s.depthM * 1000, site.units)} halo="sheet" />}
-      {!s.ground && <text x={x + w + 20} y={y + 14} fontSize="14" className="q">{`cut of ${distanceText(s.depthM, site.units)}`}</text>}
-      <text x={s.upright ? x + w + 20 : x + w / 2} y={s.upright ? y + 36 : y + 22} fontSize="15" className={s.upright ? '' : 'halo'} textAnchor={s.upright ? 'start' : 'middle'}>
-        <TSpans>{s.upright ? `${barText(s.upright.bar)} up, ${barText(s.upright.horizontal)} across` : `${s.along.count} ${barText(s.along.bar)} along${s.across ? `, ${barText(s.across)} across` : ''}`}</TSpans>
+      <text x={x + w / 2} y={y + 22} fontSize="15" className="halo" textAnchor="middle">
+        <TSpans>{s.upright ? `${barText(s.upright.bar)} up, ${barText(s.upright.horizontal)} across` : w < 240 ? `${s.along.count} × ${barText(s.along.bar)}` : `${s.along.count} × ${barText(s.along.bar)} along${s.across ? `, ${barText(s.across)} across` : ''}`}</TSpans>
       </text>
     </svg>
   );
@@ -100,7 +99,7 @@ function CoverStrip({ s, x, y, w, h, mm, reading }: Part & { reading: Reading | 
 }
 
 /** The bar where the tape says it is, with what is missing struck in chalk. */
-function Measured({ s, x, y, w, h, mm, reading, units }: Part & { reading: Reading | null; units: SitePlan['units'] }) {
+function Measured({ x, y, w, h, mm, reading, units }: Omit<Part, 's'> & { reading: Reading | null; units: SitePlan['units'] }) {
   const face = faceOf(reading);
   if (!reading || !face || reading.point.wanted.type !== 'cover') return null;
   const { specifiedMm, bar } = reading.point.wanted;

@@ -1,13 +1,13 @@
 import { useCallback, useState } from 'react';
 
-/** The size of an element as it is laid out; attach `ref` to it. */
-export function useSize(): { ref: (el: Element | null) => (() => void) | undefined; width: number; height: number } {
+/** A callback to attach to an element, and the element's size as it is laid out. */
+export function useSize(): [(el: Element | null) => (() => void) | undefined, { width: number; height: number }] {
   const [size, setSize] = useState({ width: 0, height: 0 });
-  const ref = useCallback((el: Element | null) => {
+  const attach = useCallback((el: Element | null) => {
     if (!el) return undefined;
     const watch = new ResizeObserver(([entry]) => { if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height }); });
     watch.observe(el);
     return () => { watch.disconnect(); };
   }, []);
-  return { ref, ...size };
+  return [attach, size];
 }

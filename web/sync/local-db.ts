@@ -30,4 +30,4 @@ export async function forgetLogs(): Promise<void> {
   await db.clear('log');
 }
 
-export const asNewEvent = (e: LogEvent): NewEvent => { const { actor: _actor, ...rest } = e; return rest as NewEvent; };
+export const asNewEvent = (e: LogEvent): NewEvent => { const { actor: _actor, ...rest } = e; return rest; };

@@ -1,3 +1,4 @@
+import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
@@ -101,6 +102,7 @@ export class LogStore {
     const stream = new EventSource(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`);
     this.#stream = stream;
     stream.addEventListener('entry', (m) => { void this.#take([JSON.parse(String(m.data)) as StoredEvent]); });
+    stream.addEventListener('clock', () => { void mutate('/api/clock'); });
     stream.addEventListener('open', () => { void this.flush(); });
     stream.addEventListener('error', () => {
       if (stream.readyState !== EventSource.CLOSED) return;

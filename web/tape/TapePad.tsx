@@ -5,14 +5,12 @@ import { T } from '../ui/Text.tsx';
 
 interface Props {
   units: UnitSystem;
-  /** Changes when another place is read, so that the pad starts empty. */
-  placeKey: string;
   signed: boolean;
   /** What is typed so far in mm, or null; the drawing follows it. */
   onTyping: (mm: number | null) => void;
   onTake: (mm: number) => void;
-  /** Shown in place of the hint while the reading can be read. */
-  echo: ReactNode;
+  /** Said under the field, where the screen has no other place for the verdict. */
+  echo?: ReactNode;
   takeLabel: string;
 }
 
@@ -30,13 +28,13 @@ function withFraction(text: string, fraction: string): string {
 
 /**
  * A measure as it is read off a tape: keys for fingers in gloves, or typing in any form that tapes are read in.
- * Enter takes it.
+ * Enter takes it. Give it a `key` of the place that is read, so that it starts empty at the next.
  */
-export function TapePad({ units, placeKey, signed, onTyping, onTake, echo, takeLabel }: Props) {
+export function TapePad({ units, signed, onTyping, onTake, echo, takeLabel }: Props) {
   const [text, setText] = useState('');
   const [complaint, setComplaint] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => { setText(''); setComplaint(null); onTyping(null); if (window.matchMedia('(min-width: 840px)').matches) input.current?.focus({ preventScroll: true }); }, [placeKey]); // eslint-disable-line react-hooks/exhaustive-deps -- only another place empties the pad
+  useEffect(() => { if (window.matchMedia('(min-width: 840px)').matches) input.current?.focus({ preventScroll: true }); }, []);
   const set = (next: string) => {
     setText(next);
     setComplaint(null);
@@ -50,32 +48,27 @@ export function TapePad({ units, placeKey, signed, onTyping, onTake, echo, takeL
   };
   const parsed = parseMeasure(text, units);
   const shown = text.trim() !== '' && parsed.ok && units === 'us' ? footInch(parsed.mm, Math.abs(parsed.mm) >= 36 * 25.4) : null;
-  const key = (label: ReactNode, act: () => void, className = '', aria?: string) => <button key={aria ?? String(label)} type="button" className={`key ${className}`} aria-label={aria} onClick={act}>{label}</button>;
-  const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d) => key(d, () => { set(/\/\d+$/.test(text) ? text : text + d); }));
-  const back = key(<Delete size={24} />, () => { set(text.replace(/\s*(\d+\/\d+|.)$/, '')); }, 'fn', 'Back');
-  const sign = signed ? [key('±', () => { set(text.startsWith('-') ? text.slice(1) : `-${text}`); }, '', 'Below or above the mark')] : [];
+  const key = (label: ReactNode, act: () => void, className = '', aria?: string) => <button key={aria ?? (typeof label === 'string' ? label : 'key')} type="button" className={`key ${className}`} aria-label={aria} onClick={act}>{label}</button>;
+  const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d, i) => key(d, () => { set(/\/\d+$/.test(text) ? text : text + d); }, i < 5 ? 'max-sm:order-1' : 'max-sm:order-2'));
+  const back = key(<Delete size={24} />, () => { set(text.replace(/\s*(\d+\/\d+|.)$/, '')); }, `fn ${units === 'us' ? 'max-sm:order-4' : 'max-sm:order-1'}`, 'Back');
+  /* On a phone the keys stand in another order: see the order classes. */
+  const sign = signed ? [key('±', () => { set(text.startsWith('-') ? text.slice(1) : `-${text}`); }, 'max-sm:order-6', 'Below or above the mark')] : [];
+  const ends = units === 'us' ? [key('ft', () => { set(`${text.trim()}' `); }, 'fn max-sm:order-1'), key('in', () => { set(`${text.trim()}"`); }, 'fn max-sm:order-2')] : [];
+  const last = signed ? sign[0] : units === 'us' ? key('clear', () => { set(''); }, 'fn max-sm:order-6') : key('.', () => { set(`${text}.`); }, 'max-sm:order-2');
+  const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>
-      <div className="mb-2 flex items-stretch gap-2">
-        <input ref={input} className="field flex-1 text-[22px]!" value={text} placeholder={units === 'us' ? 'Read the tape: 2 7/8' : 'Read the tape: mm'} aria-label="Reading" aria-invalid={complaint !== null} inputMode="none" autoComplete="off"
-          onChange={(e) => { set(e.target.value); }} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } }} />
+      <input ref={input} className="field mb-2 hidden text-[22px]! sm:block" value={text} placeholder={units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'} aria-label="Reading" aria-invalid={complaint !== null} inputMode="none" autoComplete="off"
+        onChange={(e) => { set(e.target.value); }} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } }} />
+      {(complaint !== null || echo !== undefined) && <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">{complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}</p>}
+      <div className="grid grid-cols-6 gap-2 sm:flex">
+        <div className={`col-span-6 grid grid-cols-6 gap-2 sm:flex-1 ${wholeRow}`}>
+          {digits.slice(0, 5)}{ends[0]}{back}{digits.slice(5)}{ends[1]}{last}
+          {units === 'us' && EIGHTHS.map((f, i) => key(<T>{f}</T>, () => { set(withFraction(text, f)); }, i < 5 ? 'max-sm:order-3' : 'max-sm:order-5', f))}
+          <button type="button" className={`btn max-sm:order-7 sm:hidden ${units === 'us' ? 'col-span-3' : 'col-span-6'}`} style={{ paddingInline: 4 }} onClick={take}>{takeLabel}{shown && shown.numerator > 0 && <T>{`${shown.numerator}/${shown.denominator}`}</T>}<ArrowRight /></button>
+        </div>
+        <button type="button" className="btn hidden! w-[72px] flex-col! sm:flex!" style={{ paddingInline: 4 }} onClick={take}>{takeLabel}{shown && shown.numerator > 0 && <span className="text-[22px]"><T>{`${shown.numerator}/${shown.denominator}`}</T></span>}<ArrowRight /></button>
       </div>
-      <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">{complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}</p>
-      {units === 'us' ? (
-        <div className="grid grid-cols-5 gap-2 sm:grid-cols-8">
-          <div className="col-span-5 grid grid-cols-5 gap-2 sm:col-span-7 sm:grid-cols-7">
-            {digits.slice(0, 5)}{key('ft', () => { set(`${text.trim()}' `); }, 'fn')}{back}
-            {digits.slice(5)}{key('in', () => { set(`${text.trim()}"`); }, 'fn')}{sign.length ? sign : key('clear', () => { set(''); }, 'fn')}
-            {EIGHTHS.map((f) => key(<T>{f}</T>, () => { set(withFraction(text, f)); }, '', f))}
-          </div>
-          <button type="button" className="btn col-span-5 flex-row! sm:col-span-1 sm:flex-col!" style={{ paddingInline: 4 }} onClick={take}>{takeLabel}{shown && shown.numerator > 0 && <span className="text-[22px]"><T>{`${shown.numerator}/${shown.denominator}`}</T></span>}<ArrowRight /></button>
-        </div>
-      ) : (
-        <div className="grid grid-cols-4 gap-2">
-          <div className="col-span-3 grid grid-cols-3 gap-2">{['7', '8', '9', '4', '5', '6', '1', '2', '3'].map((d) => key(d, () => { set(text + d); }))}{sign.length ? sign : key('.', () => { set(`${text}.`); })}{key('0', () => { set(`${text}0`); })}{back}</div>
-          <button type="button" className="btn flex-col!" onClick={take}>{takeLabel}<ArrowRight /></button>
-        </div>
-      )}
     </div>
   );
 }

@@ -26,18 +26,20 @@ export function CheckBench() {
   const run = focus.run ?? first?.point.point.elementId ?? v.record.pour.elements[0] ?? '';
   const own = v.points.filter((p) => p.point.elementId === run);
   const current = own.find((p) => p.point.id === focus.check) ?? own.find((p) => p.verdict === 'out') ?? own.find((p) => p.verdict === 'unread') ?? own[0];
+  const wantedPlace = current && focus.check === current.point.id ? focus.place : Math.max(0, current?.places.findIndex((x) => x.verdict === 'unread') ?? 0);
+  const place = Math.min(wantedPlace, (current?.places.length ?? 1) - 1);
   const spec = v.record.site.runs.find((r) => r.id === run);
   return (
-    <div className="flex flex-col gap-3">
-      <div className="flex items-center gap-3">
-        <h1 className="big text-[36px] leading-9">{run}</h1>
+    <div className="flex flex-col gap-2">
+      <div className="hidden items-center gap-3 sm:flex">
+        <h2 className="big text-[36px] leading-9">{run}</h2>
         <p className="min-w-0 flex-1 truncate"><b className="font-semibold">{v.elementName(run)}</b><span className="text-ink2"> {spec?.type}</span></p>
         <button type="button" className="chip" aria-label="Run before" onClick={() => { step(-1); }}>‹</button><button type="button" className="chip" aria-label="Next run" onClick={() => { step(1); }}>›</button>
       </div>
       <div className="flex gap-2 overflow-x-auto pb-1" role="group" aria-label={`Checks of ${run}`}>
-        {own.map((p) => <button key={p.point.id} type="button" className="chip shrink-0" aria-pressed={p === current} onClick={() => { focus.set({ run, check: p.point.id, place: 0 }); }}><Mark verdict={p.verdict} size={16} label={VERDICT_WORD[p.verdict]} />{p.point.title}</button>)}
+        {own.map((p) => <button key={p.point.id} ref={p === current ? intoView : undefined} type="button" className="chip shrink-0" aria-pressed={p === current} onClick={() => { focus.set({ run, check: p.point.id, place: 0 }); }}><Mark verdict={p.verdict} size={16} label={VERDICT_WORD[p.verdict]} />{p.point.title}</button>)}
       </div>
-      {current ? <PointBench key={current.point.id} state={current} place={Math.min(focus.check === current.point.id ? focus.place : Math.max(0, current.places.findIndex((x) => x.verdict === 'unread')), current.places.length - 1)} /> : <p>This run has no check points.</p>}
+      {current ? <PointBench key={`${current.point.id}#${place}`} state={current} place={place} /> : <p>This run has no check points.</p>}
       {!wide && <GatePanel />}
       <CheckSheets />
     </div>
@@ -48,6 +50,9 @@ export function CheckBench() {
     if (next) focus.set({ run: next, check: null, place: 0 });
   }
 }
+
+/** Brings the current check's chip into its row, without moving the page. */
+const intoView = (el: HTMLButtonElement | null): void => { if (el?.parentElement) el.parentElement.scrollLeft = el.offsetLeft - el.parentElement.offsetLeft - 60; };
 
 /** Where along the run, in words. */
 function placeText(v: ReturnType<typeof usePour>, s: PointState, place: number): string {
@@ -66,7 +71,7 @@ function PointBench({ state, place }: { state: PointState; place: number }) {
   const { point } = state;
   const now = state.places[place];
   const w = point.wanted;
-  const typedValue: ReadingValue | null = typed === null ? null : w.type === 'spacing' ? (typed > 0 ? { type: 'spacing', overMm: typed, spaces: w.spaces } : null) : w.type === 'count' ? null : { type: 'length', mm: typed };
+  const typedValue = useMemo((): ReadingValue | null => (typed === null ? null : w.type === 'spacing' ? (typed > 0 ? { type: 'spacing', overMm: typed, spaces: w.spaces } : null) : w.type === 'count' ? null : { type: 'length', mm: typed }), [typed, w]);
   const preview = useMemo(() => (typedValue ? judgeReading(v.record.site, point, typedValue) : null), [typedValue, v.record.site, point]);
   const shownValue = typedValue ?? (now?.mark ? null : now?.reading?.body.value ?? null);
   const judged = preview ?? (now?.mark ? null : now?.judged ?? null);
@@ -97,25 +102,31 @@ function PointBench({ state, place }: { state: PointState; place: number }) {
 
   return (
     <>
-      <div className="grid grid-cols-[1fr_auto] items-start gap-3">
-        <div>
-          <p className="text-ink2"><T>{placeText(v, state, place)}</T></p>
-          <p className={`big text-[48px] leading-[52px] ${VERDICT_TEXT[verdict]}`} data-reading><T>{shownValue ? shortReading(shownValue, v.units) : w.type === 'eye' ? (verdict === 'good' ? 'seen' : 'look') : '–'}</T></p>
-          <p className={`flex items-center gap-2 text-[18px] font-semibold leading-6 ${VERDICT_TEXT[verdict]}`} data-verdict={verdict}><Mark verdict={verdict} /><span><T>{`${VERDICT_WORD[verdict]}${judged && shownValue ? `, ${marginText(point, shownValue, judged, v.units)}` : now?.mark?.body.reason ? `, ${now.mark.body.reason}` : ''}`}</T></span></p>
+      <div className={wide && w.type === 'cover' ? 'grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] gap-3' : ''}>
+        {wide && w.type === 'cover' && <Section state={state} mm={shownValue?.type === 'length' ? shownValue.mm : null} short={verdict === 'out'} text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''} />}
+        <div className={wide && w.type === 'cover' ? '' : 'flex items-start justify-between gap-3'}>
+          <div className="min-w-0">
+            <p className="truncate text-ink2"><b className="text-ink sm:hidden">{point.elementId} </b><T>{placeText(v, state, place)}</T></p>
+            <p className={`big text-[48px] leading-[50px] ${VERDICT_TEXT[verdict]}`} data-reading data-place={`${point.id}#${place}`}><T>{shownValue ? shortReading(shownValue, v.units) : w.type === 'eye' ? (verdict === 'good' ? 'seen' : 'look') : '–'}</T></p>
+            <p className={`flex items-center gap-2 text-[18px] font-semibold leading-6 ${VERDICT_TEXT[verdict]}`} data-verdict={verdict} aria-live="polite"><Mark verdict={verdict} /><span><T>{`${VERDICT_WORD[verdict]}${judged && shownValue ? `, ${marginText(point, shownValue, judged, v.units)}` : now?.mark?.body.reason ? `, ${now.mark.body.reason}` : ''}`}</T></span></p>
+          </div>
+          <div className={wide && w.type === 'cover' ? '' : 'flex flex-col items-end'}>
+            {w.type !== 'eye' && (
+              <dl className={`flex gap-5 ${wide && w.type === 'cover' ? 'pt-2' : 'pt-1 text-right'}`}>
+                <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : wantedText(w, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>
+                {limits(judged, point.wanted).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8"><T>{lengthText(mm, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>)}
+              </dl>
+            )}
+            <Places state={state} place={place} />
+          </div>
         </div>
-        <dl className="flex gap-5 pt-1 text-right">
-          <div><dt className="text-ink2">wanted</dt><dd className="big text-[30px] leading-8"><T>{wantedText(w, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>
-          {limits(judged, point.wanted).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[30px] leading-8"><T>{lengthText(mm, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>)}
-        </dl>
       </div>
-      {wide && w.type === 'cover' && <Section state={state} mm={shownValue?.type === 'length' ? shownValue.mm : null} short={verdict === 'out'} text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''} />}
       {(w.type === 'cover' || w.type === 'size') && <TapeRow state={state} typed={typed} />}
-      {state.places.length > 1 && <div className="flex flex-wrap gap-2" role="group" aria-label="Places">{state.places.map((p, i) => <button key={i} type="button" className="chip" aria-pressed={i === place} onClick={() => { focus.set({ run: point.elementId, check: point.id, place: i }); }}><Mark verdict={p.verdict} size={16} label={VERDICT_WORD[p.verdict]} />{i + 1}</button>)}</div>}
       {holds ? <FixForm advice={point.advice} onFix={(what) => v.write('fix', { checkId: point.id, place, what })} onWaive={(reason) => mark('na', reason)} /> : (
         <>
           {now?.fix && typed === null && <p className="font-semibold text-ochre-t">Fixed: {now.fix.body.what}. Read it again.</p>}
-          {(w.type === 'cover' || w.type === 'size') && <TapePad units={v.units} placeKey={`${point.id}#${place}`} signed={w.type === 'size' && (w.what === 'level' || w.what === 'plumb')} onTyping={setTyped} onTake={(mm) => void take({ type: 'length', mm })} takeLabel="Take" echo={echo(typed)} />}
-          {w.type === 'spacing' && <><p className="text-ink2"><T>{`Tape over ${w.spaces} spaces: ${lengthText(w.specifiedMm * w.spaces, v.units)} would be right.`}</T></p><TapePad units={v.units} placeKey={`${point.id}#${place}`} signed={false} onTyping={setTyped} onTake={(mm) => { if (mm > 0) void take({ type: 'spacing', overMm: mm, spaces: w.spaces }); }} takeLabel="Take" echo={echo(typed)} /></>}
+          {(w.type === 'cover' || w.type === 'size') && <TapePad units={v.units} signed={w.type === 'size' && (w.what === 'level' || w.what === 'plumb')} onTyping={setTyped} onTake={(mm) => void take({ type: 'length', mm })} takeLabel="Take" />}
+          {w.type === 'spacing' && <><p className="text-ink2"><T>{`Tape over ${w.spaces} spaces: ${lengthText(w.specifiedMm * w.spaces, v.units)} would be right.`}</T></p><TapePad units={v.units} signed={false} onTyping={setTyped} onTake={(mm) => { if (mm > 0) void take({ type: 'spacing', overMm: mm, spaces: w.spaces }); }} takeLabel="Take" /></>}
           {w.type === 'count' && <CountPad wanted={w.wanted} onTake={(count) => void take({ type: 'count', count })} />}
           {w.type === 'bar' && <BarPad wanted={w.wanted} onTake={(bar) => void take({ type: 'bar', bar })} />}
           {w.type === 'eye' && <EyePad advice={point.advice} onMark={(r, reason) => void mark(r, reason)} />}
@@ -124,11 +135,12 @@ function PointBench({ state, place }: { state: PointState; place: number }) {
       <p className="flex items-center justify-between text-[14px] leading-[18px] text-ink2"><span>Wanted: {point.source}.{point.toleranceSource ? ` Limits: ${point.toleranceSource}.` : ''}{now?.reading ? ` Read by ${now.reading.actor}.` : ''}</span>{judged?.calculation && <Working id={judged.calculation} steps={judged.steps} />}</p>
     </>
   );
+}
 
-  function echo(mm: number | null) {
-    if (mm === null || !preview || !typedValue) return <span className="text-ink2">Enter takes it and goes to the next place.</span>;
-    return <span className={`font-semibold ${VERDICT_TEXT[preview.verdict]}`}><T>{`${readingText(typedValue, v.units)} · ${marginText(point, typedValue, preview, v.units)}`}</T></span>;
-  }
+function Places({ state, place }: { state: PointState; place: number }) {
+  const { set } = useFocus();
+  if (state.places.length < 2) return null;
+  return <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Places">{state.places.map((p, i) => <button key={i} type="button" className="chip" aria-pressed={i === place} onClick={() => { set({ run: state.point.elementId, check: state.point.id, place: i }); }}><Mark verdict={p.verdict} size={16} label={VERDICT_WORD[p.verdict]} />{i + 1}</button>)}</div>;
 }
 
 const shortReading = (value: ReadingValue, units: 'us' | 'metric'): string => (value.type === 'spacing' ? lengthText(value.overMm / value.spaces, units) : readingText(value, units));
@@ -141,19 +153,19 @@ function limits(judged: ReturnType<typeof judgeReading> | null, w: PointState['p
 
 function Section({ state, mm, short, text }: { state: PointState; mm: number | null; short: boolean; text: string }) {
   const v = usePour();
-  const box = useSize();
-  return <div ref={box.ref} className="h-[196px] w-full shrink-0"><SectionDrawing site={v.record.site} elementId={state.point.elementId} width={box.width} height={196} reading={{ point: state.point, mm, short, shortText: text }} /></div>;
+  const [boxRef, box] = useSize();
+  return <div ref={boxRef} className="h-[210px] w-full shrink-0"><SectionDrawing site={v.record.site} elementId={state.point.elementId} width={box.width} height={210} reading={{ point: state.point, mm, short, shortText: text }} /></div>;
 }
 
 function TapeRow({ state, typed }: { state: PointState; typed: number | null }) {
   const v = usePour();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const w = state.point.wanted;
   if (w.type !== 'cover' && w.type !== 'size') return null;
   const wantedMm = w.type === 'cover' ? w.specifiedMm : w.wantedMm;
   const low = judgeReading(v.record.site, state.point, { type: 'length', mm: wantedMm });
   const readings = state.places.flatMap((p) => (p.reading?.body.value.type === 'length' && !p.mark ? [{ mm: p.reading.body.value.mm, verdict: p.verdict }] : []));
-  return <div ref={box.ref}><Tape units={v.units} width={box.width} wantedMm={wantedMm} lowMm={low.lowMm} highMm={low.highMm} readings={readings} typedMm={typed} /></div>;
+  return <div ref={boxRef}><Tape units={v.units} width={box.width} wantedMm={wantedMm} lowMm={low.lowMm} highMm={low.highMm} readings={readings} typedMm={typed} /></div>;
 }
 
 function CountPad({ wanted, onTake }: { wanted: number; onTake: (n: number) => void }) {

@@ -15,7 +15,7 @@ export function CheckGround() {
   const v = usePour();
   const { run, check, place, set } = useFocus();
   const wide = useWide();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const selected = run ?? v.record.pour.elements[0] ?? null;
   const ring = v.plan.route.closed && wide;
   const planHeight = ring || !wide ? box.height : box.height * 0.52;
@@ -23,8 +23,7 @@ export function CheckGround() {
   const beads = (r: RunOnPaper) => {
     const own = v.points.filter((p) => p.point.elementId === r.id);
     const off = r.halfWidthPx + 18;
-    const side = ring ? 1 : 1;
-    const at = (share: number, out: number): [number, number] => [r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * out * side, r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * out * side];
+    const at = (share: number, out: number): [number, number] => [r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * out, r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * out];
     const worst = (['out', 'held', 'unread', 'tight', 'good', 'waived'] as Verdict[]).find((x) => own.some((p) => p.verdict === x)) ?? 'unread';
     if (own.length * BEAD > r.lengthPx * 0.96) { const [x, y] = at(0.5, 0); return <MarkAt key={r.id} verdict={worst} x={x} y={y} size={18} />; }
     const start = 0.5 - ((own.length - 1) * BEAD) / 2 / r.lengthPx;
@@ -57,12 +56,12 @@ export function CheckGround() {
     });
   };
   return (
-    <div ref={box.ref} className="relative h-full">
+    <div ref={boxRef} className="relative h-full">
       <div className="absolute inset-x-0 top-0" style={{ height: planHeight }}>
-        <PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={(id) => { set({ run: id, check: null, place: 0 }); }} pad={wide ? 52 : 30} labels={wide && !ring} dimensions={false}
-          overlay={(_, runs) => <>{wide && runs.map(beads)}{ring && runs.map((r) => <RingName key={r.id} r={r} />)}{spots(runs)}</>} />
+        <PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={(id) => { set({ run: id, check: null, place: 0 }); }} pad={wide ? 52 : 30} labels={wide && !ring} dimensions={false} flags={wide}
+          overlay={(_, runs) => <>{wide && runs.map(beads)}{ring && runs.map((r) => <RingName key={r.id} r={r} />)}{spots(runs)}{ring && <RingGate runs={runs} />}</>} />
       </div>
-      {wide && (ring ? <RingGate width={box.width} height={box.height} /> : <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>)}
+      {wide && !ring && <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>}
       {wide && <ul className="absolute left-3 top-3 flex gap-3 text-[14px] leading-[18px]">{ORDER.filter((x) => v.gate.counts[x] > 0).map((x) => <li key={x} className="flex items-center gap-1"><Mark verdict={x} size={14} />{VERDICT_WORD[x]} <b className="tnum">{v.gate.counts[x]}</b></li>)}</ul>}
     </div>
   );
@@ -74,7 +73,13 @@ function RingName({ r }: { r: RunOnPaper }) {
   return <text x={x} y={y} textAnchor="middle" className="a halo" fontSize="20">{r.id}</text>;
 }
 
-/** The gate stands in the hollow of the ring, where the foreman looks from every side. */
-function RingGate({ width, height }: { width: number; height: number }) {
-  return <div className="absolute overflow-auto" style={{ left: width * 0.2, right: width * 0.2, top: height * 0.19, bottom: height * 0.19 }}><GatePanel /></div>;
+/** The gate stands in the hollow of the ring, where the foreman looks from every side; flags keep the right edge. */
+function RingGate({ runs }: { runs: RunOnPaper[] }) {
+  const xs = runs.flatMap((r) => [r.a[0], r.b[0]]);
+  const ys = runs.flatMap((r) => [r.a[1], r.b[1]]);
+  const inset = Math.max(...runs.map((r) => r.halfWidthPx)) + 16;
+  const [x, y] = [Math.min(...xs) + inset + 24, Math.min(...ys) + inset];
+  const width = Math.max(...xs) - x - inset - 112;
+  const height = Math.max(...ys) - y - inset;
+  return width > 120 && height > 80 ? <foreignObject x={x} y={y} width={width} height={height}><div className="h-full overflow-auto"><GatePanel /></div></foreignObject> : null;
 }

@@ -1,7 +1,6 @@
 import type { HoldRow } from '../../../core/check/gate.ts';
 import { marginText } from '../../../core/check/words.ts';
 import { entries } from '../../../core/pourlog/state.ts';
-import { clockText } from '../../../core/units/index.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
 import { useFocus } from '../../app/useFocus.ts';
@@ -34,12 +33,11 @@ export function GatePanel() {
     else set({ sheet: `sign:${r.ref}` });
   };
   const holding = gate.rows.length > 0;
-  const soonest = gate.minutes === null ? null : v.minuteOf(v.nowMs) + gate.minutes;
   return (
     <section aria-label="Gate" data-gate={gate.ready ? 'ready' : 'held'}>
       <div className="flex items-end justify-between gap-3 pb-2">
         <h2 className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}>{gate.ready ? 'Ready' : 'Not ready'}</h2>
-        {holding && <p className="text-right leading-5 text-ink2">{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{soonest !== null && soonest < 1440 && soonest > 0 && <b className="big block text-[26px] leading-7 text-ink">{clockText(soonest)}</b>}</p>}
+        {holding && <p className="text-right leading-5 text-ink2">{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{gate.minutes !== null && <b className="big block text-[26px] leading-7 text-ink">{momentText(v, v.nowMs + gate.minutes * 60_000)}</b>}</p>}
       </div>
       {gate.overridden && <p className="pb-2 font-semibold text-ochre-t">Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays on the report.</p>}
       <div className="rows border-y border-hair">

@@ -10,15 +10,15 @@ import { useSize } from '../../drawing/useSize.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { Big } from '../../ui/Text.tsx';
+import { Big, T } from '../../ui/Text.tsx';
 import { Working } from '../../ui/Working.tsx';
 
 export function CureGround() {
   const v = usePour();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const { set } = useFocus();
   return (
-    <div ref={box.ref} className="h-full">
+    <div ref={boxRef} className="h-full">
       {v.curing ? <StrengthCurve width={box.width} height={box.height} curing={v.curing} fcMPa={v.mix.fcMPa} units={v.units} stripLabel={v.curing.stripMs === null ? 'not by this curve' : momentText(v, v.curing.stripMs)} />
         : <div className="flex h-full flex-col justify-center gap-4 p-6"><p className="max-w-[40ch] text-[20px] leading-7">Curing is reckoned from the end of placing. {v.progress.startedMs === null ? `The pour is planned to end at ${clockText(v.plan.timetable.finishMin)}.` : 'Placing is not finished yet.'}</p><LiveRoute width={box.width - 48} height={90} route={v.plan.route} progress={v.progress} lifts={v.record.pour.settings.lifts} nowMs={v.nowMs} onPick={() => { set({ sheet: null }); }} /></div>}
     </div>
@@ -43,7 +43,7 @@ export function CureBench() {
           <Working id="strength-forecast" steps={c.working.steps} />
         </>
       ) : <p className="text-[18px] leading-6">Nothing to cure yet. When the last run is full, its strength by temperature stands here, and when the forms may come off.</p>}
-      {defects.length > 0 && <section><h2 className="head border-b-2 border-ink pb-1">Defects</h2><div className="rows">{defects.map((d) => <p key={d.id} className="flex gap-3 py-2"><Mark verdict="tight" /><span className="flex-1"><b>{d.body.elementId}</b> {d.body.what}</span></p>)}</div></section>}
+      {defects.length > 0 && <section><h2 className="head border-b-2 border-ink pb-1">Defects</h2><div className="rows">{defects.map((d) => <p key={d.id} className="flex gap-3 py-2"><Mark verdict="tight" /><span className="flex-1"><b>{d.body.elementId}</b> <T>{d.body.what}</T></span></p>)}</div></section>}
       <section><h2 className="head border-b-2 border-ink pb-1">Record</h2>
         <div className="mt-2 grid grid-cols-2 gap-2"><a className="btn line" href={`/api/pours/${v.record.id}/report.pdf`} target="_blank" rel="noreferrer">Report, PDF</a><a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>Log, with its chain</a>
           {v.closed ? <button type="button" className="btn line" onClick={() => { set({ sheet: 'reopen' }); }}>Open again</button> : <button type="button" className="btn line" disabled={!c} onClick={() => { set({ sheet: 'close' }); }}>Close the pour</button>}</div>

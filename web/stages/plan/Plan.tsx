@@ -14,9 +14,9 @@ import { M3_PER_YD3 } from '../../../core/units/index.ts';
 
 export function PlanGround() {
   const v = usePour();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const sameDay = v.minuteOf(v.nowMs) > -60 && v.minuteOf(v.nowMs) < 1500;
-  return <div ref={box.ref} className="h-full"><MarchChart width={box.width} height={box.height} plan={v.plan} units={v.units} maxAgeMin={v.mix.maxAgeMin} nowMin={sameDay ? v.minuteOf(v.nowMs) : null} weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))} /></div>;
+  return <div ref={boxRef} className="h-full"><MarchChart width={box.width} height={box.height} plan={v.plan} units={v.units} maxAgeMin={v.mix.maxAgeMin} nowMin={sameDay ? v.minuteOf(v.nowMs) : null} weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))} /></div>;
 }
 
 const ODDS = [['coldSeam', 'a seam goes cold'], ['overAge', 'a load too old'], ['short', 'short at the end'], ['afterDusk', 'after dusk']] as const;
@@ -26,7 +26,7 @@ const MORNINGS = 20;
 export function PlanBench() {
   const v = usePour();
   const { sheet, set } = useFocus();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const { plan } = v;
   const s = v.record.pour.settings;
   const order = plan.order.result;
@@ -42,7 +42,7 @@ export function PlanBench() {
         <div className="flex justify-between py-1.5"><dt>loads</dt><dd>{plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart, {plan.trucks.result.trucks} truck{plan.trucks.result.trucks > 1 ? 's' : ''}</dd></div>
         <div className="flex justify-between py-1.5"><dt>first batched, last placed</dt><dd>{clockText(plan.simulation.loads[0]?.batchMin ?? 0)}, {clockText(plan.timetable.finishMin)}</dd></div>
       </dl>
-      <div ref={box.ref}><p className="text-[14px] leading-[18px] text-ink2">What ordering too much or too little is likely to cost. Press a quantity.</p><OrderCurve width={box.width} height={150} units={v.units} curve={order.curve} chosenM3={plan.orderedM3} bestM3={order.orderM3} meanM3={order.meanM3} call={order.callBalance ? { firstM3: order.callBalance.firstM3, cost: order.callBalance.cost } : null} onPick={(m3) => { save({ orderM3: m3 }); }} /></div>
+      <div ref={boxRef}><p className="text-[14px] leading-[18px] text-ink2">What ordering too much or too little is likely to cost. Press a quantity.</p><OrderCurve width={box.width} height={150} units={v.units} all={order.curve} chosenM3={plan.orderedM3} bestM3={order.orderM3} meanM3={order.meanM3} call={order.callBalance ? { firstM3: order.callBalance.firstM3, cost: order.callBalance.cost } : null} onPick={(m3) => { save({ orderM3: m3 }); }} /></div>
       <div className="grid grid-cols-2 gap-2">
         <button type="button" className={`btn justify-between! ${order.cheaper === 'firm' ? '' : 'line'}`} onClick={() => { set({ sheet: 'order' }); }}><span>Firm {volume(order.orderM3, v.units).value}</span><span className="tnum">{Math.round(order.cost)}</span></button>
         {order.callBalance && <p className="flex items-center justify-between border border-line px-3"><span>Call the balance after {volume(order.callBalance.firstM3, v.units, 1).value}</span><span className="tnum font-semibold">{Math.round(order.callBalance.cost)}</span></p>}

@@ -7,7 +7,7 @@ import { momentText } from '../../app/stages.ts';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { LiveRoute } from '../../drawing/LiveRoute.tsx';
-import { MarchChart } from '../../drawing/MarchChart.tsx';
+import { marchAxis, MarchChart } from '../../drawing/MarchChart.tsx';
 import { SlumpCone } from '../../drawing/SlumpCone.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Mark, type VERDICT_WORD } from '../../ui/Mark.tsx';
@@ -19,15 +19,15 @@ export function PourGround() {
   const v = usePour();
   const { set } = useFocus();
   const wide = useWide();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const { lifts } = v.record.pour.settings;
   const live = wide ? Math.min(150, 62 + lifts * 26) : box.height;
   const now = v.minuteOf(v.nowMs);
   const seam = v.progress.seams[0];
   return (
-    <div ref={box.ref} className="h-full">
-      <LiveRoute width={box.width} height={live} route={v.plan.route} progress={v.progress} lifts={lifts} nowMs={v.nowMs} onPick={() => { set({ sheet: v.progress.current ? 'stop' : 'start' }); }} />
-      {wide && <MarchChart width={box.width} height={box.height - live} plan={v.plan} units={v.units} maxAgeMin={v.mix.maxAgeMin} nowMin={now > -60 && now < 1500 ? now : null} weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))}
+    <div ref={boxRef} className="h-full">
+      <LiveRoute width={box.width} height={live} route={v.plan.route} progress={v.progress} lifts={lifts} nowMs={v.nowMs} onPick={() => { set({ sheet: v.progress.current ? 'stop' : 'start' }); }} {...(wide ? { axis: marchAxis(box.width, v.plan.loadIds.length) } : {})} />
+      {wide && <MarchChart strip={false} width={box.width} height={box.height - live} plan={v.plan} units={v.units} maxAgeMin={v.mix.maxAgeMin} nowMin={now > -60 && now < 1500 ? now : null} weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))}
         actual={{ placements: v.progress.placements, loads: v.loads, minuteOf: v.minuteOf, seamShutsMin: seam ? v.minuteOf(seam.shutsMs) : null, knitMin: v.progress.knitMin }} />}
     </div>
   );
@@ -51,7 +51,7 @@ export function PourBench() {
       <Headline />
       {here ? <LoadCard load={here} /> : waiting[0] && progress.finishedMs === null ? <NextLoad id={waiting[0].id} /> : null}
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        <button type="button" className={`btn min-h-[60px] ${here ? 'line' : ''}`} onClick={() => { set({ sheet: `load:${waiting[0]?.id ?? 'next'}` }); }}>Load is here</button>
+        <button type="button" className={`btn min-h-[60px] ${here || progress.finishedMs !== null ? 'line' : ''}`} onClick={() => { set({ sheet: `load:${waiting[0]?.id ?? 'next'}` }); }}>Load is here</button>
         <button type="button" className={`btn min-h-[60px] ${here && !here.slump ? '' : 'line'}`} onClick={() => { set({ sheet: 'slump:here' }); }} disabled={!here}>Slump</button>
         {progress.current ? <button type="button" className="btn min-h-[60px]" onClick={() => { set({ sheet: 'stop' }); }}>Stop placing</button> : <button type="button" className={`btn min-h-[60px] ${here?.advice === 'accept' ? '' : 'line'}`} onClick={() => { set({ sheet: 'start' }); }} disabled={progress.toFillM3 < 1e-6}>Start placing</button>}
         <button type="button" className="btn line min-h-[60px]" onClick={() => { set({ sheet: `end:${here?.id ?? ''}` }); }} disabled={!here}>Truck is empty</button>
@@ -105,14 +105,14 @@ function NextLoad({ id }: { id: string }) {
 
 function LoadCard({ load }: { load: LoadState }) {
   const v = usePour();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const range = judgeSlump(v.mix, v.record.site.ruleProfile, load.slump?.measuredMm ?? v.mix.slumpMm, load.slump?.where ?? 'truck').result;
   const a = ADVICE[load.advice];
   return (
     <section aria-label={`Load ${load.id}`} className="border-t border-hair pt-2">
       <h2 className="head text-[22px] leading-7">Load {load.id.replace('L', '')} at the chute <span className="font-sans text-[16px] font-normal text-ink2">{textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket {load.ticket}</span></h2>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-3">
-        <div ref={box.ref}><SlumpCone width={box.width} height={120} measuredMm={load.slump?.measuredMm ?? null} lowMm={range.lowMm} highMm={range.highMm} targetMm={v.mix.slumpMm} units={v.units} good={range.verdict === 'accept'} /></div>
+        <div ref={boxRef}><SlumpCone width={box.width} height={120} measuredMm={load.slump?.measuredMm ?? null} lowMm={range.lowMm} highMm={range.highMm} targetMm={v.mix.slumpMm} units={v.units} good={range.verdict === 'accept'} /></div>
         <div>
           <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump><T>{load.slump ? lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '') : '–'}</T></span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}>{Math.round(load.ageMin ?? 0)}</span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
           <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><T>{`${a.text}${load.slump && load.slump.verdict !== 'accept' ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></p>

@@ -40,7 +40,10 @@ function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const i = v.plan.loadIds.indexOf(id);
   const planned = v.plan.trucks.result.loads[i];
   const [ticket, setTicket] = useState('');
-  const [vol, setVol] = useState<number | null>(planned ? Math.round((planned.volumeM3 / perUnit(us)) * 100) / 100 : null);
+  // A load beyond the plan is most likely what the balance still asks for, in the plant's steps.
+  const missing = v.progress.balanceM3 > 0 ? Math.ceil(v.progress.balanceM3 / v.plant.stepM3) * v.plant.stepM3 : null;
+  const expected = planned?.volumeM3 ?? missing;
+  const [vol, setVol] = useState<number | null>(expected === null ? null : Math.round((expected / perUnit(us)) * 100) / 100);
   const [age, setAge] = useState<number | null>(Math.round(v.plant.travel.medianMin));
   const [temp, setTemp] = useState<number | null>(null);
   const ready = ticket.trim() !== '' && vol !== null && vol > 0 && vol * perUnit(us) <= 20 && age !== null && age >= 0 && age < 600;
@@ -72,7 +75,7 @@ function SlumpSheet({ id, onClose }: { id: string; onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title={`Slump of load ${id.replace('L', '')}`}>
       <div className="mb-3 flex gap-2">{(['truck', 'hose'] as const).map((w) => <button key={w} type="button" className="chip" aria-pressed={where === w} onClick={() => { setWhere(w); }}>at the {w}</button>)}</div>
-      <TapePad units={v.units} placeKey={`slump-${id}`} signed={false} onTyping={setMm} takeLabel="Take" onTake={(read) => { if (read >= 0 && read <= 300) void v.write('slump', { loadId: id, measuredMm: read, where }).then(onClose); }}
+      <TapePad units={v.units} signed={false} onTyping={setMm} takeLabel="Take" onTake={(read) => { if (read >= 0 && read <= 300) void v.write('slump', { loadId: id, measuredMm: read, where }).then(onClose); }}
         echo={judged && mm !== null ? <b className={judged.verdict === 'accept' ? 'text-good-t' : 'text-chalk-t'}><T>{`${lengthText(mm, v.units)}: ${judged.verdict === 'accept' ? 'good' : judged.verdict === 'low' ? 'too stiff' : 'too wet'}, ${lengthText(Math.abs(judged.marginMm), v.units)} ${judged.marginMm >= 0 ? 'inside' : 'outside'}`}</T></b> : <span className="text-ink2"><T>{mm !== null ? `A slump is between 0 and ${lengthText(300, v.units)}.` : `${lengthText(v.mix.slumpMm, v.units)} ordered.`}</T></span>} />
     </Sheet>
   );

@@ -1,4 +1,5 @@
-import { scaleLinear } from 'd3';
+import { ArrowRight } from 'lucide-react';
+import { Link } from 'react-router';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { PourAnswer } from '../../../contract/index.ts';
 import { gateOf } from '../../../core/check/gate.ts';
@@ -12,6 +13,8 @@ import { isClosed } from '../../../core/pourlog/state.ts';
 import { clockText, strength, textOf, volume } from '../../../core/units/index.ts';
 import { logStore } from '../../sync/log-store.ts';
 import { Mark } from '../../ui/Mark.tsx';
+import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
+import { momentDay, StripDays, stripScale } from './strip.tsx';
 
 /** What a lane needs of a pour, from the same core as its stages. */
 function useLane(record: PourAnswer, nowMs: number) {
@@ -25,51 +28,64 @@ function useLane(record: PourAnswer, nowMs: number) {
     if (!mix || !plant) return null;
     const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), log.state);
     const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
-    const loads = loadsOf(log.state, plan.loadIds, mix, site.ruleProfile, nowMs);
-    const progress = progressOf(pour, mix, plan.route, plan.orderedM3, log.state, loads, nowMs);
+    const loads = loadsOf(log.state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
+    const progress = progressOf(pour, mix, plan.route, log.state, loads, nowMs);
     return { mix, plan, gate: gateOf(pour, points, log.state, record.siteVersion), progress, curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state) };
   }, [record, log, nowMs]);
 }
 
 const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
-const W = 600;
-const H = 58;
+const H = 112;
 
-/** The lane's own stretch of the strip: days before narrow, today wide, days after narrow. */
-export function LaneStrip({ record, nowMs, dayMs }: { record: PourAnswer; nowMs: number; dayMs: number | null }) {
+/** The lane's own stretch of the strip: when it is checked and poured, and how its strength grows. */
+export function LaneStrip({ record, nowMs, todayMs, width }: { record: PourAnswer; nowMs: number; todayMs: number; width: number }) {
   const lane = useLane(record, nowMs);
-  const todayMs = Math.floor((nowMs - (dayMs ?? 0)) / DAY) * DAY + (dayMs ?? 0);
-  const x = scaleLinear([todayMs - 14 * DAY, todayMs + 5 * HOUR, todayMs + 20 * HOUR, todayMs + 15 * DAY], [0, 130, 430, W]).clamp(true);
-  if (!lane) return null;
+  if (!lane || width < 60) return null;
+  const x = stripScale(todayMs, width);
+  const dayMs = record.pour.date === null ? null : midnightMs(record.pour.date, record.site.timeZone);
   const start = dayMs === null ? null : lane.progress.startedMs ?? dayMs + record.pour.settings.firstLoadMin * 60_000;
   const end = dayMs === null ? null : lane.progress.finishedMs ?? dayMs + lane.plan.timetable.finishMin * 60_000;
   const c = lane.curing;
+  const foot = H - 12;
+  const narrow = start !== null && Math.abs(start - todayMs - 12 * HOUR) > 12 * HOUR;
+  const label = start === null || end === null ? '' : narrow ? momentDay(start, record.site.timeZone) : `${clockText(record.pour.settings.firstLoadMin)}, ${lane.plan.loadIds.length} loads, done ${clockText((end - (dayMs ?? 0)) / 60_000)}`;
+  const right = start !== null && x(start) > width * 0.72;
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} className="block h-[58px] w-full" preserveAspectRatio="none" aria-hidden="true">
-      <rect x={x(todayMs + 5 * HOUR)} width={x(todayMs + 20 * HOUR) - x(todayMs + 5 * HOUR)} height={H} fill="var(--sheet)" />
-      <path d={`M0 ${H - 6}H${W}`} stroke="var(--hair)" vectorEffect="non-scaling-stroke" />
-      {c && <path d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${H - 6 - (p.strengthMPa / lane.mix.fcMPa) * (H - 16)}`).join('L')}`} fill="none" stroke="var(--fresh)" strokeWidth="2" strokeDasharray="6 4" vectorEffect="non-scaling-stroke" />}
-      {start !== null && end !== null && <rect x={x(start)} y="10" width={Math.max(5, x(end) - x(start))} height={H - 16} fill={lane.progress.startedMs === null ? 'var(--fresh-2)' : 'var(--fresh)'} stroke="var(--fresh)" strokeWidth="2" vectorEffect="non-scaling-stroke" />}
-      <path d={`M${x(nowMs)} 0V${H}`} stroke="var(--chalk)" strokeWidth="3" vectorEffect="non-scaling-stroke" />
+    <svg width={width} height={H} aria-hidden="true" className="block">
+      <StripDays todayMs={todayMs} scale={x} height={H} />
+      <path d={`M0 ${foot}H${width}`} stroke="var(--hair)" />
+      {c && <><path d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${foot - (p.strengthMPa / lane.mix.fcMPa) * (H - 40)}`).join('L')}`} fill="none" stroke="var(--fresh)" strokeWidth="2.5" strokeDasharray="6 4" /><path d={`M0 ${foot - (H - 40)}H${width}`} stroke="var(--chalk)" /><text x={width - 4} y={foot - (H - 40) - 5} textAnchor="end" fontSize="14" className="halo" style={{ fill: 'var(--chalk-t)' }}>f′c {strength(lane.mix.fcMPa, record.site.units).value}</text></>}
+      {start !== null && end !== null && <><rect x={x(start)} y="26" width={Math.max(6, x(end) - x(start))} height={foot - 26} fill={lane.progress.startedMs === null ? 'var(--fresh-2)' : 'var(--fresh)'} stroke="var(--fresh)" strokeWidth="2" /><text x={right ? x(end) : x(start)} y="19" textAnchor={right ? 'end' : 'start'} fontSize="15" className="b halo">{label}</text></>}
+      {dayMs === null && <text x={x(todayMs + 7 * HOUR)} y={foot - 22} fontSize="15" className="q">no date yet</text>}
+      <path d={`M${x(nowMs)} 0V${H}`} stroke="var(--chalk)" strokeWidth="3" />
     </svg>
   );
 }
 
 /** In words, what holds each pour, or how it stands. */
+/** The next act over all pours of the site: the one poured today or soonest that something holds. */
+export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
+  const lane = useLane(record, nowMs);
+  if (!lane) return null;
+  const { code, date } = record.pour;
+  const when = date === null ? 'has no date yet' : `pours ${date === localDate(nowMs, record.site.timeZone) ? 'today' : momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)} at ${clockText(record.pour.settings.firstLoadMin)}`;
+  const stage = lane.progress.startedMs !== null ? 'pour' : 'check';
+  return <footer className="next sticky bottom-0 h-16 max-sm:h-24"><span className="head hidden text-[14px] text-ink2 sm:inline">Next</span><p>{code} {when} and is {lane.gate.ready ? 'ready.' : <><b>not ready</b>. {lane.gate.rows.length} thing{lane.gate.rows.length > 1 ? 's' : ''} hold it.</>}</p><Link className="btn" to={`/pours/${record.id}/${stage}`}>Open {code}<ArrowRight size={22} aria-hidden="true" /></Link></footer>;
+}
+
 export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
   if (!lane) return null;
   const units = record.site.units;
   const { gate, curing, progress, plan, closed } = lane;
   const date = record.pour.date;
-  const when = date ? `${date.slice(8)}.${date.slice(5, 7)}., ${clockText(record.pour.settings.firstLoadMin)}` : 'no date yet';
+  const when = date ? `${momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)}, ${clockText(record.pour.settings.firstLoadMin)}` : 'no date yet';
   const amount = `${textOf(volume(plan.orderedM3, units, 1))} in ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`;
-  if (curing) return <p className="leading-5"><b className="head flex items-center gap-2 text-[20px] leading-6 text-good-t"><Mark verdict="good" />{closed ? 'Closed' : curing.mayStrip ? 'Forms may come off' : 'Curing'}</b>{textOf(strength(curing.strengthMPa, units))} by temperature</p>;
-  if (progress.startedMs !== null) return <p className="leading-5"><b className="head flex items-center gap-2 text-[20px] leading-6"><Mark verdict="tight" />Pouring</b>{textOf(volume(progress.placedM3, units, 1))} placed</p>;
+  if (curing) return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className="head mt-1 flex items-center gap-2 text-[20px] leading-6 text-good-t"><Mark verdict="good" />{closed ? 'Closed' : curing.mayStrip ? 'Forms may come off' : 'Curing'}</b>{textOf(strength(curing.strengthMPa, units))} by temperature</p>;
+  if (progress.startedMs !== null) return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className="head mt-1 flex items-center gap-2 text-[20px] leading-6"><Mark verdict="tight" />Pouring</b>{textOf(volume(progress.placedM3, units, 1))} placed</p>;
   const n = gate.rows.length;
   const untouched = gate.read === 0;
   const label = gate.ready ? 'Nothing holds it' : untouched ? 'Nothing read yet' : `${n} thing${n > 1 ? 's' : ''} hold${n > 1 ? '' : 's'} it`;
   const tone = gate.ready ? 'text-good-t' : untouched ? '' : gate.counts.out ? 'text-chalk-t' : 'text-ochre-t';
-  return <p className="leading-5"><b className={`head flex items-center gap-2 text-[20px] leading-6 ${tone}`}><Mark verdict={gate.ready ? 'good' : untouched ? 'unread' : gate.counts.out ? 'out' : 'held'} />{label}</b>{!untouched && !gate.ready && `${gate.counts.out} out, ${gate.counts.held} question, ${gate.counts.unread} to read. `}{when}, {amount}</p>;
+  return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className={`head mt-1 flex items-center gap-2 text-[20px] leading-6 ${tone}`}><Mark verdict={gate.ready ? 'good' : untouched ? 'unread' : gate.counts.out ? 'out' : 'held'} />{label}</b>{!untouched && !gate.ready && `${gate.counts.out} out, ${gate.counts.held} question, ${gate.counts.unread} to read. `}{when}, {amount}</p>;
 }

@@ -23,11 +23,11 @@ export function SetOutGround() {
   const v = usePour();
   const { run, set } = useFocus();
   const wide = useWide();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const selected = run ?? v.record.pour.elements[0] ?? null;
   return (
     <div className="flex h-full flex-col">
-      <div ref={box.ref} className="min-h-0 flex-1"><PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 64 : 22} labels /></div>
+      <div ref={boxRef} className="min-h-0 flex-1"><PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 64 : 22} labels /></div>
       {wide && <TakeoffTable selected={selected} onSelect={(id) => { set({ run: id }); }} />}
     </div>
   );
@@ -37,7 +37,7 @@ function TakeoffTable({ selected, onSelect }: { selected: string | null; onSelec
   const v = usePour();
   const bars = useBars();
   const own = v.plan.route.takeoff.elements.filter((e) => v.record.pour.elements.includes(e.id));
-  const barWords = (id: string) => bars.filter((b) => b.elementId === id).map((b) => `${b.count} ${barText(b.bar)} ${ROLE[b.role]}`).slice(0, 2).join(', ');
+  const barWords = (id: string) => bars.filter((b) => b.elementId === id).map((b) => `${b.count} × ${barText(b.bar)} ${ROLE[b.role]}`).slice(0, 2).join(', ');
   const total = own.reduce((s, e) => ({ formM2: s.formM2 + e.formM2, lengthM: s.lengthM + e.lengthM }), { formM2: 0, lengthM: 0 });
   return (
     <div className="max-h-[42%] overflow-auto px-4 pb-3">
@@ -63,7 +63,7 @@ function TakeoffTable({ selected, onSelect }: { selected: string | null; onSelec
 export function SetOutBench() {
   const v = usePour();
   const { run, set } = useFocus();
-  const box = useSize();
+  const [boxRef, box] = useSize();
   const wide = useWide();
   const bars = useBars();
   const id = run ?? v.record.pour.elements[0] ?? '';
@@ -77,17 +77,17 @@ export function SetOutBench() {
   return (
     <div className="flex flex-col gap-3">
       <div className="flex items-start gap-4">
-        <h1 className="big text-[40px] leading-10">{id}</h1>
+        <h2 className="big text-[40px] leading-10">{id}</h2>
         <div className="min-w-0 flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? 'pad'}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. Bottom at {textOf(level(spec?.bottomM ?? pad?.bottomM ?? 0, v.units))}.</p></div>
       </div>
-      <div ref={box.ref} className="h-[250px] w-full shrink-0"><SectionDrawing site={site} elementId={id} width={box.width} height={250} /></div>
+      <div ref={boxRef} className="h-[250px] w-full shrink-0"><SectionDrawing site={site} elementId={id} width={box.width} height={250} /></div>
       <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
         <div><dt className="text-ink2">concrete</dt><dd><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></dd></div>
         <div><dt className="text-ink2">forms</dt><dd><Big figure={area(amounts.formM2, v.units)} size={32} /></dd></div>
         <div><dt className="text-ink2">{pad ? 'size' : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{pad ? `${lengthText(pad.widthM * 1000, v.units)}` : distanceText(amounts.lengthM, v.units)}</T></dd></div>
       </dl>
       <div className="rows border-t border-hair">
-        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} {barText(b.bar)} {ROLE[b.role]}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><span className="tnum">{textOf(mass(b.massKg, v.units))}</span></p>)}
+        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><span className="tnum">{textOf(mass(b.massKg, v.units))}</span></p>)}
       </div>
       <div className="flex items-center justify-between"><Working id="takeoff" steps={steps} /><a className="btn line" href={`/api/sites/${v.record.siteId}/export`} download>Site file</a></div>
       <TypeSchedule currentMark={spec?.type ?? null} onSelect={(mark) => { const r = site.runs.find((x) => x.type === mark && v.record.pour.elements.includes(x.id)); if (r) set({ run: r.id }); }} />
@@ -113,7 +113,7 @@ function TypeSchedule({ currentMark, onSelect }: { currentMark: string | null; o
             <button key={t.mark} type="button" disabled={here.length === 0} onClick={() => { onSelect(t.mark); }} className={`flex min-h-12 w-full items-center gap-3 px-1 py-1 text-left disabled:opacity-100 ${t.mark === currentMark ? 'bg-ink text-ground' : ''}`}>
               <b className="w-8">{t.mark}</b>
               <svg width="74" height="30" aria-hidden="true"><rect x="1" y={28 - t.depthM * px} width={t.widthM * px} height={t.depthM * px} fill="var(--ground)" stroke={t.mark === currentMark ? 'var(--ground)' : 'var(--ink)'} strokeWidth="1.5" />{Array.from({ length: t.continuous.count }, (_, i) => <circle key={i} cx={1 + t.widthM * px * ((i + 0.7) / (t.continuous.count + 0.4))} cy={28 - (t.coverBottomMm / 1000) * px - 2} r="1.8" fill="var(--ink)" />)}</svg>
-              <span className="flex-1 truncate"><T>{`${lengthText(t.widthM * 1000, v.units)} × ${lengthText(t.depthM * 1000, v.units)}`}</T></span><span className="hidden truncate sm:inline">{t.continuous.count} {barText(t.continuous.bar)}</span><span className="w-16 text-right">{here.length ? `${here.length} run${here.length > 1 ? 's' : ''}` : ''}</span>
+              <span className="flex-1 truncate"><T>{`${lengthText(t.widthM * 1000, v.units)} × ${lengthText(t.depthM * 1000, v.units)}`}</T></span><span className="hidden truncate sm:inline">{t.continuous.count} × {barText(t.continuous.bar)}</span><span className="w-16 text-right">{here.length ? `${here.length} run${here.length > 1 ? 's' : ''}` : ''}</span>
             </button>
           );
         })}

@@ -1,0 +1,79 @@
+import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { allSent } from './walk.ts';
+
+/** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
+
+test('two browsers at once see each other’s entries without a reload', async ({ page, server, browser }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/check`);
+  const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await signIn(other, server, 'T. Oakes');
+  await other.goto(`${server.url}/pours/${id}/check?run=R&check=R/braced`);
+  await expect(page.getByText('0 of 16 read').first()).toBeVisible();
+  await other.getByRole('button', { name: 'Good', exact: true }).click();
+  await expect(page.getByText('1 of 16 read').first()).toBeVisible({ timeout: 8000 });
+  // Both write at the same moment; both are kept.
+  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/tied`);
+  await Promise.all([
+    page.getByRole('button', { name: 'Good', exact: true }).click(),
+    other.locator('.bench').getByRole('button', { name: /^\d/ }).first().waitFor().catch(() => undefined).then(() => other.evaluate(async (p) => { const r = await fetch(`/api/pours/${p}/events`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ events: [{ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'note', body: { text: 'At the same moment' } }] }) }); if (!r.ok) throw new Error(await r.text()); }, id)),
+  ]);
+  await allSent(page);
+  const log = await logOf(page, id);
+  expect(log.map((e) => e.seq)).toEqual(log.map((_, i) => i + 1));
+  expect(log.map((e) => e.kind).sort()).toEqual(['mark', 'mark', 'note']);
+});
+
+test('ten entries made without signal, with a reload in between, arrive exactly once', async ({ page, server, context }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/pour`);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  // One visit under the worker, so that it has the answers it needs for the reload.
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
+  await context.setOffline(true);
+  const note = async (n: number) => {
+    await page.getByRole('button', { name: 'Note' }).click();
+    await page.getByLabel('What happened').fill(`Without signal ${n}`);
+    await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+  };
+  for (let n = 1; n <= 5; n += 1) await note(n);
+  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
+  await page.reload();
+  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
+  for (let n = 6; n <= 10; n += 1) await note(n);
+  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '10');
+  await context.setOffline(false);
+  await allSent(page);
+  const texts = (await logOf(page, id)).map((e) => e.body.text);
+  expect(texts).toEqual(Array.from({ length: 10 }, (_, i) => `Without signal ${i + 1}`));
+});
+
+test('the server is killed between two entries and nothing acknowledged is lost', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/pour`);
+  const note = async (text: string) => {
+    await page.getByRole('button', { name: 'Note' }).click();
+    await page.getByLabel('What happened').fill(text);
+    await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+  };
+  await note('Before the kill');
+  await allSent(page);
+  await server.stop('SIGKILL');
+  await note('While it was down');
+  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '1');
+  await server.start(true);
+  await allSent(page);
+  const log = await logOf(page, id);
+  expect(log.map((e) => e.body.text)).toEqual(['Before the kill', 'While it was down']);
+  const check = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}/log.jsonl`)).text(), id);
+  expect(check.trim().split('\n')).toHaveLength(2);
+});

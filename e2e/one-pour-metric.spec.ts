@@ -1,0 +1,93 @@
+import { execFileSync } from 'node:child_process';
+import fs from 'node:fs';
+import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
+import { allSent, inspect, place, readEverything, signOwn, takeLoad, truckEmpty } from './walk.ts';
+
+test('K1 of the creamery from drawing to report, in metric', async ({ page, server }) => {
+  test.setTimeout(240_000);
+  await signIn(page, server);
+  await page.getByRole('button', { name: /Kestrel/ }).click();
+  await page.locator('[data-pour="K1"]').click();
+  const id = await pourId(page, 'K1');
+
+  // Set out: the plan, a run, its section and take-off.
+  await page.getByRole('link', { name: /Set out/ }).click();
+  await page.getByRole('button', { name: 'Run SE1' }).click();
+  await expect(page.getByRole('heading', { name: 'SE1' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Section of SE1: 800 mm by 300 mm' })).toBeVisible();
+  await expect(page.locator('.bench')).toContainText('m³');
+  await expect(page.locator('body')).not.toContainText(/yd³|ft²|psi|°F|\d ft \d/);
+
+  // Check: every place read in mm; a reload half-way loses nothing.
+  await page.getByRole('link', { name: /^Check/ }).click();
+  const { readings } = await readEverything(page, ({ wanted, title }) => (/Spacing/.test(title) ? String(Number(wanted.replace(/\D/g, '')) * 6) : /off the mark/.test(title) ? '4' : /Lap/.test(title) ? String(Number(wanted.replace(/\D/g, '')) + 20) : wanted.replace(/\D/g, '')));
+  expect(readings).toBe(81);
+  await page.reload();
+  await expect(page.getByText('81 of 81 read').first()).toBeVisible();
+  await signOwn(page);
+  await inspect(page);
+
+  // Plan: order and loads by the core, settled with one press.
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await expect(page.getByRole('img', { name: /March chart: .* 0 cold seams/ })).toBeVisible();
+  await page.locator('[data-next]').click();
+  await page.getByRole('button', { name: /Settle on/ }).click();
+  await expect(page.locator('.bench').getByText('ordered', { exact: true })).toBeVisible();
+
+  // Pour: the morning after.
+  await forward(page, 18 * 60 + 25);
+  await page.getByRole('link', { name: /^Pour/ }).click();
+  await page.getByRole('button', { name: 'Weather' }).click();
+  await page.getByLabel('Air, °C').fill('6');
+  await page.getByRole('button', { name: 'Log weather' }).click();
+  await takeLoad(page, 1, '4410', '125');
+  await expect(page.locator('[data-load-verdict="accept"]')).toBeVisible();
+  const balance = () => page.locator('[data-balance]').getAttribute('data-balance');
+  const first = await balance();
+  await place(page, 'SS', 'full', () => forward(page, 9));
+  await expect(page.locator('path[data-actual]')).toHaveCount(1);
+  expect(await balance()).not.toBe(first);
+  await place(page, 'SE1', 'full', () => forward(page, 4));
+  await place(page, 'SE2', 'full', () => forward(page, 5));
+  await place(page, 'SN', 75, () => forward(page, 6));
+  await truckEmpty(page);
+  await takeLoad(page, 2, '4411', '60 mm');
+  await expect(page.locator('[data-load-verdict="tooStiff"]')).toContainText('too stiff');
+  await page.locator('[data-next]').click();
+  await page.getByLabel(/Reason/).fill('Plasticiser added by the driver, slump read again at 120');
+  await page.getByRole('button', { name: 'Place it' }).click();
+  await place(page, 'SN', 'full', () => forward(page, 3));
+  await place(page, 'SW', 'full', () => forward(page, 8));
+  await truckEmpty(page);
+  await expect(page.getByText(/All placed at/)).toBeVisible();
+  await expect(page.locator('path[data-actual]')).toHaveCount(6);
+
+  // Cure: a cold night, temperatures, forms off, closed.
+  await page.getByRole('link', { name: /^Cure/ }).click();
+  const temperature = async (c: string) => { await page.getByRole('button', { name: 'Read temperature' }).first().click(); await page.getByLabel(/Read, °C/).fill(c); await page.getByRole('button', { name: 'Log temperature' }).click(); await expect(page.getByRole('dialog')).toBeHidden(); };
+  await temperature('14');
+  await expect(page.getByText(/Forms stay on until/).first()).toBeVisible();
+  await forward(page, 24 * 60);
+  await temperature('12');
+  await forward(page, 48 * 60);
+  await temperature('10');
+  await expect(page.getByText('Forms may come off.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Strip', exact: true }).last().click();
+  await page.getByRole('button', { name: 'Forms are off 5 of 5' }).click();
+  await page.getByRole('button', { name: 'Close the pour' }).click();
+  await page.getByRole('button', { name: 'Close K1' }).click();
+  await expect(page.getByText('K1 is closed, its log is whole.')).toBeVisible();
+  await allSent(page);
+
+  // Report and log: both hold what was done; the export verifies without the server, and not when touched.
+  const pdf = await page.request.get(`${server.url}/api/pours/${id}/report.pdf`);
+  expect(pdf.headers()['content-type']).toContain('application/pdf');
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const file = test.info().outputPath('K1-log.jsonl');
+  fs.writeFileSync(file, await (await page.request.get(`${server.url}/api/pours/${id}/log.jsonl`)).body());
+  const verify = (f: string) => execFileSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'scripts/verify-log.ts', f], { encoding: 'utf8', stdio: 'pipe' });
+  const entries = await logOf(page, id);
+  expect(verify(file)).toContain(`${entries.length} entries, chain whole`);
+  fs.writeFileSync(file, fs.readFileSync(file, 'utf8').replace('"filledRatio":0.75', '"filledRatio":0.95'));
+  expect(() => verify(file)).toThrow(/was changed after it was written/);
+});

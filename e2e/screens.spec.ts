@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, pourId, signIn, test } from './server.ts';
+
+/** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
+
+for (const theme of ['sun', 'dusk'] as const) {
+  test(`no station has an accessibility violation in ${theme}`, async ({ page, server }) => {
+    await signIn(page, server);
+    await page.evaluate((t) => { localStorage.setItem('jactum-theme', t); }, theme);
+    const id = await pourId(page, 'P2');
+    for (const path of ['/', ...['setout', 'check?run=E1&check=E1/cover-inside', 'plan', 'pour', 'cure'].map((s) => `/pours/${id}/${s}`)]) {
+      await page.goto(server.url + path);
+      await page.waitForLoadState('networkidle').catch(() => undefined);
+      await expect(page.locator('main').first()).toBeVisible();
+      await page.waitForTimeout(300);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((x) => `${path} ${x.id}: ${x.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+    }
+  });
+}
+
+test('on a phone a reading is taken with the keys of the pad, none under the edge of the screen', async ({ browser, server }) => {
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
+  const key = (name: string) => page.locator('.bench').getByRole('button', { name, exact: true });
+  for (const name of ['1', '2', '7/8', 'Back']) {
+    const box = await key(name).boundingBox();
+    expect(box && box.y + box.height).toBeLessThanOrEqual(844 - 96);
+    expect(box?.height).toBeGreaterThanOrEqual(48);
+  }
+  await key('1').tap();
+  await key('1/2').tap();
+  await expect(page.locator('[data-reading]')).toContainText('1⁄2');
+  await page.locator('.bench').getByRole('button', { name: /^Take/ }).locator('visible=true').tap();
+  await expect(page.getByText('1 of 16 read')).toBeVisible();
+});
+
+test('keys walk the stations, do the next line, and keep still while a field has the focus', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/setout`);
+  await expect(page.getByRole('heading', { name: 'R', exact: true })).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/plan$/);
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog', { name: 'Weather now' })).toBeVisible();
+  await page.getByLabel(/Wind/).fill('2');
+  await expect(page).toHaveURL(/\/pour\?sheet=weather$/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('1');
+  await expect(page.getByRole('heading', { name: 'R', exact: true })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page).toHaveURL(/\/check\?run=R/);
+});
+
+test('a broken site file names where it is wrong and stores nothing', async ({ page, server }) => {
+  await signIn(page, server);
+  const bring = (text: string) => page.locator('input[type=file]').setInputFiles({ name: 'yard.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await bring('{\n "format": "jactum.site/1",\n "name": oops\n}');
+  await expect(page.getByRole('alert')).toContainText('yard.json is not JSON: something is wrong on line 3');
+  const site = { format: 'jactum.site/1', name: 'Yard', units: 'us', latitude: 45, longitude: -92, timeZone: 'America/Chicago', ruleProfile: 'us-aci', nodes: [{ id: 'a', xM: 0, yM: 0 }, { id: 'b', xM: 5, yM: 0 }], runs: [{ id: 'r', kind: 'footing', type: 'F9', from: 'a', to: 'b', bottomM: 0 }] };
+  await bring(JSON.stringify(site));
+  await expect(page.getByRole('alert')).toContainText('runs.0.type names F9');
+  await expect(page.getByRole('button', { name: /Yard/ })).toHaveCount(0);
+  await bring(JSON.stringify({ ...site, runs: [] }));
+  await expect(page.getByRole('button', { name: /Yard/ })).toBeVisible();
+});
+
+test('a plan written over by somebody else is shown, not lost', async ({ page, server, browser }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/plan`);
+  await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, server);
+  await other.goto(`${server.url}/pours/${id}/plan`);
+  await other.getByRole('button', { name: 'More: waste in 100' }).click();
+  await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
+  await page.getByRole('button', { name: 'More: lift', exact: false }).first().click();
+  await expect(page.getByText(/Somebody changed this plan while you were at it/)).toBeVisible();
+  await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
+});

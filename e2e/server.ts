@@ -1,0 +1,75 @@
+import { test as base, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import fs from 'node:fs';
+import net from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+
+/** A freshly seeded demo server of its own for every test, on a free port, so that tests cannot disturb each other. */
+export class DemoServer {
+  readonly port: number;
+  readonly dataDir: string;
+  #child: ChildProcess | null = null;
+  constructor(port: number, dataDir: string) { this.port = port; this.dataDir = dataDir; }
+  get url(): string { return `http://127.0.0.1:${this.port}`; }
+
+  async start(keep = false): Promise<void> {
+    this.#child = spawn(process.execPath, ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])], { env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir, LOG_LEVEL: 'silent', SIGN_IN_LIMIT: '1000' }, stdio: ['ignore', 'ignore', 'inherit'] });
+    for (let i = 0; i < 150; i += 1) {
+      try { if ((await fetch(`${this.url}/api/health`)).ok) return; } catch { /* not up yet */ }
+      await new Promise((r) => setTimeout(r, 100));
+    }
+    throw new Error('the demo server did not start');
+  }
+
+  async stop(signal: NodeJS.Signals): Promise<void> {
+    const child = this.#child;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((r) => child.once('exit', r));
+    child.kill(signal);
+    await gone;
+    this.#child = null;
+  }
+}
+
+const freePort = (): Promise<number> => new Promise((resolve) => { const s = net.createServer().listen(0, '127.0.0.1', () => { const { port } = s.address() as net.AddressInfo; s.close(() => { resolve(port); }); }); });
+
+export const test = base.extend<{ server: DemoServer }>({
+  server: async ({}, use) => { // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
+    const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
+    const server = new DemoServer(await freePort(), dataDir);
+    await server.start();
+    await use(server);
+    await server.stop('SIGKILL');
+    fs.rmSync(dataDir, { recursive: true, force: true });
+  },
+});
+export { expect } from '@playwright/test';
+
+/** Signs in as one of the demo's people, with one press. */
+export async function signIn(page: Page, server: DemoServer, name = 'I. Brandvold'): Promise<void> {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await page.getByRole('heading', { name: 'Pours' }).waitFor();
+}
+
+interface PourRow { id: string; code: string }
+/** The id of a pour by its code, through the signed-in page. */
+export async function pourId(page: Page, code: string): Promise<string> {
+  const pours = await page.evaluate(async () => (await fetch('/api/pours')).json() as Promise<PourRow[]>);
+  const found = pours.find((p) => p.code === code);
+  if (!found) throw new Error(`no pour ${code}`);
+  return found.id;
+}
+
+interface Entry { id: string; seq: number; kind: string; body: Record<string, unknown>; at: string; actor: string }
+/** The log of a pour as the server has it. */
+export const logOf = (page: Page, id: string): Promise<Entry[]> => page.evaluate(async (p) => (await fetch(`/api/pours/${p}/events`)).json() as Promise<Entry[]>, id);
+
+/** Puts the demo's clock forward, and waits until the page has heard of it. */
+export async function forward(page: Page, minutes: number): Promise<void> {
+  const heard = page.waitForResponse((r) => r.url().endsWith('/api/clock') && r.request().method() === 'GET');
+  const ok = await page.evaluate(async (m) => (await fetch('/api/clock', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ advanceMin: m }) })).ok, minutes);
+  if (!ok) throw new Error('the clock did not move');
+  await (await heard).finished();
+}

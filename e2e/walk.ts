@@ -1,0 +1,72 @@
+import { expect, type Page } from '@playwright/test';
+
+/** The walk through one pour, by the real interface: used in US and in metric. */
+
+/** Reads every place of every check, as wanted, with the tape pad and the keys a foreman would press; counts the presses. */
+export async function readEverything(page: Page, good: (what: { wanted: string; title: string }) => string): Promise<{ readings: number; presses: number }> {
+  let presses = 0;
+  let readings = 0;
+  const unread = async () => Number((await page.locator('[data-gate]').getByText(/\d+ readings? to take/).textContent({ timeout: 3000 }).catch(() => '0'))?.match(/\d+/)?.[0] ?? 0);
+  // The page goes to the next wanted place by itself; "N" only starts the walk.
+  await page.locator('[data-next]').click();
+  presses += 1;
+  for (let left = await unread(); left > 0; left -= 1) {
+    const bench = page.locator('.bench');
+    const chip = bench.locator('.chip[aria-pressed="true"]').first();
+    const title = (await chip.textContent()) ?? '';
+    const at = await bench.locator('[data-place]').getAttribute('data-place');
+    const pad = bench.getByLabel('Reading', { exact: true });
+    const wanted = (await bench.locator('dd').first().textContent({ timeout: 200 }).catch(() => '')) ?? '';
+    if (await bench.getByRole('button', { name: 'Good', exact: true }).isVisible()) { await bench.getByRole('button', { name: 'Good', exact: true }).click(); presses += 1; }
+    else if (await bench.getByRole('group', { name: 'Bars counted' }).isVisible()) { await bench.getByRole('group', { name: 'Bars counted' }).getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
+    else if (await bench.getByRole('group', { name: 'Bar size read' }).isVisible()) { await bench.getByRole('group', { name: 'Bar size read' }).getByRole('button', { name: wanted, exact: true }).click(); presses += 1; }
+    else { const text = good({ wanted, title }); await pad.fill(text); await pad.press('Enter'); presses += text.length + 1; }
+    readings += 1;
+    if (left > 1) await expect(bench.locator('[data-place]')).not.toHaveAttribute('data-place', at ?? '', { timeout: 5000 });
+  }
+  return { readings, presses };
+}
+
+/** Reads the count of things sent, and waits until nothing is left unsent. */
+export const allSent = (page: Page) => expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '0', { timeout: 15_000 });
+
+export async function signOwn(page: Page): Promise<void> {
+  await page.locator('[data-next]').click();
+  await page.getByRole('button', { name: /Sign as/ }).click();
+}
+
+export async function inspect(page: Page): Promise<void> {
+  await page.locator('[data-next]').click();
+  await page.getByLabel('Inspector’s name').fill('R. Halloran');
+  await page.getByLabel('Inspector’s PIN').fill('8642');
+  await page.getByRole('button', { name: 'Pass', exact: true }).click();
+  await expect(page.locator('[data-gate="ready"]')).toBeVisible();
+}
+
+/** One load from its ticket to its slump. */
+export async function takeLoad(page: Page, n: number, ticket: string, slump: string): Promise<void> {
+  await page.getByRole('button', { name: 'Load is here' }).first().click();
+  await page.getByLabel('Ticket number').fill(ticket);
+  await page.getByRole('button', { name: 'Log load' }).click();
+  await expect(page.getByRole('heading', { name: new RegExp(`Load ${n} at the chute`) })).toBeVisible();
+  await page.getByRole('button', { name: 'Slump', exact: true }).click();
+  await page.getByRole('dialog').getByLabel('Reading', { exact: true }).fill(slump);
+  await page.getByRole('dialog').getByLabel('Reading', { exact: true }).press('Enter');
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+export async function place(page: Page, run: string, part: 'full' | 25 | 50 | 75 | 90, during: () => Promise<void>): Promise<void> {
+  await page.getByRole('button', { name: 'Start placing' }).first().click();
+  await page.getByRole('dialog').getByRole('button', { name: new RegExp(`^${run}\\b`) }).click();
+  await expect(page.getByRole('button', { name: 'Stop placing' })).toBeVisible();
+  await during();
+  await page.getByRole('button', { name: 'Stop placing' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+export async function truckEmpty(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Truck is empty' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+}

@@ -1,0 +1,22 @@
+import fs from 'node:fs';
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium: nothing is downloaded. */
+const chromium = process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => fs.existsSync(p));
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  timeout: 120_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    launchOptions: {
+      ...(chromium ? { executablePath: chromium } : {}),
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

@@ -1,0 +1,45 @@
+// The one test command: set-up, types, lint, lock file, Jest, Playwright; ends with a plain line of counts.
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+
+process.chdir(path.resolve(import.meta.dirname, '..'));
+const node = process.execPath;
+const run = (title, args, env = {}) => {
+  console.log(`\n== ${title}`);
+  const from = Date.now();
+  const ok = spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } }).status === 0;
+  console.log(`== ${title}: ${ok ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s`);
+  return ok;
+};
+const must = (title, args) => { if (!run(title, args)) { console.log('0 passed, 1 failed'); process.exit(1); } };
+
+must('Set-up', ['scripts/setup.mjs', '--build']);
+must('Chromium', ['scripts/chromium.mjs']);
+
+let passed = 0;
+let failed = 0;
+const count = (ok) => { if (ok) passed += 1; else failed += 1; };
+count(run('Types', ['node_modules/typescript/bin/tsc', '--noEmit']));
+count(run('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json']));
+count(run('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']));
+count(run('Lock file', ['scripts/lockcheck.mjs']));
+
+fs.mkdirSync('test-results', { recursive: true });
+const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
+fs.rmSync('test-results/jest.json', { force: true });
+const jestOk = run('Jest', ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js', '--silent', '--json', '--outputFile=test-results/jest.json', '--reporters=default']);
+const jest = read('test-results/jest.json');
+passed += jest?.numPassedTests ?? 0;
+failed += jest?.numFailedTests ?? 0;
+if (!jest || (!jestOk && jest.numFailedTests === 0)) failed += 1;
+
+fs.rmSync('test-results/e2e.json', { force: true });
+const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);
+const e2e = read('test-results/e2e.json');
+passed += e2e?.stats.expected ?? 0;
+failed += (e2e?.stats.unexpected ?? 0) + (e2e?.stats.flaky ?? 0);
+if (!e2e || (!e2eOk && e2e.stats.unexpected === 0)) failed += 1;
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);
