@@ -1,0 +1,38 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { pino } from 'pino';
+import request from 'supertest';
+import { v7 as uuid } from 'uuid';
+import type { PourSummary } from '../../contract/index.ts';
+import { createApp } from '../app.ts';
+import { readConfig } from '../config.ts';
+import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from '../demo.ts';
+import { siteClock } from '../standins/clock.ts';
+import { SimulatedWeather } from '../standins/weather.ts';
+import { AccountStore } from '../store/accounts.ts';
+import { openDatabase } from '../store/database.ts';
+import { EventStore } from '../store/events.ts';
+import { SiteStore } from '../store/sites.ts';
+
+/** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
+export async function testApi({ seed = true } = {}) {
+  const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-api-'));
+  const { db, close } = await openDatabase(dataDir);
+  const clock = await siteClock(db, DEMO_START);
+  const accounts = new AccountStore(db);
+  const sites = new SiteStore(db);
+  const events = new EventStore(db, () => clock.now());
+  if (seed) await seedDemo({ accounts, sites, events });
+  const app = createApp({ config: { ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }), webDir: path.join(dataDir, 'none') }, logger: pino({ level: 'silent' }), accounts, sites, events, clock, weather: new SimulatedWeather(demoWeather()), demoAccounts: DEMO_ACCOUNTS });
+  const as = async (role: 'foreman' | 'crew' | 'inspector' | 'viewer') => {
+    const account = DEMO_ACCOUNTS.find((a) => a.role === role);
+    const agent = request.agent(app);
+    await agent.post('/api/session').send({ name: account?.name, pin: account?.pin }).expect(200);
+    return agent;
+  };
+  const idOf = async (code: string): Promise<string> => ((await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '');
+  return { app, as, idOf, sites, events, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
+}
+
+export const note = (text: string, more: object = {}) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'note', body: { text }, ...more });
