@@ -21,7 +21,7 @@ export default defineConfig({
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
-        runtimeCaching: [{ urlPattern: cacheable, method: 'GET', handler: 'NetworkFirst', options: { cacheName: 'api', networkTimeoutSeconds: 3 } }],
+        runtimeCaching: [{ urlPattern: cacheable, method: 'GET', handler: 'NetworkFirst', options: { cacheName: 'api', networkTimeoutSeconds: 3, expiration: { maxEntries: 120 } } }],
       },
     }),
   ],

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import fs from 'node:fs';
 import request from 'supertest';
-import type { Problem, StoredEvent } from '../contract/index.ts';
+import type { PostEventsAnswer, PourAnswer, Problem, SiteSummary, StoredEvent } from '../contract/index.ts';
 import { EVENT_BODIES } from '../core/model/events.ts';
 import { verifyLines } from './log/chain.ts';
 import { note, testApi } from './testing/api.ts';
@@ -13,6 +13,8 @@ let p4 = '';
 beforeAll(async () => { api = await testApi(); foreman = await api.as('foreman'); p4 = await api.idOf('P4'); });
 afterAll(async () => { await api.end(); });
 
+/** An answer's body with the type the contract gives it. */
+const body = <T>(res: { body: unknown }): T => res.body as T;
 const problem = (res: { status: number; headers: Record<string, string>; body: unknown }): Problem => {
   expect(res.headers['content-type']).toMatch(/^application\/problem\+json/);
   return res.body as Problem;
@@ -23,9 +25,9 @@ describe('the log', () => {
     const events = [note('one'), note('two')];
     const first = await foreman.post(`/api/pours/${p4}/events`).send({ events }).expect(200);
     const again = await foreman.post(`/api/pours/${p4}/events`).send({ events: [...events, note('three')] }).expect(200);
-    expect(first.body.stored.map((s: { seq: number }) => s.seq)).toEqual([1, 2]);
-    expect(again.body.known).toEqual(first.body.stored);
-    expect(again.body.stored).toMatchObject([{ seq: 3 }]);
+    expect(body<PostEventsAnswer>(first).stored.map((s) => s.seq)).toEqual([1, 2]);
+    expect(body<PostEventsAnswer>(again).known).toEqual(body<PostEventsAnswer>(first).stored);
+    expect(body<PostEventsAnswer>(again).stored).toMatchObject([{ seq: 3 }]);
     const log = (await foreman.get(`/api/pours/${p4}/events?after=1`)).body as StoredEvent[];
     expect(log.map((e) => [e.seq, e.actor])).toEqual([[2, 'I. Brandvold'], [3, 'I. Brandvold']]);
   });
@@ -44,7 +46,7 @@ describe('the log', () => {
   });
 
   test('one bad entry stores nothing of its batch, and is named by its path', async () => {
-    const before = (await foreman.get(`/api/pours/${p4}/events`)).body.length as number;
+    const before = body<StoredEvent[]>(await foreman.get(`/api/pours/${p4}/events`)).length;
     const bad = { ...note('x'), kind: 'slump', body: { loadId: 'L1', measuredMm: -3, where: 'truck' } };
     const p = problem(await foreman.post(`/api/pours/${p4}/events`).send({ events: [note('fine'), bad] }).expect(400));
     expect(p.issues).toEqual([{ path: 'events.1.body.measuredMm', message: 'must not be below 0' }]);
@@ -112,7 +114,7 @@ describe('who may do what', () => {
 
 describe('plan records', () => {
   test('a stale write gets 409 with both sides, and changes nothing', async () => {
-    const { body: read } = await foreman.get(`/api/pours/${p4}`);
+    const read = body<PourAnswer>(await foreman.get(`/api/pours/${p4}`));
     const put = (version: number, wasteRatio: number) => foreman.put(`/api/pours/${p4}/settings`).send({ version, settings: { ...read.pour.settings, wasteRatio } });
     expect((await put(read.version, 0.08).expect(200)).body).toMatchObject({ version: read.version + 1 });
     const stale = await put(read.version, 0.2).expect(409);
@@ -122,9 +124,9 @@ describe('plan records', () => {
   });
 
   test('a site goes out and comes in again the same', async () => {
-    const { body: sites } = await foreman.get('/api/sites');
-    const out = (await foreman.get(`/api/sites/${sites[0].id}/export`).expect(200)).body as object;
-    const { body: made } = await foreman.post('/api/sites/import').send(out).expect(201);
+    const sites = body<SiteSummary[]>(await foreman.get('/api/sites'));
+    const out = (await foreman.get(`/api/sites/${sites[0]?.id ?? ''}/export`).expect(200)).body as object;
+    const made = body<{ id: string; pours: unknown[] }>(await foreman.post('/api/sites/import').send(out).expect(201));
     expect(made.pours).toHaveLength(4);
     expect((await foreman.get(`/api/sites/${made.id}/export`)).body).toEqual(out);
   });

@@ -54,7 +54,7 @@ describe('verdicts are the core’s', () => {
     ['FN/spacing-across', { type: 'spacing', overMm: 6 * 400, spaces: 6 }, 'out', '3/4 in over'],
   ] as const)('%s %j is %s, %s', (id, value, verdict, margin) => {
     const p = point(id);
-    const judged = judgeReading(site, p, value as ReadingValue);
+    const judged = judgeReading(site, p, value);
     expect(judged.verdict).toBe(verdict);
     expect(marginText(p, value as ReadingValue, judged, 'us')).toBe(margin);
   });
@@ -76,7 +76,7 @@ describe('a place through failing, fixing and reading again', () => {
     expect(placeAfter([bad, fix])).toMatchObject({ verdict: 'out', fix: { id: fix.id } });
     expect(placeAfter([bad, fix, again])).toMatchObject({ verdict: 'good', fix: null, earlier: [{ id: bad.id }] });
     // A fix before the failure is not its fix.
-    expect(placeAfter([{ ...fix, at: at(0) } as LogEvent, bad])).toMatchObject({ verdict: 'out', fix: null });
+    expect(placeAfter([{ ...fix, at: at(0) }, bad])).toMatchObject({ verdict: 'out', fix: null });
   });
   test('waived with a reason; a later reading counts again', () => {
     const waive = entry('mark', { checkId: id, place: 0, result: 'na', reason: 'engineer says 2 in will do here' }, 4);

@@ -41,8 +41,8 @@ describe('the log as a set of entries', () => {
   });
 
   test('device time rules over arrival, to the instant and not to the text', () => {
-    const early = { ...reading(1, 0), at: '2026-09-23T14:00:00+02:00' } as LogEvent;
-    const late = { ...reading(2, 0), at: '2026-09-23T12:00:01Z' } as LogEvent;
+    const early = { ...reading(1, 0), at: '2026-09-23T14:00:00+02:00' };
+    const late = { ...reading(2, 0), at: '2026-09-23T12:00:01Z' };
     expect(latest(replay([late, early]), 'reading')?.id).toBe(late.id);
   });
 

@@ -125,7 +125,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
     content: [
       { text: `${pour.code} ${pour.title}`, style: 'h1' },
       { text: `${site.name}. Pour date ${pour.date ?? 'not set'}. Mix ${mix.label}. Made ${stamp(nowMs)}, ${isClosed(state) ? 'pour closed' : 'pour open'}.`, margin: [0, 2, 0, 8] },
-      { svg: planDrawing(site, pour.elements, points), width: 500, margin: [0, 0, 0, 6] },
+      { svg: planDrawing(site, pour.elements, points), width: 500, alignment: 'center', margin: [0, 0, 0, 6] },
       ...planSection(plan, units, plan.orderedM3),
       { text: 'Gate', style: 'h2' },
       ...(gate.overridden ? [{ text: `Poured against the gate: ${gate.overridden.reason} (${gate.overridden.actor}, ${time(gate.overridden.at)}).`, bold: true }] : []),
