@@ -1,6 +1,5 @@
 // One-command set-up: Node built-ins only, since it runs before node_modules exists.
 //   node scripts/setup.mjs            installs packages when the lock file or Node changed
-//   node scripts/setup.mjs --if-missing  installs only when nothing is installed
 //   node scripts/setup.mjs --build    and builds page and server when a source is newer than the build
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -29,9 +28,7 @@ function npm(args) {
 const stamp = 'node_modules/.setup-stamp';
 const want = createHash('sha256').update(fs.readFileSync('package-lock.json')).update(process.versions.modules).digest('hex');
 const have = fs.existsSync(stamp) ? fs.readFileSync(stamp, 'utf8') : '';
-// Commands that other programs call in a loop only make sure that there is something to run.
-const enough = process.argv.includes('--if-missing') && fs.existsSync('node_modules/tsx/package.json');
-if (want !== have && !enough) {
+if (want !== have) {
   console.error('Installing packages (the first time two to four minutes: the database is compiled) …');
   npm(['ci', '--include=dev', '--no-audit', '--no-fund']);
   fs.writeFileSync(stamp, want);

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 
 /** The register's command line, as other programs run it. */
-const calc = (args: string[], input = '') => spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'scripts/calc.ts', ...args], { input, encoding: 'utf8' });
+const calc = (args: string[], input = '') => spawnSync(process.execPath, ['scripts/calc.mjs', ...args], { input, encoding: 'utf8' });
 
 describe('npm run calc', () => {
   test('--list names the calculations this slice must have', () => {

@@ -114,7 +114,7 @@ export function MarchChart({ width, height, plan, units, maxAgeMin, nowMin, weat
         );
       })}
       <path d={`M${x1} ${top - 8}V${height - bottom}`} stroke="var(--line)" />
-      {ticks.map((m) => <g key={m}><path d={`M${x0 - 4} ${t(m)}H${width}`} stroke="var(--hair)" strokeWidth="1" /><text x={x0 - 8} y={t(m) + 5} textAnchor="end" className="m" fontSize={m % 60 === 0 ? 16 : 14} style={{ fontWeight: m % 60 === 0 ? 700 : 400, fill: m % 60 === 0 ? undefined : 'var(--ink2)' }}>{clockText(m)}</text></g>)}
+      {ticks.filter((m) => !near || nowMin === null || Math.abs(t(m) - t(nowMin) + 6) > 15).map((m) => <g key={m}><path d={`M${x0 - 4} ${t(m)}H${width}`} stroke="var(--hair)" strokeWidth="1" /><text x={x0 - 8} y={t(m) + 5} textAnchor="end" className="m" fontSize={m % 60 === 0 ? 16 : 14} style={{ fontWeight: m % 60 === 0 ? 700 : 400, fill: m % 60 === 0 ? undefined : 'var(--ink2)' }}>{clockText(m)}</text></g>)}
       {rain.map((w) => <rect key={w.min} x={0} y={Math.max(top, t(w.min))} width={width} height={Math.max(0, Math.min(height - bottom, t(w.min + 60)) - Math.max(top, t(w.min)))} fill="url(#nogo)" />)}
       {rain[0] && <text x={x0 + 8} y={Math.max(top, t(rain[0].min)) + 18} className="b halo" fontSize="14">Rain from {clockText(rain[0].min)}: no open face</text>}
       {!narrow && shown.length > 1 && <g><path d={tempLine(shown.filter((w) => w.min >= tFrom && w.min <= tTo)) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.5" />{shown.filter((w) => w.min >= tFrom && w.min <= tTo).map((w) => <g key={w.min}><circle cx={tx(w.hour.airTempC)} cy={t(w.min)} r="3.5" fill="var(--ink)" /><text x={tx(w.hour.airTempC) + 9} y={t(w.min) + 5} className="b halo" fontSize="15">{temperatureFigure(w.hour.airTempC, units).value}°</text></g>)}</g>}

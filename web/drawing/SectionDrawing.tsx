@@ -24,7 +24,7 @@ function shapeOf(site: SitePlan, elementId: string): Shape | null {
 export function SectionDrawing({ site, elementId, width, height, reading = null }: Props) {
   const s = shapeOf(site, elementId);
   if (!s || width < 50) return null;
-  const margin = { l: 52, r: 56, t: 12, b: 44 };
+  const margin = s.upright ? { l: 18, r: 18, t: 12, b: 44 } : { l: 50, r: 50, t: 12, b: 44 };
   const px = Math.min((width - margin.l - margin.r) / s.widthM, (height - margin.t - margin.b) / s.depthM);
   const w = s.widthM * px;
   const h = s.depthM * px;
@@ -46,9 +46,9 @@ export function SectionDrawing({ site, elementId, width, height, reading = null 
       <Measured x={x} y={y} w={w} h={h} mm={mm} reading={reading} units={site.units} />
       <Dimension x1={x} y1={y + h + 30} x2={x + w} y2={y + h + 30} text={lengthText(s.widthM * 1000, site.units)} halo="sheet" />
       {s.ground && <Dimension x1={x - 30} y1={y} x2={x - 30} y2={y + h} text={lengthText(s.depthM * 1000, site.units)} halo="sheet" />}
-      <text x={x + w / 2} y={y + 22} fontSize="15" className="halo" textAnchor="middle">
+      {!(s.upright && reading) && <text x={x + w / 2} y={y + 22} fontSize="15" className="halo" textAnchor="middle">
         <TSpans>{s.upright ? `${barText(s.upright.bar)} up, ${barText(s.upright.horizontal)} across` : w < 240 ? `${s.along.count} × ${barText(s.along.bar)}` : `${s.along.count} × ${barText(s.along.bar)} along${s.across ? `, ${barText(s.across)} across` : ''}`}</TSpans>
-      </text>
+      </text>}
     </svg>
   );
 }

@@ -35,7 +35,7 @@ function useLane(record: PourAnswer, nowMs: number) {
 }
 
 const HOUR = 3_600_000;
-const H = 112;
+const H = 100;
 
 /** The lane's own stretch of the strip: when it is checked and poured, and how its strength grows. */
 export function LaneStrip({ record, nowMs, todayMs, width }: { record: PourAnswer; nowMs: number; todayMs: number; width: number }) {
