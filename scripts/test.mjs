@@ -1,5 +1,5 @@
 // The one test command: set-up, types, lint, lock file, Jest, Playwright; ends with a plain line of counts.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 
@@ -20,10 +20,23 @@ must('Chromium', ['scripts/chromium.mjs']);
 let passed = 0;
 let failed = 0;
 const count = (ok) => { if (ok) passed += 1; else failed += 1; };
-count(run('Types', ['node_modules/typescript/bin/tsc', '--noEmit']));
-count(run('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json']));
-count(run('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']));
-count(run('Lock file', ['scripts/lockcheck.mjs']));
+// The checks that only read run beside each other; what each says is shown when it ends.
+const beside = (title, args) => new Promise((resolve) => {
+  const from = Date.now();
+  const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { said += chunk; });
+  child.on('close', (code) => {
+    console.log(`\n== ${title}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s\n${said.trim()}`);
+    count(code === 0);
+    resolve();
+  });
+});
+await Promise.all([
+  beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
+  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(() => beside('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json'])),
+  beside('Lock file', ['scripts/lockcheck.mjs']),
+]);
 
 fs.mkdirSync('test-results', { recursive: true });
 const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
