@@ -33,8 +33,7 @@ export function StrengthCurve({ width, height, curing, fcMPa, units, stripLabel 
       <path d={`M${m.l} ${base}H${width - m.r}`} stroke="var(--ink)" strokeWidth="1.5" />
       {DAYS.filter((d) => d * 24 <= untilH + 1).map((d) => <g key={d}><path d={`M${x(d * 24)} ${base}v6`} stroke="var(--ink)" /><text x={x(d * 24)} y={base + 22} textAnchor={d === 28 ? 'end' : 'middle'} fontSize="14" className="q">{d < 1 ? '8 h' : d === 28 ? '28 days' : d === 1 ? '1 d' : d}</text></g>)}
       <path d={`M${m.l} ${y(curing.stripMPa)}H${stripH === null ? width - m.r : x(Math.min(untilH, stripH))}V${base}`} fill="none" stroke="var(--chalk)" strokeWidth="2" />
-      <text x={m.l + 8} y={y(curing.stripMPa) + 20} className="b halo" fontSize="16" style={{ fill: 'var(--chalk-t)' }}>forms off {textOf(strength(curing.stripMPa, units))}</text>
-      {stripH !== null && <text x={x(Math.min(untilH, stripH)) + 8} y={base - 10} className="b halo" fontSize="15" style={{ fill: 'var(--chalk-t)' }}>{stripLabel}</text>}
+      {stripH !== null && <text x={x(Math.min(untilH, stripH)) + (x(stripH) > width * 0.6 ? -8 : 8)} y={base - 10} textAnchor={x(stripH) > width * 0.6 ? 'end' : 'start'} className="b halo" fontSize="15" style={{ fill: 'var(--chalk-t)' }}>forms off {textOf(strength(curing.stripMPa, units))}, {stripLabel}</text>}
       <path d={path(curing.curve) ?? ''} fill="none" stroke="var(--fresh)" strokeWidth="2.5" strokeDasharray="6 4" /><path d={path(past) ?? ''} fill="none" stroke="var(--fresh)" strokeWidth="5" />
       {curing.breaks.map((b, i) => <g key={i}><circle cx={x(b.ageDays * 24)} cy={y(b.strengthMPa)} r="7" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" /><text x={x(b.ageDays * 24) - 12} y={y(b.strengthMPa) - 10} textAnchor="end" fontSize="15" className="halo b">{b.ageDays} day break {strength(b.strengthMPa, units).value}</text></g>)}
       <text x="16" y={height - tempH - 12} className="a" fontSize="16">Concrete</text><text x="92" y={height - tempH - 12} fontSize="14" className="q">{temperatureFigure(0, units).unit}</text>
@@ -43,7 +42,7 @@ export function StrengthCurve({ width, height, curing, fcMPa, units, stripLabel 
       {curing.measured && curing.history.map((h, i) => <circle key={i} cx={x(Math.min(untilH, h.timeH))} cy={ty(h.tempC)} r="3" fill="var(--ink)" />)}
       <rect x={nowX - 2} y={m.t - 8} width="4" height={height - m.t - 20} fill="var(--chalk)" filter="url(#chalkcure)" />
       <circle cx={nowX} cy={y(curing.strengthMPa)} r="7" fill="var(--ink)" />
-      <text x={nowX > width * 0.6 ? nowX - 12 : nowX + 12} y={y(curing.strengthMPa) + (nowX > width * 0.6 ? 34 : 26)} textAnchor={nowX > width * 0.6 ? 'end' : 'start'} className="a halo" fontSize="26">{strength(curing.strengthMPa, units).value}</text>
+      <text x={nowX > width * 0.85 ? nowX - 12 : nowX + 14} y={y(curing.strengthMPa) + 34} textAnchor={nowX > width * 0.85 ? 'end' : 'start'} className="a halo" fontSize="26">{strength(curing.strengthMPa, units).value}</text>
     </svg>
   );
 }

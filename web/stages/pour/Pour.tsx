@@ -115,7 +115,7 @@ function LoadCard({ load }: { load: LoadState }) {
         <div ref={boxRef}><SlumpCone width={box.width} height={120} measuredMm={load.slump?.measuredMm ?? null} lowMm={range.lowMm} highMm={range.highMm} targetMm={v.mix.slumpMm} units={v.units} good={range.verdict === 'accept'} /></div>
         <div>
           <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump><T>{load.slump ? lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '') : '–'}</T></span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}>{Math.round(load.ageMin ?? 0)}</span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
-          <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><T>{`${a.text}${load.slump && load.slump.verdict !== 'accept' ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></p>
+          <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><span><T>{`${a.text}${load.slump && load.slump.verdict !== 'accept' ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></span></p>
           {load.slump && <Working id="slump-verdict" steps={load.slump.steps} />}
         </div>
       </div>

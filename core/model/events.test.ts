@@ -1,0 +1,64 @@
+import { describe, expect, test } from '@jest/globals';
+import { EVENT_BODIES, EVENT_KINDS, type EventKind } from './events.ts';
+
+/** For every kind one body that is taken, so that none can be added without saying what it looks like. */
+const GOOD: Record<EventKind, unknown> = {
+  reading: { checkId: 'FN/cover-bottom', place: 0, value: { type: 'length', mm: 76.2 } },
+  mark: { checkId: 'FN/ground', place: 0, result: 'pass' },
+  fix: { checkId: 'FN/cover-bottom', place: 0, what: 'chairs' },
+  sign: { hold: 'own', result: 'pass', planVersion: 1 },
+  override: { reason: 'storm' },
+  question: { number: 7, elementIds: ['E2'], text: 'Which?', to: 'engineer' },
+  answer: { questionId: 'q', text: 'The schedule', role: 'engineer' },
+  note: { text: 'rain' },
+  weather: { airTempC: 14, humidity: 0.6, windKmH: 9, sky: 'clear' },
+  'load-arrived': { loadId: 'L1', ticket: '88107', volumeM3: 7, batchedAt: '2026-09-23T12:00:00Z', concreteTempC: 21 },
+  slump: { loadId: 'L1', measuredMm: 100, where: 'truck' },
+  'load-verdict': { loadId: 'L1', decision: 'reject', reason: 'too old' },
+  'load-end': { loadId: 'L1', returnedM3: 0 },
+  'place-start': { elementId: 'FN', lift: 0, loadId: 'L1' },
+  'place-stop': { elementId: 'FN', lift: 0, filledRatio: 1 },
+  incident: { text: 'form opened at C1', elementId: 'FN' },
+  probe: { tempC: 24 },
+  strip: { elementIds: ['FN'] },
+  defect: { elementId: 'FN', what: 'honeycomb' },
+  'break-test': { ageDays: 7, strengthMPa: 20.5 },
+  close: {},
+  reopen: { reason: 'one more break' },
+  supersede: {},
+};
+
+test.each(EVENT_KINDS)('%s takes its body and keeps nothing it does not know', (kind) => {
+  const parsed = EVENT_BODIES[kind].safeParse({ ...(GOOD[kind] as object), stranger: 1 });
+  expect(parsed.error?.issues).toBeUndefined();
+  expect(parsed.data).not.toHaveProperty('stranger');
+});
+
+describe('what is refused, and where', () => {
+  test.each([
+    ['reading', { value: { type: 'length', mm: 'two' } }, 'value.mm'],
+    ['reading', { value: { type: 'smell' } }, 'value.type'],
+    ['reading', { value: { type: 'spacing', overMm: 900, spaces: 0 } }, 'value.spaces'],
+    ['reading', { value: { type: 'bar', bar: '#2' } }, 'value.bar'],
+    ['reading', { place: -1 }, 'place'],
+    ['mark', { result: 'fail' }, 'reason'],
+    ['mark', { result: 'na' }, 'reason'],
+    ['sign', { result: 'reject' }, 'reason'],
+    ['sign', { hold: 'mayor' }, 'hold'],
+    ['override', { reason: '   ' }, 'reason'],
+    ['question', { elementIds: [] }, 'elementIds'],
+    ['weather', { humidity: 60 }, 'humidity'],
+    ['weather', { airTempC: 140 }, 'airTempC'],
+    ['load-arrived', { volumeM3: 0 }, 'volumeM3'],
+    ['load-arrived', { batchedAt: 'seven' }, 'batchedAt'],
+    ['load-arrived', { concreteTempC: 70 }, 'concreteTempC'],
+    ['slump', { measuredMm: 301 }, 'measuredMm'],
+    ['slump', { where: 'bucket' }, 'where'],
+    ['place-stop', { filledRatio: 1.01 }, 'filledRatio'],
+    ['break-test', { strengthMPa: 0 }, 'strengthMPa'],
+    ['note', { text: 'x'.repeat(2001) }, 'text'],
+  ] as const)('%s with %j at %s', (kind, change, path) => {
+    const parsed = EVENT_BODIES[kind].safeParse({ ...(GOOD[kind] as object), ...change });
+    expect(parsed.error?.issues.map((i) => i.path.join('.'))).toContain(path);
+  });
+});

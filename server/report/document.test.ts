@@ -1,0 +1,68 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { note, testApi } from '../testing/api.ts';
+import { reportDocument } from './document.ts';
+
+let api: Awaited<ReturnType<typeof testApi>>;
+beforeAll(async () => { api = await testApi(); });
+afterAll(async () => { await api.end(); });
+
+/** All words of a document, in order, without its drawing. */
+function words(value: unknown): string[] {
+  if (typeof value === 'string') return [value];
+  if (Array.isArray(value)) return value.flatMap(words);
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, v]) => (['text', 'content', 'table', 'body', 'columns'].includes(key) ? words(v) : []));
+}
+
+async function report(code: string): Promise<{ text: string; definition: TDocumentDefinitions }> {
+  const id = await api.idOf(code);
+  const definition = reportDocument({ record: await api.sites.pour(id), events: await api.events.after(id, 0), nowMs: Date.parse('2026-09-23T11:40:00Z') });
+  return { text: words(definition.content).join(' | '), definition };
+}
+
+describe('the report', () => {
+  test('of the finished pour holds all of it, in the site’s units and local time', async () => {
+    const { text, definition } = await report('P1');
+    expect(definition.pageSize).toBe('LETTER');
+    expect(text).toContain('P1 Basement footings');
+    expect(text).toContain('pour closed');
+    // Neat volume of the ring, the failed reading and its re-reading, loads, slump, the curing, and the chain.
+    expect(text).toContain('Neat 9.48 yd³');
+    expect(text).toContain('FS | Bottom cover | 3 in | 2 3/8 in | earlier');
+    expect(text).toContain('FS/cover-bottom: Two 3 in chairs under the bar');
+    expect(text).toMatch(/L1 \| 88107 \| 5\.\d\d yd³ \| 06:58 \| 07:36/);
+    expect(text).toContain('4 1/2 in at truck, accept');
+    expect(text).toContain('7 days: 2 980 psi');
+    expect(text).toContain('forms off: FN, FE');
+    expect(text).toMatch(/104 entries, chain whole, last hash [0-9a-f]{64}/);
+    expect(text).not.toMatch(/NaN|undefined|Infinity|\bm³/);
+  });
+
+  test('of a pour that is not ready names what is out, and no strength', async () => {
+    const { text } = await report('P2');
+    expect(text).toContain('pour open');
+    expect(text).toMatch(/\d things hold it\. 92 of 104 read/);
+    expect(text).toContain('OUT');
+    expect(text).toContain('question 7 to engineer on E2');
+    expect(text).toContain('Placing has not ended.');
+  });
+
+  test('in metric carries no inch, on the paper of the place', async () => {
+    const { text, definition } = await report('K1');
+    expect(definition.pageSize).toBe('A4');
+    expect(text).toContain('Neat 7.39 m³');
+    expect(text).not.toMatch(/yd³|psi| ft| in \|/);
+  });
+
+  test('keeps an override for good, and shows text from people as text', async () => {
+    const id = await api.idOf('P4');
+    await api.events.append(id, [
+      { ...note('<script>alert(1)</script> & more'), kind: 'note', supersedes: null },
+      { id: '01a208cc-db83-7000-8000-000000000001', at: '2026-09-23T12:00:00Z', kind: 'override', body: { reason: 'Storm before noon' }, supersedes: null },
+    ] as Parameters<typeof api.events.append>[1], { actor: 'I. Brandvold', device: 'test' });
+    const { text } = await report('P4');
+    expect(text).toContain('Poured against the gate: Storm before noon (I. Brandvold, 07:00).');
+    expect(text).toContain('<script>alert(1)</script> & more');
+  });
+});
