@@ -51,18 +51,18 @@ function pourLine(v: PourView): NextLine | null {
   if (!v.gate.ready && progress.startedMs === null && loads.every((l) => l.arrivedAt === null)) return null;
   const here = loads.find((l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject');
   if (here) {
-    if (here.advice === 'tooOld') return { sentence: `Load ${here.id} is past ${v.mix.maxAgeMin} minutes. Send it back, or decide and say why.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
-    if (here.advice === 'slump') return { sentence: `Load ${here.id} is at the chute. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ordered.`, label: 'Slump', stage: 'pour', focus: { sheet: `slump:${here.id}` } };
-    if ((here.advice === 'tooStiff' || here.advice === 'tooWet') && here.decision === null) return { sentence: `Load ${here.id} is ${lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units)} too ${here.advice === 'tooWet' ? 'wet' : 'stiff'}. Decide before it goes in.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
-    if (progress.current) return { sentence: `Placing ${progress.current.elementId} from ${here.id}. Say when you stop.`, label: 'Stop', stage: 'pour', focus: { sheet: 'stop' } };
-    return { sentence: `Load ${here.id} is good. ${nextLeg(v)}`, label: 'Start placing', stage: 'pour', focus: { sheet: 'start' } };
+    if (here.advice === 'tooOld') return { sentence: `Load ${here.id.replace('L', '')} is past ${v.mix.maxAgeMin} minutes. Send it back, or decide and say why.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
+    if (here.advice === 'slump') return { sentence: `Load ${here.id.replace('L', '')} is at the chute. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ordered.`, label: 'Slump', stage: 'pour', focus: { sheet: `slump:${here.id}` } };
+    if ((here.advice === 'tooStiff' || here.advice === 'tooWet') && here.decision === null) return { sentence: `Load ${here.id.replace('L', '')} is ${lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units)} too ${here.advice === 'tooWet' ? 'wet' : 'stiff'}. Decide before it goes in.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
+    if (progress.current) return { sentence: `Placing ${progress.current.elementId} from load ${here.id.replace('L', '')}. Say when you stop.`, label: 'Stop', stage: 'pour', focus: { sheet: 'stop' } };
+    return { sentence: `Load ${here.id.replace('L', '')} is good. ${nextLeg(v)}`, label: 'Start placing', stage: 'pour', focus: { sheet: 'start' } };
   }
   if (progress.current) return { sentence: `Placing ${progress.current.elementId}, with no load here. Say when you stop.`, label: 'Stop', stage: 'pour', focus: { sheet: 'stop' } };
   const wait = loads.find((l) => l.arrivedAt === null);
   const index = wait ? v.plan.loadIds.indexOf(wait.id) : -1;
   if (wait && index >= 0) {
     const due = v.plan.trucks.result.loads[index];
-    return { sentence: `Load ${wait.id}, ${textOf(volume(due?.volumeM3 ?? 0, v.units, 1))}, is due ${clockText(due?.arriveMin ?? 0)}. Log it when it comes.`, label: 'Load is here', stage: 'pour', focus: { sheet: `load:${wait.id}` } };
+    return { sentence: `Load ${wait.id.replace('L', '')}, ${textOf(volume(due?.volumeM3 ?? 0, v.units, 1))}, is due ${clockText(due?.arriveMin ?? 0)}. Log it when it comes.`, label: 'Load is here', stage: 'pour', focus: { sheet: `load:${wait.id}` } };
   }
   if (progress.toFillM3 > 0) return { sentence: `${textOf(volume(progress.neededM3, v.units, 1))} still to come and no load on the way. Order it now.`, label: 'Log a load', stage: 'pour', focus: { sheet: 'load:next' } };
   return null;
