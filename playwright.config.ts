@@ -10,6 +10,8 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   timeout: 120_000,
+  // Two browsers share two cores with their servers: wait, rather than call a slow answer a wrong one.
+  expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
