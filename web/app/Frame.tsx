@@ -50,7 +50,7 @@ export function Frame({ stage, ground, bench }: { stage: Stage; ground: ReactNod
   useKeys(keys);
   useEffect(() => { document.title = `${v.record.pour.code} ${STAGE_NAME[stage]}, Jactum`; }, [v, stage]);
   return (
-    <div className="frame" data-pulled={pulled}>
+    <div className="frame" data-stage={stage} data-pulled={pulled}>
       {wide ? <WideRail stage={stage} /> : <NarrowRail stage={stage} />}
       <main className="ground" aria-label={`${STAGE_NAME[stage]}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
       <section className="bench" aria-label={`${STAGE_NAME[stage]}, tools`}>

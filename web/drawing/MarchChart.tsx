@@ -131,7 +131,7 @@ export function MarchChart({ width, height, plan, units, maxAgeMin, nowMin, weat
       {planned[0] && !(actual && done.length) && t(planned[0].t1 + plan.knitMin) < height - bottom && <text x={x1 - 6} y={t((planned.at(-1)?.t1 ?? 0) + plan.knitMin) - 6} textAnchor="end" className="halo" fontSize="15" style={{ fill: 'var(--chalk-t)', fontWeight: 600 }}>shuts +{Math.round(plan.knitMin)} min</text>}
       {plan.loadIds.map((id, i) => <LoadBar key={id} index={i} of={plan.loadIds.length} x={x1 + 14} width={loadsW} id={id} plan={plan} t={t} units={units} maxAgeMin={maxAgeMin} actual={actual?.loads.find((l) => l.id === id)} minuteOf={actual?.minuteOf} nowMin={nowMin} bottom={height - bottom} strip={strip} />)}
       {near && nowMin !== null && (
-        <g><rect x="0" y={t(nowMin) - 2} width={width} height="4" fill="var(--chalk)" filter="url(#chalkline)" /><text x={x0 - 8} y={t(nowMin) - 7} textAnchor="end" className="m halo" fontSize="18" style={{ fontWeight: 700, fill: 'var(--chalk-t)' }}>{clockText(nowMin)}</text>
+        <g><rect x="0" y={t(nowMin) - 2} width={width} height="4" fill="var(--chalk)" filter="url(#chalkline)" /><text x={x0 - 8} y={t(nowMin) - 7} textAnchor="end" className="m halo" fontSize={narrow ? 15 : 18} style={{ fontWeight: 700, fill: 'var(--chalk-t)' }}>{clockText(nowMin)}</text>
           {actual?.seamShutsMin !== null && actual?.seamShutsMin !== undefined && actual.seamShutsMin > nowMin && actual.seamShutsMin < tTo && <g stroke="var(--chalk)" strokeWidth="2.5" fill="none"><path d={`M${x0 + 14} ${t(nowMin) + 4}V${t(actual.seamShutsMin)}`} /><path d={`M${x0 + 6} ${t(actual.seamShutsMin)}H${x1}`} strokeWidth="1.5" strokeDasharray="5 4" /></g>}
         </g>
       )}
@@ -160,7 +160,7 @@ function LoadBar({ index, of, x, width, id, plan, t, units, maxAgeMin, actual, m
   return (
     <g>
       <text x={cx} y={strip ? 40 : 12} textAnchor="middle" className="a" fontSize="17">{id.replace(/^L/, '')}</text>
-      <text x={cx} y={strip ? 60 : 26} textAnchor="middle" fontSize="14">{volume(actual?.volumeM3 ?? sim.volumeM3, units, 1).value}</text>
+      {pitch >= 28 && <text x={cx} y={strip ? 60 : 26} textAnchor="middle" fontSize="14">{volume(actual?.volumeM3 ?? sim.volumeM3, units, 1).value}</text>}
       <rect x={cx - w / 4} y={t(batch)} width={w / 2} height={Math.max(0, t(arrive) - t(batch))} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.25" strokeDasharray={solid ? undefined : '4 3'} />
       {start !== null && <path d={`M${cx} ${t(arrive)}V${t(start)}`} stroke="var(--ink)" strokeWidth="1.5" />}
       {start !== null && end !== null && <rect x={cx - w / 2} y={t(start)} width={w} height={Math.max(1, t(end) - t(start))} fill={solid ? 'var(--fresh)' : 'none'} stroke={solid ? 'none' : 'var(--fresh)'} strokeWidth="1.5" />}
