@@ -26,6 +26,8 @@ export class LogStore {
   #tries = 0;
   #timer: ReturnType<typeof setTimeout> | null = null;
   #flushing = false;
+  /** Something was written while a flush was on its way: it may have looked before it was there. */
+  #again = false;
   #order = Date.now();
   readonly #ready: Promise<void>;
 
@@ -124,8 +126,9 @@ export class LogStore {
 
   /** Sends what is unsent, oldest first. One tab at a time; keeps trying with longer and longer waits. */
   async flush(): Promise<void> {
-    if (this.#flushing) return;
+    if (this.#flushing) { this.#again = true; return; }
     this.#flushing = true;
+    this.#again = false;
     if (this.#timer) { clearTimeout(this.#timer); this.#timer = null; }
     try {
       await navigator.locks.request(`jactum-outbox-${this.pourId}`, async () => {
@@ -141,6 +144,7 @@ export class LogStore {
     } finally {
       this.#flushing = false;
     }
+    if (this.#again && !this.#timer) await this.flush();
   }
 
   async #send(rows: OutboxRow[]): Promise<void> {
