@@ -29,5 +29,6 @@ export default defineConfig(
   { files: ['core/**/*.ts'], rules: ban('web|server|contract|demo|e2e|bench|scripts', 'core/ may import only core/', pure) },
   // Tests of the core read their cases from files.
   { files: ['core/**/*.test.ts', 'core/testdata/**/*.ts'], rules: ban('web|server|contract|demo|e2e|bench|scripts', 'core/ may import only core/') },
+  { files: ['bench/**/*.ts'], rules: ban('web|server|contract|demo|e2e|scripts', 'bench/ measures core/ and imports nothing else') },
   { files: ['*.js', 'scripts/**/*.mjs'], languageOptions: { globals: globals.node } },
 );

@@ -6,5 +6,5 @@ const swc = ['@swc/jest', {
 }];
 const base = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform: { '\\.tsx?$': swc }, testEnvironment: 'node' };
 export default {
-  projects: ['core', 'contract', 'server', 'web'].map((folder) => ({ ...base, displayName: folder, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] })),
+  projects: ['core', 'contract', 'server', 'web', 'bench'].map((folder) => ({ ...base, displayName: folder, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] })),
 };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, positive, temperature } from '../register/fields.ts';
-import { ageFactor, equivalentAgeH, type TempReading } from './equivalent-age.ts';
+import { positive } from '../register/fields.ts';
+import { ageFactor, equivalentAgeH, STRENGTH_K, tempHistorySchema, type TempReading } from './equivalent-age.ts';
 
 /** ACI 209R-92 table 2.2.1, moist cured: strength = f28·t/(a + b·t), t in days. */
 const ACI_209 = { I: { a: 4, b: 0.85 }, III: { a: 2.3, b: 0.92 } };
@@ -12,11 +12,6 @@ export function strengthAtMPa(f28MPa: number, cementType: CementType, equivalent
   const { a, b } = ACI_209[cementType];
   return (f28MPa * equivalentDays) / (a + b * equivalentDays);
 }
-
-/** A temperature history: two readings or more, with times that rise. */
-export const tempHistorySchema = z.array(z.object({ timeH: anyNumber(), tempC: temperature() })).min(2, 'must hold two readings or more').superRefine((list, ctx) => {
-  list.forEach((r, i) => { const before = list[i - 1]; if (before && r.timeH <= before.timeH) ctx.addIssue({ code: 'custom', path: [i, 'timeH'], message: 'is not after the reading before it' }); });
-});
 
 /** The hour at which the equivalent age comes to `wantedH`; beyond the last reading at the last temperature. */
 function hourOfAge(history: TempReading[], activationK: number, wantedH: number): number {
@@ -43,7 +38,7 @@ export const strengthForecast = calculation({
   limits: 'Moist-cured concrete of the mix that was ordered. Test results rule over the curve; the engineer rules over both.',
   input: z.object({
     f28MPa: positive(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }), tempHistory: tempHistorySchema,
-    targetMPa: positive(), activationK: positive().default(5000),
+    targetMPa: positive(), activationK: positive().default(STRENGTH_K),
   }),
   output: z.object({ strengthMPa: z.number(), reachedAtH: z.number().nullable() }),
   compute(v, trace) {

@@ -4,6 +4,7 @@ import { evaluate } from '../register/calculation.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import { simulationInput, type SimulationInput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
+import { trialsOf } from './trials.ts';
 
 /** Laws that every timetable keeps, whatever the pour. */
 
@@ -99,4 +100,32 @@ test.each([
   } catch (e) {
     expect((e as { issues?: { path: string }[] }).issues?.map((i) => i.path)).toContain(path);
   }
+});
+
+describe('the fast trial loop', () => {
+  const withSpread = pours.chain((v) => fc.record({ p90: num(1, 2), delay: num(0, 15), seed: fc.integer({ min: 0, max: 2 ** 31 - 1 }), rating: num(8, 60), dusk: num(500, 700) }).map((s): SimulationInput => ({
+    ...v, seed: s.seed, ratingKPa: s.rating, duskMin: s.dusk, maxAgeMin: 60,
+    loads: v.loads.map((l) => ({ ...l, plantDelay: { medianMin: s.delay, p90Min: s.delay * s.p90 }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin * s.p90 } })),
+  })));
+  test('counts what the timetable of the same arrivals shows', () => {
+    fc.assert(fc.property(withSpread, (v) => {
+      const many = trialsOf(v);
+      const one = many.run(1, v.seed);
+      const t = timetableOf(v, many.firstArrivals(v.seed));
+      expect(one.finishSum).toBeCloseTo(t.finishMin, 8);
+      expect(one.crewWaitSum).toBeCloseTo(t.crewWaitMin, 8);
+      expect(one.shortSum).toBeCloseTo(t.shortM3, 9);
+      expect(one.leftOverSum).toBeCloseTo(t.leftOverM3, 6);
+      expect([one.coldSeam, one.overAge, one.short, one.afterDusk, one.overRating].map(Boolean)).toEqual([
+        t.seams.some((s) => s.verdict === 'cold'), t.loads.some((l) => l.overAge), t.shortM3 > 0, t.finishMin > v.duskMin, t.cells.some((c) => c.overRating),
+      ]);
+    }), { numRuns: 300 });
+  });
+  test('the same seed gives the same bits, another seed others', () => {
+    fc.assert(fc.property(withSpread, (v) => {
+      expect(trialsOf(v).run(20, v.seed)).toEqual(trialsOf(v).run(20, v.seed));
+      const late = { ...v, loads: v.loads.map((l) => ({ ...l, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin * 1.5 } })) };
+      expect(trialsOf(late).firstArrivals(v.seed)).not.toEqual(trialsOf(late).firstArrivals(v.seed + 1));
+    }), { numRuns: 30 });
+  });
 });

@@ -5,7 +5,7 @@ import { calculationNamed, REGISTER } from '../register.ts';
 import { BadInput, evaluate } from './calculation.ts';
 
 /** Worked cases: from the folder beside the project when it is there, else from the repository's own copy. */
-interface Case { id: string; input: unknown; expect: unknown; tol?: Tol; note?: string; expectError?: boolean; path?: string | string[] }
+interface Case { id: string; input: unknown; expect: unknown; tol?: Tol; note?: string; expectError?: boolean; verify?: string; path?: string | string[] }
 type Simple = number | { rel?: number; abs?: number };
 type Tol = Simple | { rel?: number; abs?: number; fields?: Record<string, Simple> };
 
@@ -43,10 +43,34 @@ function differences(want: unknown, got: unknown, tol: Tol | undefined, at = '')
   return want === got ? [] : say();
 }
 
+interface Plate { startM: number; endM: number; positionsM: number[] }
+/** The rules of bolts themselves, where positions are free: what breaks, in words; empty when none does. */
+function brokenBolts(input: unknown, got: unknown): string[] {
+  const v = input as { sections: { single?: boolean }[]; keepOuts: { fromM: number; toM: number }[]; boltDiameterMm?: number; maxSpacingM?: number; endMinMm?: number; endMaxMm?: number };
+  const { sections, count } = got as { sections: Plate[]; count: number };
+  const endMin = (v.endMinMm ?? 7 * (v.boltDiameterMm ?? 12.7)) / 1000;
+  const endMax = (v.endMaxMm ?? 304.8) / 1000;
+  const e = 1e-9;
+  const bad = sections.flatMap((s, k) => {
+    const p = s.positionsM;
+    const gaps = p.slice(1).map((x, i) => x - (p[i] as number));
+    const out: string[] = [];
+    if (p.length < (v.sections.some((x) => x.single) ? 1 : 2)) out.push(`section ${k}: too few`);
+    for (const [d, n] of [[(p[0] ?? 0) - s.startM, 'start'], [s.endM - (p.at(-1) ?? 0), 'end']] as const) if (d < endMin - e || d > endMax + e) out.push(`section ${k}: ${n} distance ${d}`);
+    if (gaps.some((g) => g <= 0 || g > (v.maxSpacingM ?? 1.8288) + e)) out.push(`section ${k}: gap`);
+    for (const x of p) if (v.keepOuts.some((o) => x > o.fromM + e && x < o.toM - e)) out.push(`section ${k}: ${x} in a keep-out`);
+    if (!v.keepOuts.some((o) => o.toM > s.startM && o.fromM < s.endM) && Math.max(...gaps) - Math.min(...gaps) > 1e-6) out.push(`section ${k}: uneven`);
+    return out;
+  });
+  return count === sections.reduce((n, s) => n + s.positionsM.length, 0) ? bad : [...bad, 'count'];
+}
+
 const withCases = REGISTER.filter((c) => casesOf(c.id).length > 0);
 
-test('the calculations with worked cases are there', () => {
-  expect(withCases.map((c) => c.id)).toEqual(expect.arrayContaining(['takeoff', 'cover-verdict', 'spacing-verdict', 'lap-length', 'slump-verdict', 'order-quantity', 'truck-plan', 'strength-forecast', 'pour-simulation', 'joint-window', 'evaporation']));
+test('every file of worked cases is run', () => {
+  const files = fs.readdirSync(own).map((f) => path.basename(f, '.json')).sort();
+  expect(files.length).toBeGreaterThan(20);
+  expect(withCases.map((c) => c.id).sort()).toEqual(files);
 });
 
 describe.each(withCases.map((c) => c.id))('%s', (id) => {
@@ -54,7 +78,9 @@ describe.each(withCases.map((c) => c.id))('%s', (id) => {
   if (!calc) throw new Error(`${id} is not registered`);
   test.each(casesOf(id).map((c, i) => [`${i + 1} ${c.note ?? c.id}`, c] as const))('%s', (_, c) => {
     if (!c.expectError) {
-      expect(differences(c.expect, evaluate(calc, c.input).result, c.tol)).toEqual([]);
+      const { result } = evaluate(calc, c.input);
+      expect(differences(c.expect, result, c.tol)).toEqual([]);
+      if (c.verify === 'anchors') expect(brokenBolts(c.input, result)).toEqual([]);
       return;
     }
     let caught: unknown;

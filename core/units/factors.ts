@@ -14,3 +14,6 @@ export const STANDARD_GRAVITY = 9.80665;
 export const fahrenheitOf = (tempC: number): number => tempC * 1.8 + 32;
 /** Degrees Celsius of a Fahrenheit temperature. */
 export const celsiusOf = (tempF: number): number => (tempF - 32) / 1.8;
+export const N_PER_LBF = 4.4482216152605;
+export const KPA_PER_PSF = 0.04788025898;
+export const KG_M3_PER_PCF = 16.01846337;

@@ -1,5 +1,8 @@
 import { TZDate } from '@date-fns/tz';
 import { getTimes } from 'suncalc';
+import { z } from 'zod';
+import { calculation, fig } from '../register/calculation.ts';
+import { anyNumber } from '../register/fields.ts';
 
 /** Epoch milliseconds of local midnight at the start of a date (2026-09-23) in a time zone. */
 export function midnightMs(date: string, timeZone: string): number {
@@ -20,3 +23,30 @@ export function daylight(date: string, timeZone: string, latitude: number, longi
   const minutes = (t: Date | null): number | null => (t === null || Number.isNaN(t.getTime()) ? null : (t.getTime() - start) / 60000);
   return { sunriseMin: minutes(times.sunrise), sunsetMin: minutes(times.sunset), duskMin: minutes(times.dusk) };
 }
+
+const knownZone = (timeZone: string): boolean => {
+  try { new Intl.DateTimeFormat('en', { timeZone }); return true; } catch { return false; }
+};
+
+/** Light of a day. */
+export const daylightOf = calculation({
+  id: 'daylight',
+  title: 'Daylight',
+  purpose: 'When the sun rises and sets and when it is too dark to work without lights.',
+  formula: 'sun’s altitude −0.833° for rise and set, −6° for civil dusk, in minutes after local midnight',
+  source: 'Solar position by a general-purpose library; civil dusk as commonly defined',
+  limits: 'Flat horizon, clear sky: hills, trees and cloud bring dusk earlier. None in polar day or night (null).',
+  input: z.object({
+    date: z.iso.date('must be a date as 2026-09-23'), timeZone: z.string({ error: 'must be a time zone as America/Chicago' }).refine(knownZone, 'is not a time zone this machine knows (as in America/Chicago)'),
+    latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'), longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
+  }),
+  output: z.object({ sunriseMin: z.number().nullable(), sunsetMin: z.number().nullable(), duskMin: z.number().nullable() }),
+  compute(v, trace) {
+    const times = daylight(v.date, v.timeZone, v.latitude, v.longitude);
+    const place = `${v.date} at ${fig(v.latitude)}, ${fig(v.longitude)}`;
+    trace.step('sunrise', place, times.sunriseMin, 'min after midnight');
+    trace.step('sunset', place, times.sunsetMin, 'min after midnight');
+    trace.step('dusk', 'sun 6° under the horizon', times.duskMin, 'min after midnight');
+    return times;
+  },
+});

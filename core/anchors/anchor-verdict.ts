@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { calculation, fig } from '../register/calculation.ts';
+import { anyNumber, nonNegative, positive } from '../register/fields.ts';
+import { atLeast, atMost } from '../units/limits.ts';
+import { SHORT_PLATE_M } from './anchor-layout.ts';
+
+/** Position tolerance by bolt, mm (ACI 117-10 §2.3.2): to 7/8 in, to 1½ in, larger. */
+export function positionToleranceMm(diameterMm: number): number {
+  if (atMost(diameterMm, 22.225)) return 6.35;
+  return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
+}
+
+const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), embedmentMm: positive().optional(), projectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
+const RULES = ['count', 'end', 'gap', 'position', 'embedment', 'projection', 'centre', 'plumb'] as const;
+type Rule = (typeof RULES)[number];
+interface Failure { rule: Rule; bolt: number | null; atM: number; byMm: number; text: string }
+
+/** Bolts as they were set. */
+export const anchorVerdict = calculation({
+  id: 'anchor-verdict',
+  title: 'Bolts as set',
+  purpose: 'Which bolts of a plate break a rule or the drawing, where, and by how much.',
+  formula: 'end distance in [endMin, endMax]; gap ≤ spacing; two or more; |position − drawing|, |projection − drawing| and lean within tolerance; embedment ≥ least; bolt in the middle third of the plate',
+  source: 'IRC 2021 R403.1.6; ACI 117-10 §2.3 (position 6.35 mm to ⅞ in bolts, 9.5 mm to 1½ in; projection 12.7 mm); lean 1 in 40 is trade practice',
+  limits: 'One piece of plate, bolts along it. What was not measured is not judged.',
+  input: z.object({
+    startM: anyNumber(), endM: anyNumber(), single: z.boolean({ error: 'must be true or false' }).default(false), bolts: z.array(bolt), boltDiameterMm: positive().default(12.7), maxSpacingM: positive().default(1.8288), endMinMm: positive().optional(), endMaxMm: positive().default(304.8),
+    leastEmbedmentMm: positive().default(177.8), projectionMm: positive().optional(), projectionToleranceMm: nonNegative().default(12.7), plateWidthMm: positive().optional(), positionToleranceMm: nonNegative().optional(), leanToleranceMmPerM: nonNegative().default(25),
+  }).superRefine((v, ctx) => { if (v.endM <= v.startM) ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' }); }),
+  output: z.object({ ok: z.boolean(), failures: z.array(z.object({ rule: z.enum(RULES), bolt: z.number().nullable(), atM: z.number(), byMm: z.number(), text: z.string() })), worstGapM: z.number().nullable() }),
+  compute(v, trace) {
+    const failures: Failure[] = [];
+    const endMinMm = v.endMinMm ?? 7 * v.boltDiameterMm;
+    const order = v.bolts.map((b, i) => ({ ...b, i })).sort((a, b) => a.atM - b.atM);
+    const needed = v.single && atMost(v.endM - v.startM, SHORT_PLATE_M) ? 1 : 2;
+    if (order.length < needed) failures.push({ rule: 'count', bolt: null, atM: v.startM, byMm: 0, text: `${order.length} of ${needed} bolts are there` });
+    const first = order[0];
+    const last = order.at(-1);
+    for (const [b, distanceMm] of [[first, first ? (first.atM - v.startM) * 1000 : 0], [last, last ? (v.endM - last.atM) * 1000 : 0]] as const) {
+      if (!b) continue;
+      if (!atLeast(distanceMm, endMinMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: endMinMm - distanceMm, text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}` });
+      if (!atMost(distanceMm, v.endMaxMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: distanceMm - v.endMaxMm, text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}` });
+    }
+    const gaps = order.slice(1).map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
+    for (const { b, gapM } of gaps) if (!atMost(gapM, v.maxSpacingM)) failures.push({ rule: 'gap', bolt: b.i, atM: b.atM - gapM / 2, byMm: (gapM - v.maxSpacingM) * 1000, text: `${fig(gapM)} m to the bolt before, at most ${fig(v.maxSpacingM)}` });
+    const place = v.positionToleranceMm ?? positionToleranceMm(v.boltDiameterMm);
+    for (const b of order) {
+      const say = (rule: Rule, byMm: number, text: string) => { failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text }); };
+      const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
+      if (!atMost(off, place)) say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
+      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, v.leastEmbedmentMm)) say('embedment', v.leastEmbedmentMm - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(v.leastEmbedmentMm)}`);
+      const out = v.projectionMm === undefined || b.projectionMm === undefined ? 0 : Math.abs(b.projectionMm - v.projectionMm);
+      if (!atMost(out, v.projectionToleranceMm)) say('projection', out - v.projectionToleranceMm, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(v.projectionMm ?? 0)}`);
+      const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
+      if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third)) say('centre', Math.abs(b.offCentreMm) - third, `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`);
+      if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM)) say('plumb', b.leanMmPerM - v.leanToleranceMmPerM, `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`);
+    }
+    const worstGapM = gaps.length ? Math.max(...gaps.map((g) => g.gapM)) : null;
+    trace.step('bolts', `${order.length} on ${fig(v.endM - v.startM)} m, needs ${needed} or more`, order.length);
+    trace.step('widest gap', `at most ${fig(v.maxSpacingM)} m`, worstGapM, 'm');
+    for (const f of failures) trace.step(f.bolt === null ? f.rule : `bolt ${f.bolt + 1} ${f.rule}`, f.text, f.byMm, 'mm');
+    return { ok: failures.length === 0, failures, worstGapM };
+  },
+});
