@@ -1,2 +1,2 @@
 export * from './api.ts';
-export { siteFileSchema, type SiteFile } from './site-file.ts';
+export { mixNamed, siteFileSchema, type SiteFile } from './site-file.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { mixSchema, plantSchema, pourDocSchema } from '../core/model/pour.ts';
+import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix } from '../core/model/pour.ts';
+import { rulesOf } from '../core/rules/rules.ts';
 import { checkSitePlan, sitePlanShape } from '../core/model/site.ts';
 
 /** A whole `jactum.site/1` file: what is to be built, and the mixes, plants, crew and pours that go with it. */
@@ -25,3 +26,9 @@ export const siteFileSchema = shape.superRefine((file, ctx) => {
   });
 });
 export type SiteFile = z.output<typeof shape>;
+
+/** The mix of that mark as the site's rules have it; undefined when the file has none. */
+export function mixNamed(site: SiteFile, mark: string): Mix | undefined {
+  const found = site.mixes.find((m) => m.mark === mark);
+  return found && ruledMix(found, rulesOf(site));
+}

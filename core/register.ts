@@ -16,8 +16,10 @@ import { maxRateOfRise } from './formwork/max-rate-of-rise.ts';
 import { sheathingSpan } from './formwork/sheathing-span.ts';
 import { tieLoad } from './formwork/tie-load.ts';
 import { walerLayout } from './formwork/waler-layout.ts';
+import { pourStateOf } from './pourlog/pour-state.ts';
 import { yieldSoFar } from './pourlog/yield.ts';
 import { pourSimulation } from './pourplan/pour-simulation.ts';
+import { sequenceSearch } from './pourplan/sequence-search.ts';
 import type { Calculation } from './register/calculation.ts';
 import { clearanceVerdict } from './setout/clearance-verdict.ts';
 import { drainPitch } from './setout/drain-pitch.ts';
@@ -55,7 +57,7 @@ export const SUBJECTS: readonly Subject[] = [
   { title: 'Order and supply', calculations: [orderQuantity, truckPlan, bagCount, siteMix, pumpReach, placingRate] },
   { title: 'Concrete', calculations: [slumpVerdict, waterAddition, loadVerdict, jointWindow, equivalentAge, strengthForecast, samplingPlan, strengthAcceptance] },
   { title: 'Weather', calculations: [evaporation, weatherRules, daylightOf] },
-  { title: 'Pour', calculations: [pourSimulation, yieldSoFar] },
+  { title: 'Pour', calculations: [pourSimulation, sequenceSearch, pourStateOf, yieldSoFar] },
 ];
 
 /** Every calculation of the house. */

@@ -4,7 +4,7 @@
  */
 import fs from 'node:fs';
 import { v7 as uuid } from 'uuid';
-import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
+import { mixNamed, newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
 import { pointsOf, type CheckPoint } from '../core/check/points.ts';
 import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts';
 import type { PourDoc } from '../core/model/pour.ts';
@@ -63,7 +63,7 @@ const inches = (n: number): ReadingValue => ({ type: 'length', mm: n * MM_PER_IN
 
 function completeP1(): void {
   const pour = pourOf('P1');
-  const mix = site.mixes[0];
+  const mix = mixNamed(site, pour.mix);
   const plant = site.plants[0];
   if (!mix || !plant || !pour.date) throw new Error('demo site');
   const s = new Script();
@@ -127,7 +127,7 @@ function completeP1(): void {
 
 function partlyP2(): void {
   const pour = pourOf('P2');
-  const mix = site.mixes.find((m) => m.mark === pour.mix);
+  const mix = mixNamed(site, pour.mix);
   if (!mix || !pour.date) throw new Error('demo site');
   const s = new Script();
   const day = midnightMs(pour.date, site.timeZone);

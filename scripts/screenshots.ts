@@ -5,7 +5,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { v7 as uuid } from 'uuid';
-import type { PourAnswer, PourSummary } from '../contract/index.ts';
+import { mixNamed, type PourAnswer, type PourSummary } from '../contract/index.ts';
 import { planPour } from '../core/pourplan/plan.ts';
 import { midnightMs } from '../core/weather/daylight.ts';
 
@@ -42,7 +42,7 @@ async function shot(page: Page, name: string, code: string, rest: string): Promi
 async function pourP2(page: Page): Promise<void> {
   const record = await get<PourAnswer>(page, `/api/pours/${id('P2')}`);
   const { site, pour } = record;
-  const mix = site.mixes.find((m) => m.mark === pour.mix);
+  const mix = mixNamed(site, pour.mix);
   const plant = site.plants.find((p) => p.id === pour.plant);
   if (!mix || !plant) throw new Error('demo site');
   const plan = planPour(site, pour, mix, plant, record.duskMin, 1);

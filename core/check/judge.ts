@@ -7,7 +7,7 @@ import { coverVerdict } from '../steel/cover-verdict.ts';
 import { spacingVerdict } from '../steel/spacing-verdict.ts';
 import { dimensionVerdict } from './dimension-verdict.ts';
 import type { CheckPoint } from './points.ts';
-import { RULES } from './rules.ts';
+
 
 export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
 
@@ -28,7 +28,7 @@ const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? '
 export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
   const w = point.wanted;
   if (w.type === 'cover' && value.type === 'length') {
-    const { result, steps } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: RULES[site.ruleProfile].coverProfile });
+    const { result, steps } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670' });
     return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: value.mm - result.allowedLeastMm, lowMm: result.allowedLeastMm, highMm: null, calculation: 'cover-verdict', steps };
   }
   if (w.type === 'size' && value.type === 'length') {

@@ -4,7 +4,7 @@ import { resultOf } from '../register/calculation.ts';
 import { barNamed } from '../steel/bars.ts';
 import { lapLength } from '../steel/lap-length.ts';
 import { barsRequired } from '../steel/spacing-verdict.ts';
-import { RULES, type CheckRules } from './rules.ts';
+import { checkRules, type CheckRules } from './rules.ts';
 
 /** What is read at a check point, which decides how it is entered and judged. */
 export type Wanted =
@@ -151,7 +151,7 @@ const runLength = (site: SitePlan, run: Run): number => {
 
 /** The check points of one run, pad or pier; empty when the site has no such element. */
 export function pointsOf(site: SitePlan, elementId: string, mix: Mix): CheckPoint[] {
-  const rules = RULES[site.ruleProfile];
+  const rules = checkRules(site);
   const run = site.runs.find((r) => r.id === elementId);
   const pad = site.pads.find((p) => p.id === elementId);
   let drafts: Draft[] = [];

@@ -1,9 +1,11 @@
-import type { RuleProfile } from '../model/site.ts';
+import type { RuleId } from '../rules/catalog.ts';
+import { rulesOf, sourceText, type RuledSite } from '../rules/rules.ts';
+import type { UnitSystem } from '../units/measure.ts';
 
 /** A tolerance with where it comes from. `plusMm` null: more does no harm. */
 export interface Tolerance { minusMm: number; plusMm: number | null; source: string }
 
-/** Default tolerances of the rule profiles. Each value carries its source; a site's drawings and engineer rule over them. */
+/** The rules of a site as the check list uses them; every one carries its source, and who changed it. */
 export interface CheckRules {
   coverProfile: 'aci117' | 'en13670';
   footingWidth: Tolerance;
@@ -26,31 +28,27 @@ export interface CheckRules {
   stockLengthM: number;
 }
 
-export const RULES: Record<RuleProfile, CheckRules> = {
-  'us-aci': {
-    coverProfile: 'aci117',
-    footingWidth: { minusMm: 12.7, plusMm: 50.8, source: 'ACI 117 §3.5, formed' },
-    footingDepth: { minusRatio: 0.05, plusMm: null, source: 'ACI 117 §3.5, −5 %' },
-    wallThickness: (t) => (t <= 304.8 + 1e-6 ? { minusMm: 6.35, plusMm: 9.525, source: 'ACI 117 §4.5' } : { minusMm: 9.525, plusMm: 12.7, source: 'ACI 117 §4.5' }),
-    topLevel: { minusMm: 12.7, plusMm: 12.7, source: 'ACI 117 §3.3' },
-    plumb: { minusMm: 6.35, plusMm: 6.35, source: 'ACI 117 §4.1, in 10 ft' },
-    spacingToleranceMm: 76.2, spacingSource: 'ACI 117 §2.2.5',
-    lapMinus: { minusMm: 25.4, plusMm: null, source: 'ACI 117 §2.2.6' },
-    boltEmbedment: { minusMm: 0, plusMm: null, source: 'IRC R403.1.6' },
-    boltProjection: { minusMm: 12.7, plusMm: 12.7, source: 'ACI 117 §2.3.2' },
-    coverEveryM: 6.096, leastCoverReadings: 2, sizeEveryM: 9.144, barGradeMPa: 413.685, stockLengthM: 6.096,
-  },
-  'metric-en': {
-    coverProfile: 'en13670',
-    footingWidth: { minusMm: 10, plusMm: 50, source: 'EN 13670 §10.4' },
-    footingDepth: { minusRatio: 0.05, plusMm: null, source: 'EN 13670 §10.4' },
-    wallThickness: (t) => ({ minusMm: t <= 150 ? 10 : 15, plusMm: t <= 150 ? 10 : 15, source: 'EN 13670 §10.4' }),
-    topLevel: { minusMm: 20, plusMm: 20, source: 'EN 13670 §10.2' },
-    plumb: { minusMm: 10, plusMm: 10, source: 'EN 13670 §10.3' },
-    spacingToleranceMm: 50, spacingSource: 'site practice beside EN 13670 §10.6',
-    lapMinus: { minusMm: 20, plusMm: null, source: 'EN 13670 §10.6' },
-    boltEmbedment: { minusMm: 0, plusMm: null, source: 'drawing' },
-    boltProjection: { minusMm: 5, plusMm: 25, source: 'EN 13670 §10.7' },
-    coverEveryM: 6, leastCoverReadings: 2, sizeEveryM: 9, barGradeMPa: 500, stockLengthM: 12,
-  },
-};
+/** Up to this a wall is thin, mm (ACI 117-10 §4.5; EN 13670 §10.4). */
+const THIN_WALL_MM = { 'us-aci': 304.8, 'metric-en': 150 };
+
+export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules {
+  const rules = rulesOf(site);
+  /** Sources of one or two rules, said once when they are the same. */
+  const sources = (...ids: RuleId[]): string => [...new Set(ids.map((id) => sourceText(rules.ruled(id), site.units)))].join('; ');
+  const tolerance = (minus: RuleId, plus: RuleId | null): Tolerance => ({ minusMm: rules.value(minus), plusMm: plus === null ? null : rules.value(plus), source: sources(minus, ...(plus === null ? [] : [plus])) });
+  const thin = THIN_WALL_MM[site.ruleProfile];
+  return {
+    coverProfile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
+    footingWidth: tolerance('footingNarrow', 'footingWide'),
+    footingDepth: { minusRatio: rules.value('footingShallow'), plusMm: null, source: sources('footingShallow') },
+    wallThickness: (t) => (t <= thin + 1e-6 ? tolerance('thinWallMinus', 'thinWallPlus') : tolerance('thickWallMinus', 'thickWallPlus')),
+    topLevel: tolerance('topLevel', 'topLevel'),
+    plumb: tolerance('plumb', 'plumb'),
+    spacingToleranceMm: rules.value('barSpacing'), spacingSource: sources('barSpacing'),
+    lapMinus: tolerance('lapShort', null),
+    boltEmbedment: tolerance('boltEmbedment', null),
+    boltProjection: tolerance('boltLow', 'boltHigh'),
+    coverEveryM: rules.value('coverEvery'), leastCoverReadings: rules.value('coverLeast'), sizeEveryM: rules.value('sizeEvery'),
+    barGradeMPa: rules.value('barGrade'), stockLengthM: rules.value('barStock'),
+  };
+}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Rules } from '../rules/rules.ts';
 import { anyNumber, count, freshTemperature, nonNegative, positive, share } from '../register/fields.ts';
 
 /** What a pour is and how it is meant to go: the plan half of "plan and log". */
@@ -7,9 +8,14 @@ const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() }
 
 export const mixSchema = z.object({
   mark: name(), label: name(), fcMPa: positive(), slumpMm: positive(), slumpKind: z.enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' }).default('nominal'),
-  slumpClass: z.string().max(10).optional(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'), retarderFactor: positive().default(1), maxAgeMin: positive().default(90),
+  slumpClass: z.string().max(10).optional(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'), retarderFactor: positive().default(1), maxAgeMin: positive().optional(),
 });
-export type Mix = z.output<typeof mixSchema>;
+/** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
+export type MixRecord = z.output<typeof mixSchema>;
+/** A mix with everything that rules it on a site: its age limit, the windows of its seams at 20 °C, what a pump takes off its slump. */
+export type Mix = MixRecord & { maxAgeMin: number; stiffenMinAt20C: number; knitMinAt20C: number; pumpLossMm: number };
+/** Fills in what the mix leaves to the site's rules. */
+export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({ ...mix, maxAgeMin: mix.maxAgeMin ?? rules.value('loadAge'), stiffenMinAt20C: rules.value('stiffen'), knitMinAt20C: rules.value('knit'), pumpLossMm: rules.value('pumpLoss') });
 
 export const plantSchema = z.object({
   id: name(), label: name(), travel: delay(), plantDelay: delay(), roundTripMin: positive(), trucksM3: z.array(positive()).min(1, 'must hold at least one truck'), minLoadM3: nonNegative().default(0), stepM3: positive(),
@@ -29,6 +35,8 @@ export const pourSettingsSchema = z.object({
   wasteRatio: share(),
   sdRatio: share(),
   truckM3: positive(),
+  /** Minutes between loads; null lets each arrive as the one before is placed. */
+  spacingMin: positive().lte(240, 'must be 240 or less').nullable().default(null),
   split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),
   /** What is ordered; null follows the core's recommendation. */
   orderM3: positive().nullable().default(null),

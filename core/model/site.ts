@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ruleChangeSchema } from '../rules/rules.ts';
 import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
@@ -114,6 +115,8 @@ export const sitePlanShape = z.object({
   anchors: z.array(anchorSchema).default([]),
   benchmark: z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() }).optional(),
   points: z.array(pointSchema).default([]),
+  /** The site's own values for rules of the profile, oldest first. */
+  ruleChanges: z.array(ruleChangeSchema).default([]),
 });
 type Shape = z.output<typeof sitePlanShape>;
 

@@ -26,12 +26,10 @@ export interface LoadState {
   advice: 'await' | 'slump' | 'accept' | 'tooStiff' | 'tooWet' | 'tooOld' | 'done' | 'sentBack';
 }
 
-/** Pump loss between truck and hose, mm (half an inch: what a pump usually eats). */
-export const PUMP_LOSS_MM = 12.7;
 
 /** Judges a slump of this mix under the site's rule profile. */
 export function judgeSlump(mix: Mix, profile: RuleProfile, measuredMm: number, where: 'truck' | 'hose') {
-  return evaluate(slumpVerdict, { targetMm: mix.slumpMm, kind: profile === 'us-aci' ? mix.slumpKind : 'nominal', measuredMm, standard: profile === 'us-aci' ? 'astm' : 'en', at: where, pumpLossMm: PUMP_LOSS_MM });
+  return evaluate(slumpVerdict, { targetMm: mix.slumpMm, kind: profile === 'us-aci' ? mix.slumpKind : 'nominal', measuredMm, standard: profile === 'us-aci' ? 'astm' : 'en', at: where, pumpLossMm: mix.pumpLossMm });
 }
 
 function adviceOf(l: Omit<LoadState, 'advice'>): LoadState['advice'] {

@@ -1,4 +1,4 @@
-import { clockMin, KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '../concrete/joint-window.ts';
+import { clockMin } from '../concrete/joint-window.ts';
 import type { Mix, PourDoc } from '../model/pour.ts';
 import type { Route } from '../pourplan/route.ts';
 import type { LoadState } from './loads.ts';
@@ -91,8 +91,8 @@ export function progressOf(pour: PourDoc, mix: Mix, route: Route, state: PourSta
   const neededM3 = toFillM3 * factor + (ended.length || placedM3 > 0 ? 0 : pour.settings.leftBehindM3);
   const onOrderM3 = loads.filter((l) => l.arrivedAt === null).reduce((s, l) => s + (l.plannedM3 ?? 0), 0);
   const temp = latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body.concreteTempC ?? pour.settings.concreteTempC;
-  const stiffenMin = clockMin(STIFFEN_MIN_AT_20C * mix.retarderFactor, temp);
-  const knitMin = clockMin(KNIT_MIN_AT_20C * mix.retarderFactor, temp);
+  const stiffenMin = clockMin(mix.stiffenMinAt20C * mix.retarderFactor, temp);
+  const knitMin = clockMin(mix.knitMinAt20C * mix.retarderFactor, temp);
   const current = placements.findLast((p) => p.open) ?? null;
   const done = toFillM3 < 1e-6 && current === null;
   return {

@@ -1,8 +1,9 @@
-import type { Mix, Plant, PourDoc } from '../model/pour.ts';
+import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { evaluate, type Evaluated } from '../register/calculation.ts';
+import { evaluate, type Evaluated, type Step } from '../register/calculation.ts';
 import { orderQuantity } from '../supply/order-quantity.ts';
 import { truckPlan } from '../supply/truck-plan.ts';
+import { ceilWhole } from '../units/limits.ts';
 import { cellsOf, routeOf, type Route, type RouteCell } from './route.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
@@ -23,6 +24,7 @@ export interface PourPlan {
   loadIds: string[];
   plannedLoads: { id: string; volumeM3: number }[];
   timetable: Timetable;
+  timetableSteps: Step[];
   odds: OutputOf<typeof pourSimulation>['odds'];
   simulation: SimulationInput;
   placements: PlannedPlacement[];
@@ -46,6 +48,50 @@ function onRoute(placements: Placement[], cells: RouteCell[]): PlannedPlacement[
 
 /** Shares in this many trials; enough to count "of 20 mornings". */
 const TRIALS = 400;
+/** What most fresh concrete weighs, kg/m³. */
+const DENSITY_KG_M3 = 2400;
+
+/** Loads of a pour: what the truck plan gives, spread further apart when the settings say so. */
+function loadsOn(s: PourSettings, orderedM3: number, plant: Plant): Evaluated<OutputOf<typeof truckPlan>> {
+  const found = evaluate(truckPlan, {
+    orderM3: orderedM3, truckM3: s.truckM3, split: s.split, minLoadM3: Math.min(plant.minLoadM3, s.truckM3), placingRateM3PerH: s.placingRateM3PerH,
+    travelMin: plant.travel.medianMin, roundTripMin: plant.roundTripMin, firstArriveMin: s.firstLoadMin,
+  });
+  const every = s.spacingMin;
+  if (every === null) return found;
+  const loads = found.result.loads.map((l, i) => ({ ...l, arriveMin: s.firstLoadMin + i * every, batchMin: s.firstLoadMin + i * every - plant.travel.medianMin }));
+  const trucks = Math.min(loads.length, ceilWhole(plant.roundTripMin / every));
+  return { ...found, result: { loads, spacingMin: every, trucks }, steps: [...found.steps, { symbol: 'apart', expression: 'set by hand', value: every, unit: 'min' }] };
+}
+
+/** The simulation's input for a pour with these settings; cells are cut from the route by its lifts. */
+export function simulationFor(cells: RouteCell[], loads: OutputOf<typeof truckPlan>['loads'], pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials: number): SimulationInput {
+  const s = pour.settings;
+  // Waste is placed too: every cell takes its share, so that the timetable runs as long as the pour will.
+  const grown = 1 + s.wasteRatio;
+  return {
+    startMin: s.firstLoadMin,
+    cells: cells.map((c) => ({ id: c.id, volumeM3: c.volumeM3 * grown, heightM: c.heightM, bottomM: c.bottomM, moveMin: 0, beside: c.beside, ...(c.below === undefined ? {} : { below: c.below }) })),
+    loads: loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3, batchMin: l.batchMin - plant.plantDelay.medianMin, plantDelay: plant.plantDelay, travel: plant.travel })),
+    placingRateM3PerH: s.placingRateM3PerH, changeOverMin: s.changeOverMin, leftBehindM3: Math.min(s.leftBehindM3, (loads.at(-1)?.volumeM3 ?? 0) * 0.9), breaks: s.breaks,
+    tempC: s.concreteTempC, stiffenMinAt20C: mix.stiffenMinAt20C, knitMinAt20C: mix.knitMinAt20C, retarderFactor: mix.retarderFactor, ratingKPa: s.ratingKPa, densityKgM3: DENSITY_KG_M3,
+    maxAgeMin: mix.maxAgeMin, duskMin, trials, seed: 7,
+  };
+}
+const loadName = (i: number): string => `L${i + 1}`;
+
+/** The order of a pour with these settings, of a known neat volume. */
+export function orderFor(neatM3: number, pour: PourDoc, plant: Plant): Evaluated<OutputOf<typeof orderQuantity>> {
+  const s = pour.settings;
+  return evaluate(orderQuantity, { neatM3, wasteRatio: s.wasteRatio, leftBehindM3: s.leftBehindM3, sdRatio: s.sdRatio, stepM3: plant.stepM3, ...s.costs });
+}
+
+/** One simulation's worth of a pour: its loads and its input, from a route that is already worked out. */
+export function rehearse(route: Route, orderedM3: number, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials: number) {
+  const cells = cellsOf(route, pour.settings.lifts);
+  const trucks = loadsOn(pour.settings, orderedM3, plant);
+  return { cells, trucks, simulation: simulationFor(cells, trucks.result.loads, pour, mix, plant, duskMin, trials) };
+}
 
 /**
  * Works the pour out: order, loads, timetable and odds.
@@ -53,33 +99,19 @@ const TRIALS = 400;
  * @param trials mornings to draw for the odds; 1 gives the timetable at once, without meaningful odds
  */
 export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials = TRIALS): PourPlan {
-  const s = pour.settings;
   const route = routeOf(site, pour);
-  const cells = cellsOf(route, s.lifts);
-  const order = evaluate(orderQuantity, {
-    neatM3: route.volumeM3, wasteRatio: s.wasteRatio, leftBehindM3: s.leftBehindM3, sdRatio: s.sdRatio, stepM3: plant.stepM3, ...s.costs,
-  });
-  const orderedM3 = s.orderM3 ?? order.result.orderM3;
-  const trucks = evaluate(truckPlan, {
-    orderM3: orderedM3, truckM3: s.truckM3, split: s.split, minLoadM3: Math.min(plant.minLoadM3, s.truckM3), placingRateM3PerH: s.placingRateM3PerH,
-    travelMin: plant.travel.medianMin, roundTripMin: plant.roundTripMin, firstArriveMin: s.firstLoadMin,
-  });
-  const loadIds = trucks.result.loads.map((_, i) => `L${i + 1}`);
-  // Waste is placed too: every cell takes its share, so that the timetable runs as long as the pour will.
-  const grown = 1 + s.wasteRatio;
-  const simulation: SimulationInput = {
-    startMin: s.firstLoadMin,
-    cells: cells.map((c) => ({ id: c.id, volumeM3: c.volumeM3 * grown, heightM: c.heightM, bottomM: c.bottomM, moveMin: 0, beside: c.beside, ...(c.below === undefined ? {} : { below: c.below }) })),
-    loads: trucks.result.loads.map((l, i) => ({ id: loadIds[i] as string, volumeM3: l.volumeM3, batchMin: l.batchMin - plant.plantDelay.medianMin, plantDelay: plant.plantDelay, travel: plant.travel })),
-    placingRateM3PerH: s.placingRateM3PerH, changeOverMin: s.changeOverMin, leftBehindM3: Math.min(s.leftBehindM3, (trucks.result.loads.at(-1)?.volumeM3 ?? 0) * 0.9), breaks: s.breaks,
-    tempC: s.concreteTempC, stiffenMinAt20C: 40, knitMinAt20C: 75, retarderFactor: mix.retarderFactor, ratingKPa: s.ratingKPa, densityKgM3: 2400,
-    maxAgeMin: mix.maxAgeMin, duskMin, trials, seed: 7,
-  };
-  const median = evaluate(pourSimulation, { ...simulation, loads: simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } })) }).result;
+  const order = orderFor(route.volumeM3, pour, plant);
+  const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
+  const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, trials);
+  const onTime = simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } }));
+  const median = evaluate(pourSimulation, { ...simulation, loads: onTime });
   const { odds } = evaluate(pourSimulation, simulation).result;
-  const placements = onRoute(median.timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
+  const timetable = median.result.timetable;
+  const grown = 1 + pour.settings.wasteRatio;
+  const placements = onRoute(timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
+  const plannedLoads = trucks.result.loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3 }));
   return {
-    route, cells, order, orderedM3, trucks, loadIds, plannedLoads: trucks.result.loads.map((l, i) => ({ id: loadIds[i] as string, volumeM3: l.volumeM3 })), timetable: median.timetable, odds, simulation, placements,
-    stiffenMin: median.timetable.seams[0]?.stiffenMin ?? 0, knitMin: median.timetable.seams[0]?.knitMin ?? 0,
+    route, cells, order, orderedM3, trucks, loadIds: plannedLoads.map((l) => l.id), plannedLoads, timetable, timetableSteps: median.steps, odds, simulation, placements,
+    stiffenMin: timetable.seams[0]?.stiffenMin ?? 0, knitMin: timetable.seams[0]?.knitMin ?? 0,
   };
 }

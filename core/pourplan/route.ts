@@ -15,8 +15,7 @@ export interface Route { legs: Leg[]; lengthM: number; volumeM3: number; closed:
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
 /** The elements of a pour as one way round, from the start the foreman chose. Volumes are the take-off's. */
-export function routeOf(site: SitePlan, pour: PourDoc): Route {
-  const takeoff = takeOff(site);
+export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOff(site)): Route {
   const volume = new Map(takeoff.elements.map((e) => [e.id, e]));
   const n = pour.elements.length;
   const start = ((pour.settings.startAt % n) + n) % n;

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { mixSchema, plantSchema, pourDocSchema, type Mix, type Plant, type PourDoc } from '../model/pour.ts';
+import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix, type Plant, type PourDoc } from '../model/pour.ts';
+import { rulesOf } from '../rules/rules.ts';
 import { sitePlanSchema, type SitePlan } from '../model/site.ts';
 
 /** The demo sites, read for tests of the core: the same files that users see. */
@@ -12,5 +13,6 @@ export function demoPour(file: 'quillback' | 'kestrel', code: string): DemoPour 
   const mix = raw.mixes.map((m) => mixSchema.parse(m)).find((m) => m.mark === pour?.mix);
   const plant = raw.plants.map((p) => plantSchema.parse(p)).find((p) => p.id === pour?.plant);
   if (!pour || !mix || !plant) throw new Error(`${file} has no pour ${code}`);
-  return { site: sitePlanSchema.parse(raw), pour, mix, plant };
+  const site = sitePlanSchema.parse(raw);
+  return { site, pour, mix: ruledMix(mix, rulesOf(site)), plant };
 }

@@ -2,3 +2,4 @@ export * from './factors.ts';
 export { atLeast, atMost, ceilWhole } from './limits.ts';
 export { footInch, parseMeasure, UNIT_SYSTEMS, type FootInch, type ParsedMeasure, type UnitSystem } from './measure.ts';
 export * from './format.ts';
+export { fieldText, fromShown, quantityOfField, quantityText, shownUnit, toShown, type Quantity } from './quantity.ts';

@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import type { PourAnswer, StoredEvent } from '../../contract/index.ts';
+import { mixNamed, type PourAnswer, type StoredEvent } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import { pointsOf } from '../../core/check/points.ts';
@@ -88,7 +88,7 @@ function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Conten
 
 function cureSection(input: ReportInput, state: PourState, finishedMs: number | null, units: UnitSystem, stamp: (ms: number) => string): Content[] {
   const { record, nowMs } = input;
-  const mix = record.site.mixes.find((m) => m.mark === record.pour.mix);
+  const mix = mixNamed(record.site, record.pour.mix);
   const curing = mix ? curingOf(record.pour, mix, state, finishedMs, nowMs) : null;
   if (!curing) return [{ text: 'Curing', style: 'h2' }, { text: 'Placing has not ended.' }];
   return [
@@ -104,7 +104,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
   const { pour, site } = record;
   const units = site.units;
   const state = replay(events);
-  const mix = site.mixes.find((m) => m.mark === pour.mix);
+  const mix = mixNamed(site, pour.mix);
   const plant = site.plants.find((p) => p.id === pour.plant);
   if (!mix || !plant) throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
   const dayMs = pour.date ? midnightMs(pour.date, site.timeZone) : midnightMs(localDate(nowMs, site.timeZone), site.timeZone);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fs from 'node:fs';
-import { siteFileSchema, type PourAnswer } from '../../contract/index.ts';
+import { mixNamed, siteFileSchema, type PourAnswer } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
 import { judgeAll } from '../../core/check/judge.ts';
 import { pointsOf } from '../../core/check/points.ts';
@@ -21,7 +21,7 @@ const site = siteFileSchema.parse(JSON.parse(fs.readFileSync('demo/sites/quillba
 const found = site.pours.find((p) => p.code === 'P4');
 if (!found) throw new Error('demo site');
 const pour = { ...found, date: '2026-09-23' };
-const [mix, plant] = [site.mixes.find((m) => m.mark === pour.mix), site.plants[0]];
+const [mix, plant] = [mixNamed(site, pour.mix), site.plants[0]];
 if (!mix || !plant) throw new Error('demo site');
 const dayMs = midnightMs(pour.date, site.timeZone);
 const ms = (minute: number) => dayMs + minute * 60_000;

@@ -2,7 +2,7 @@ import { wrap } from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
-import type { PourAnswer, WeatherAnswer, WeatherHour } from '../../contract/index.ts';
+import { mixNamed, type PourAnswer, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import { pointsOf } from '../../core/check/points.ts';
@@ -62,7 +62,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   // The log is read through SWR like everything else; the stream only brings it sooner.
   useSWR(['log', pourId], () => store.pull(), { refreshInterval: 15_000, shouldRetryOnError: true });
 
-  const mix = record?.site.mixes.find((m) => m.mark === record.pour.mix);
+  const mix = useMemo(() => record && mixNamed(record.site, record.pour.mix), [record]);
   const plant = record?.site.plants.find((p) => p.id === record.pour.plant);
   const nowMs = clock.nowMs;
   const date = record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');

@@ -1,7 +1,7 @@
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import type { PourAnswer } from '../../../contract/index.ts';
+import { mixNamed, type PourAnswer } from '../../../contract/index.ts';
 import { gateOf } from '../../../core/check/gate.ts';
 import { judgeAll } from '../../../core/check/judge.ts';
 import { pointsOf } from '../../../core/check/points.ts';
@@ -23,7 +23,7 @@ function useLane(record: PourAnswer, nowMs: number) {
   useEffect(() => { void store.pull().catch(() => undefined); }, [store]);
   return useMemo(() => {
     const { site, pour } = record;
-    const mix = site.mixes.find((m) => m.mark === pour.mix);
+    const mix = mixNamed(site, pour.mix);
     const plant = site.plants.find((p) => p.id === pour.plant);
     if (!mix || !plant) return null;
     const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), log.state);
