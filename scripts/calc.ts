@@ -21,8 +21,7 @@ async function stdin(): Promise<unknown> {
   return JSON.parse(Buffer.concat(chunks).toString('utf8'));
 }
 
-function batch(cases: unknown): unknown[] {
-  if (!Array.isArray(cases)) throw new BadInput('a batch is an array of {"id", "input"}', [{ path: '', message: 'must be an array of {"id", "input"}' }]);
+function answers(cases: unknown[]): unknown[] {
   return cases.map((c: unknown) => {
     const { id, input } = (typeof c === 'object' && c !== null ? c : {}) as { id?: unknown; input?: unknown };
     try {
@@ -33,13 +32,20 @@ function batch(cases: unknown): unknown[] {
   });
 }
 
-try {
+function batch(cases: unknown): unknown[] {
+  if (!Array.isArray(cases)) throw new BadInput('a batch is an array of {"id", "input"}', [{ path: '', message: 'must be an array of {"id", "input"}' }]);
+  return answers(cases);
+}
+
+async function main(): Promise<void> {
   const [first] = process.argv.slice(2);
   if (first === '--list') console.log(REGISTER.map((c) => `${c.id}  ${c.title}`).join('\n'));
   else if (first === '--batch') process.stdout.write(`${JSON.stringify(batch(await stdin()))}\n`);
   else if (first === undefined) throw new BadInput('name a calculation, or use --list or --batch', [{ path: 'id', message: 'is missing' }]);
   else process.stdout.write(`${JSON.stringify(run(first, await stdin()))}\n`);
-} catch (e) {
+}
+
+main().catch((e: unknown) => {
   console.error(JSON.stringify({ error: failureOf(e) }));
   process.exitCode = 2;
-}
+});

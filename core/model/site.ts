@@ -3,6 +3,7 @@ import { ruleChangeSchema } from '../rules/rules.ts';
 import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
+import { isTimeZone } from '../units/time-zone.ts';
 
 /**
  * The part of a site file that says what is to be built: types, runs, pads and piers, in metres above the
@@ -154,11 +155,7 @@ function checkDoubles(list: { id: string }[], name: string, taken: Set<string>, 
 /** References, doubles, and levels: everything that needs more than one field to judge. */
 export function checkSitePlan(site: Shape, ctx: IssueSink): void {
   const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path, message }); };
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: site.timeZone });
-  } catch {
-    say(['timeZone'], `${site.timeZone} is not a time zone this machine knows (as in America/Chicago)`);
-  }
+  if (!isTimeZone(site.timeZone)) say(['timeZone'], `${site.timeZone} is not a time zone this machine knows (as in America/Chicago)`);
   checkDoubles(site.nodes, 'nodes', new Set(), say);
   const elements = new Set<string>();
   checkDoubles(site.runs, 'runs', elements, say);

@@ -2,9 +2,10 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 /** Draws thrown away first: seeds that lie close together start alike. */
 const WARM_UP = 32;
-const TWO_32 = 0x1_0000_0000;
+/** The generator gives whole numbers from −2³¹ up to 2³¹. */
+const TWO_31 = 0x8000_0000;
 
-/** A source of standard normal numbers (Box–Muller on a seedable generator): the same seed gives the same bits. */
+/** A source of standard normal numbers (Marsaglia’s polar method on a seedable generator): the same seed gives the same bits. */
 export class Normals {
   readonly #rng;
   #spare = 0;
@@ -17,10 +18,15 @@ export class Normals {
 
   next(): number {
     if (this.#held) { this.#held = false; return this.#spare; }
-    const radius = Math.sqrt(-2 * Math.log(((this.#rng.next() >>> 0) + 0.5) / TWO_32));
-    const turn = 2 * Math.PI * (((this.#rng.next() >>> 0) + 0.5) / TWO_32);
-    this.#spare = radius * Math.sin(turn);
-    this.#held = true;
-    return radius * Math.cos(turn);
+    for (;;) {
+      const x = (this.#rng.next() + 0.5) / TWO_31;
+      const y = (this.#rng.next() + 0.5) / TWO_31;
+      const r = x * x + y * y;
+      if (r >= 1 || r === 0) continue;
+      const f = Math.sqrt((-2 * Math.log(r)) / r);
+      this.#spare = y * f;
+      this.#held = true;
+      return x * f;
+    }
   }
 }

@@ -1,17 +1,10 @@
 import { calculation, fig } from '../register/calculation.ts';
+import { quantilesOf } from './quantiles.ts';
 import { simulationInput, simulationOutput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
 import { spreadOf, trialsOf } from './trials.ts';
 
-/** Value at a share of the sorted list, straight between ranks (rank p·(n − 1)). */
-function quantile(sorted: Float64Array, p: number): number {
-  const rank = p * (sorted.length - 1);
-  const low = Math.floor(rank);
-  const a = sorted[low] as number;
-  return a + (rank - low) * ((sorted[Math.min(low + 1, sorted.length - 1)] as number) - a);
-}
-
-const spreadOut = (values: Float64Array) => { const s = values.slice().sort(); return { p10: quantile(s, 0.1), p50: quantile(s, 0.5), p90: quantile(s, 0.9) }; };
+const spreadOut = (values: Float64Array) => { const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number]; return { p10, p50, p90 }; };
 
 /** One pour, load by load and cell by cell, many mornings over. */
 export const pourSimulation = calculation({

@@ -3,6 +3,7 @@ import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { orderFor, rehearse } from './plan.ts';
+import { quantilesOf } from './quantiles.ts';
 import { routeOf } from './route.ts';
 import { trialsOf } from './trials.ts';
 
@@ -28,13 +29,6 @@ const KEYS = ['startAt', 'reverse', 'lifts', 'truckM3', 'spacingMin', 'firstLoad
 /** Report this often, so that a screen can show it and a caller can stop. */
 const REPORT_EVERY = 10;
 
-function quantile(sorted: Float64Array, p: number): number {
-  const rank = p * (sorted.length - 1);
-  const low = Math.floor(rank);
-  const a = sorted[low] as number;
-  return a + (rank - low) * ((sorted[Math.min(low + 1, sorted.length - 1)] as number) - a);
-}
-
 /** Everything that does not depend on the choice is worked out once. */
 function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
   const takeoff = takeOff(v.site);
@@ -47,8 +41,7 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
     const { simulation } = rehearse(routeOf(v.site, pour, takeoff), orderedM3, pour, v.mix, v.plant, v.duskMin, v.trials);
     const t = trialsOf(simulation).run(v.trials, v.seed, finish);
     const n = v.trials;
-    const sorted = finish.slice().sort();
-    const [finishP50Min, finishP90Min] = [quantile(sorted, 0.5), quantile(sorted, 0.9)];
+    const [finishP50Min, finishP90Min] = quantilesOf(finish, [0.5, 0.9]) as [number, number];
     const crewMin = t.finishSum / n - chosen.firstLoadMin;
     const cost = v.prices.crewPerMin * crewMin + (costs.shortFixed * t.short + costs.shortPerM3 * t.shortSum + (costs.costPerM3 + costs.disposalPerM3) * t.leftOverSum + v.prices.oldLoad * t.overAge + v.prices.afterDusk * t.afterDusk) / n;
     const inTheWay = v.noGo.find((g) => g.fromMin < finishP90Min && g.toMin > chosen.firstLoadMin);

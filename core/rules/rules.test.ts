@@ -8,6 +8,12 @@ import { changeText, ruleChangeSchema, rulesBehind, rulesOf, sourceText } from '
 const site = { ruleProfile: 'us-aci' as const, units: 'us' as const };
 const change = (rule: 'loadAge' | 'thinWallMinus', value: number | null, at = '2026-09-22T14:00:00Z', reason?: string) => ({ rule, value, by: 'I. Brandvold', at, ...(reason ? { reason } : {}) });
 
+const inputOf = (id: string) => {
+  const found = calculationNamed(id);
+  if (!found) throw new Error(`${id} is not in the register`);
+  return found.input;
+};
+
 describe('the catalog', () => {
   test('every value has its source, lies in its own range, and feeds inputs that exist', () => {
     for (const id of RULE_IDS) {
@@ -19,17 +25,20 @@ describe('the catalog', () => {
       }
       for (const field of e.fields ?? []) {
         const [calc, name] = field.split('.') as [string, string];
-        const schema = toJSONSchema((calculationNamed(calc) as NonNullable<ReturnType<typeof calculationNamed>>).input, { io: 'input', unrepresentable: 'any' });
+        const schema = toJSONSchema(inputOf(calc), { io: 'input', unrepresentable: 'any' });
         expect([field, Object.keys(schema.properties ?? {}).includes(name)]).toEqual([field, true]);
       }
     }
   });
   test('where a calculation has a default, the US profile says the same', () => {
-    for (const id of RULE_IDS) for (const field of (RULE_CATALOG[id] as RuleEntry).fields ?? []) {
+    for (const id of RULE_IDS) {
+      const e: RuleEntry = RULE_CATALOG[id];
+      for (const field of e.fields ?? []) {
       const [calc, name] = field.split('.') as [string, string];
-      const schema = toJSONSchema((calculationNamed(calc) as NonNullable<ReturnType<typeof calculationNamed>>).input, { io: 'input', unrepresentable: 'any' });
+      const schema = toJSONSchema(inputOf(calc), { io: 'input', unrepresentable: 'any' });
       const standing = (schema.properties?.[name] as { default?: number } | undefined)?.default;
-      if (standing !== undefined) expect([field, standing]).toEqual([field, (RULE_CATALOG[id] as RuleEntry).us[0]]);
+        if (standing !== undefined) expect([field, standing]).toEqual([field, e.us[0]]);
+      }
     }
   });
 });

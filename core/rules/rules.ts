@@ -60,5 +60,8 @@ export const sourceText = (r: Ruled, units: UnitSystem): string => { const c = c
 
 /** The rules that stand behind a calculation's inputs, and which input each of them feeds. */
 export function rulesBehind(calculationId: string): { rule: RuleId; field: string }[] {
-  return RULE_IDS.flatMap((rule) => ((RULE_CATALOG[rule] as RuleEntry).fields ?? []).filter((f) => f.startsWith(`${calculationId}.`)).map((f) => ({ rule, field: f.slice(calculationId.length + 1) })));
+  return RULE_IDS.flatMap((rule) => {
+    const entry: RuleEntry = RULE_CATALOG[rule];
+    return (entry.fields ?? []).filter((f) => f.startsWith(`${calculationId}.`)).map((f) => ({ rule, field: f.slice(calculationId.length + 1) }));
+  });
 }

@@ -3,6 +3,7 @@ import { getTimes } from 'suncalc';
 import { z } from 'zod';
 import { calculation, fig } from '../register/calculation.ts';
 import { anyNumber } from '../register/fields.ts';
+import { isTimeZone } from '../units/time-zone.ts';
 
 /** Epoch milliseconds of local midnight at the start of a date (2026-09-23) in a time zone. */
 export function midnightMs(date: string, timeZone: string): number {
@@ -24,10 +25,6 @@ export function daylight(date: string, timeZone: string, latitude: number, longi
   return { sunriseMin: minutes(times.sunrise), sunsetMin: minutes(times.sunset), duskMin: minutes(times.dusk) };
 }
 
-const knownZone = (timeZone: string): boolean => {
-  try { new Intl.DateTimeFormat('en', { timeZone }); return true; } catch { return false; }
-};
-
 /** Light of a day. */
 export const daylightOf = calculation({
   id: 'daylight',
@@ -37,7 +34,7 @@ export const daylightOf = calculation({
   source: 'Solar position by a general-purpose library; civil dusk as commonly defined',
   limits: 'Flat horizon, clear sky: hills, trees and cloud bring dusk earlier. None in polar day or night (null).',
   input: z.object({
-    date: z.iso.date('must be a date as 2026-09-23'), timeZone: z.string({ error: 'must be a time zone as America/Chicago' }).refine(knownZone, 'is not a time zone this machine knows (as in America/Chicago)'),
+    date: z.iso.date('must be a date as 2026-09-23'), timeZone: z.string({ error: 'must be a time zone as America/Chicago' }).refine(isTimeZone, 'is not a time zone this machine knows (as in America/Chicago)'),
     latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'), longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
   }),
   output: z.object({ sunriseMin: z.number().nullable(), sunsetMin: z.number().nullable(), duskMin: z.number().nullable() }),
