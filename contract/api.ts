@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { EVENT_BODIES, EVENT_KINDS, type EventKind, type LogEvent } from '../core/model/events.ts';
 import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
+import { calculationNamed } from '../core/register.ts';
+import { BadInput, evaluate } from '../core/register/calculation.ts';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../core/rules/catalog.ts';
 import type { SiteFile } from './site-file.ts';
 
 /** Bodies and answers of the API; the routes parse with these and the page is typed by them. */
@@ -22,9 +25,25 @@ const envelope = z.object({
   supersedes: z.uuid({ error: 'must be the UUID of an earlier entry' }).nullish(),
 });
 
+/** What is wrong with a kept calculation: an unknown one, or input it cannot work with. The example of a whole log is too much to keep. */
+function workedIssues(body: { calculation: string; input: unknown }): { path: string[]; message: string }[] {
+  const calc = calculationNamed(body.calculation);
+  if (!calc) return [{ path: ['calculation'], message: 'is not in the register' }];
+  if (JSON.stringify(body.input).length > 20_000) return [{ path: ['input'], message: 'is longer than 20 000 characters' }];
+  try { evaluate(calc, body.input); return []; } catch (e) {
+    if (e instanceof BadInput) return e.issues.map((i) => ({ path: ['input', ...i.path.split('.')], message: i.message }));
+    throw e;
+  }
+}
+
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */
 export const newEventSchema = envelope.transform((e, ctx) => {
   const parsed = EVENT_BODIES[e.kind].safeParse(e.body);
+  if (parsed.success && e.kind === 'worked') {
+    const issues = workedIssues(parsed.data as { calculation: string; input: unknown });
+    for (const i of issues) ctx.addIssue({ code: 'custom', path: ['body', ...i.path], message: i.message });
+    if (issues.length) return z.NEVER;
+  }
   if (parsed.success) return { id: e.id, at: e.at, kind: e.kind, body: parsed.data, supersedes: e.supersedes ?? null } as NewEvent;
   for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', path: ['body', ...issue.path.map((p) => (typeof p === 'symbol' ? String(p) : p))], message: issue.message });
   return z.NEVER;
@@ -45,6 +64,15 @@ export interface SiteSummary { id: string; name: string; units: 'us' | 'metric';
 
 export const putSettingsBody = z.object({ version: z.number({ error: 'must be the version you read' }).int(), settings: pourSettingsSchema });
 export interface PlanConflict { yours: number; current: PourAnswer }
+
+/** A site's own value for a rule of its profile; null goes back to the profile's. */
+export const putRuleBody = z.object({
+  version: z.number({ error: 'must be the version you read' }).int(), rule: z.enum(RULE_IDS, { error: 'is not a rule of the profile' }), value: z.number({ error: 'must be a number' }).nullable(), reason: z.string().trim().max(500).optional(),
+}).superRefine((b, ctx) => {
+  const e: RuleEntry = RULE_CATALOG[b.rule];
+  if (b.value !== null && (b.value < e.least || b.value > e.most)) ctx.addIssue({ code: 'custom', path: ['value'], message: `is outside ${e.least} to ${e.most}` });
+});
+export interface SiteVersion { version: number }
 
 export const clockBody = z.object({ advanceMin: z.number({ error: 'must be a number of minutes' }).gt(0, 'must be above 0').lte(60 * 24 * 40, 'must be 40 days or less') });
 /** The site clock: add `offsetMs` to this machine's clock. `settable` in the demo. */

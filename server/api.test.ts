@@ -4,6 +4,7 @@ import fs from 'node:fs';
 import request from 'supertest';
 import type { PostEventsAnswer, PourAnswer, Problem, SiteSummary, StoredEvent } from '../contract/index.ts';
 import { EVENT_BODIES } from '../core/model/events.ts';
+import { v7 as uuid } from 'uuid';
 import { verifyLines } from './log/chain.ts';
 import { note, testApi } from './testing/api.ts';
 
@@ -179,4 +180,50 @@ test('on one’s own data the first account is made once, and signs in', async (
   await agent.post('/api/accounts').send({ name: 'B. Lund', pin: '1234', role: 'crew' }).expect(201);
   problem(await agent.post('/api/accounts').send({ name: 'B. Lund', pin: '1234', role: 'crew' }).expect(409));
   await own.end();
+});
+
+describe('a site’s own rules', () => {
+  test('a foreman’s change is kept with who and when, opens sign-offs again, and is in the export', async () => {
+    const foreman = await api.as('foreman');
+    const id = await api.idOf('P4');
+    const before = (await foreman.get(`/api/pours/${id}`).expect(200)).body as PourAnswer;
+    const put = (body: object) => foreman.put(`/api/sites/${before.siteId}/rules`).send(body);
+    await put({ version: before.siteVersion, rule: 'loadAge', value: 60, reason: 'hot week' }).expect(200, { version: before.siteVersion + 1 });
+    const after = (await foreman.get(`/api/pours/${id}`).expect(200)).body as PourAnswer;
+    expect(after.siteVersion).toBe(before.siteVersion + 1);
+    expect(after.site.ruleChanges).toMatchObject([{ rule: 'loadAge', value: 60, by: 'I. Brandvold', reason: 'hot week' }]);
+    const file = (await foreman.get(`/api/sites/${before.siteId}/export`).expect(200)).body as { ruleChanges: unknown[] };
+    expect(file.ruleChanges).toHaveLength(1);
+    await put({ version: before.siteVersion, rule: 'loadAge', value: 45 }).expect(409);
+    await put({ version: after.siteVersion, rule: 'loadAge', value: null }).expect(200);
+  });
+  test('nonsense and the wrong role change nothing', async () => {
+    const foreman = await api.as('foreman');
+    const { siteId, siteVersion } = (await foreman.get(`/api/pours/${await api.idOf('P4')}`)).body as PourAnswer;
+    const url = `/api/sites/${siteId}/rules`;
+    for (const [body, path] of [[{ rule: 'loadAge', value: 5000 }, 'value'], [{ rule: 'moon', value: 1 }, 'rule'], [{ rule: 'loadAge', value: '60' }, 'value'], [{ rule: 'loadAge' }, 'value']] as const) {
+      const out = await foreman.put(url).send({ version: siteVersion, ...body }).expect(400);
+      expect((out.body as { issues: { path: string }[] }).issues.map((i) => i.path)).toContain(path);
+    }
+    for (const role of ['crew', 'inspector', 'viewer'] as const) await (await api.as(role)).put(url).send({ version: siteVersion, rule: 'loadAge', value: 60 }).expect(403);
+    await foreman.put('/api/sites/none/rules').send({ version: 1, rule: 'loadAge', value: 60 }).expect(404);
+    expect(((await foreman.get(`/api/pours/${await api.idOf('P4')}`)).body as PourAnswer).siteVersion).toBe(siteVersion);
+  });
+});
+
+describe('a calculation kept with the pour', () => {
+  const worked = (input: object, calculation = 'tie-load') => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'worked', body: { calculation, input, note: 'north wall' } });
+  const good = { pressureKPa: 36, walerSpacingM: 0.6, tieSpacingM: 0.6, tieCapacityKN: 13.3 };
+  test('is stored with what was put in', async () => {
+    const crew = await api.as('crew');
+    const id = await api.idOf('P4');
+    await crew.post(`/api/pours/${id}/events`).send({ events: [worked(good)] }).expect(200);
+    const stored = body<StoredEvent[]>(await crew.get(`/api/pours/${id}/events`)).find((e) => e.kind === 'worked');
+    expect(stored?.body).toEqual({ calculation: 'tie-load', input: good, note: 'north wall' });
+  });
+  test.each([[{ ...good, pressureKPa: -1 }, 'tie-load', 'events.0.body.input.pressureKPa'], [{}, 'tie-load', 'events.0.body.input.tieCapacityKN'], [good, 'no-such', 'events.0.body.calculation']])('bad input is told by its path and not stored', async (input, calculation, path) => {
+    const crew = await api.as('crew');
+    const out = await crew.post(`/api/pours/${await api.idOf('P4')}/events`).send({ events: [worked(input, calculation)] }).expect(400);
+    expect((out.body as { issues: { path: string }[] }).issues.map((i) => i.path)).toContain(path);
+  });
 });

@@ -23,6 +23,7 @@ const GOOD: Record<EventKind, unknown> = {
   strip: { elementIds: ['FN'] },
   defect: { elementId: 'FN', what: 'honeycomb' },
   'break-test': { ageDays: 7, strengthMPa: 20.5 },
+  worked: { calculation: 'tie-load', input: { pressureKPa: 30 } },
   close: {},
   reopen: { reason: 'one more break' },
   supersede: {},

@@ -48,6 +48,8 @@ export const EVENT_BODIES = {
   strip: z.object({ elementIds: z.array(id()).min(1, 'must name at least one run') }),
   defect: z.object({ elementId: id(), what: text() }),
   'break-test': z.object({ ageDays: positive().lte(400), strengthMPa: positive().lte(200), loadId: id().optional() }),
+  /** A calculation run by itself and kept with the pour: what was put in. What came out is worked out anew. */
+  worked: z.object({ calculation: z.string().min(1, 'is empty').max(60), input: z.record(z.string().max(60), z.unknown()), note: text(300).optional() }),
   close: z.object({ reason: text().optional() }),
   reopen: z.object({ reason: text() }),
   /** Takes an earlier entry back; the entry stays in the log. */

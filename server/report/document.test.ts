@@ -30,11 +30,11 @@ describe('the report', () => {
     // Neat volume of the ring, the failed reading and its re-reading, loads, slump, the curing, and the chain.
     expect(text).toContain('Neat 9.48 yd³');
     expect(text).toContain('FS | Bottom cover | 3 in | 2 3/8 in | earlier');
-    expect(text).toContain('FS/cover-bottom: Two 3 in chairs under the bar');
+    expect(text).toContain('FS cover bottom fixed: Two 3 in chairs under the bar');
     expect(text).toMatch(/L1 \| 88107 \| 5\.\d\d yd³ \| 06:58 \| 07:36/);
     expect(text).toContain('4 1/2 in at truck, accept');
     expect(text).toContain('7 days: 2 980 psi');
-    expect(text).toContain('forms off: FN, FE');
+    expect(text).toContain('Forms off: FN, FE');
     expect(text).toMatch(/104 entries, chain whole, last hash [0-9a-f]{64}/);
     expect(text).not.toMatch(/NaN|undefined|Infinity|\bm³/);
   });
@@ -44,7 +44,7 @@ describe('the report', () => {
     expect(text).toContain('pour open');
     expect(text).toMatch(/\d things hold it\. 92 of 104 read/);
     expect(text).toContain('OUT');
-    expect(text).toContain('question 7 to engineer on E2');
+    expect(text).toContain('Question 7 to engineer on E2');
     expect(text).toContain('Placing has not ended.');
   });
 
@@ -64,5 +64,16 @@ describe('the report', () => {
     const { text } = await report('P4');
     expect(text).toContain('Poured against the gate: Storm before noon (I. Brandvold, 07:00).');
     expect(text).toContain('<script>alert(1)</script> & more');
+  });
+
+  test('works kept calculations out anew, and lists the rules this site has changed', async () => {
+    const id = await api.idOf('P4');
+    await api.events.append(id, [{ id: '01a208cc-db83-7000-8000-000000000002', at: '2026-09-23T12:00:00Z', kind: 'worked', body: { calculation: 'tie-load', input: { pressureKPa: 36, walerSpacingM: 0.6096, tieSpacingM: 0.6096, tieCapacityKN: 13.3 }, note: 'ramp wall' }, supersedes: null }] as Parameters<typeof api.events.append>[1], { actor: 'I. Brandvold', device: 'test' });
+    const { siteId, siteVersion } = await api.sites.pour(id);
+    await api.sites.changeRule(siteId, siteVersion, { rule: 'loadAge', value: 60, by: 'I. Brandvold', at: '2026-09-22T10:00:00Z' });
+    const { text } = await report('P4');
+    expect(text).toMatch(/Load on a tie: ramp wall \(I\. Brandvold, 07:00\)/);
+    expect(text).toMatch(/load \| {2}\| 3007 lb|load \|\s+\| 3008 lb/);
+    expect(text).toContain('Oldest a load may get | 60 min | ASTM C94/C94M-21, changed from 90 min to 60 min by I. Brandvold on 2026-09-22');
   });
 });

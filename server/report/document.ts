@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { mixNamed, type PourAnswer, type StoredEvent } from '../../contract/index.ts';
+import { mixNamed, type PourAnswer, type SiteFile, type StoredEvent } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import { pointsOf } from '../../core/check/points.ts';
@@ -9,8 +9,13 @@ import type { LogEvent } from '../../core/model/events.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf } from '../../core/pourlog/progress.ts';
+import { calculationNamed } from '../../core/register.ts';
+import { evaluate } from '../../core/register/calculation.ts';
+import { resultRows, stepText } from '../../core/register/words.ts';
+import { ruleText, rulesOf, sourceText } from '../../core/rules/rules.ts';
+import { entryText } from '../../core/pourlog/entry-text.ts';
 import { entries, isClosed, replay, timeline, type PourState } from '../../core/pourlog/state.ts';
-import { clockText, lengthText, strength, temperatureFigure, textOf, volume, wind, type UnitSystem } from '../../core/units/index.ts';
+import { clockText, lengthText, strength, temperatureFigure, textOf, volume, type UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { verifyLines } from '../log/chain.ts';
 import { planDrawing } from './plan-drawing.ts';
@@ -49,29 +54,7 @@ function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => 
   ]);
 }
 
-/** One line of the log in words, for the day's page. */
-function entryText(e: LogEvent, units: UnitSystem): string {
-  switch (e.kind) {
-    case 'note': case 'incident': return e.body.text;
-    case 'weather': return [textOf(temperatureFigure(e.body.airTempC, units)), e.body.sky, e.body.humidity === undefined ? '' : `${Math.round(e.body.humidity * 100)} % humidity`, e.body.windKmH === undefined ? '' : textOf(wind(e.body.windKmH, units))].filter(Boolean).join(', ');
-    case 'fix': return `${e.body.checkId}: ${e.body.what}`;
-    case 'sign': return `${e.body.hold === 'own' ? 'own check' : 'inspection'} ${e.body.result === 'pass' ? 'passed' : 'rejected'}${e.body.reason ? `: ${e.body.reason}` : ''} (plan ${e.body.planVersion})`;
-    case 'override': return `poured against the gate: ${e.body.reason}`;
-    case 'question': return `question ${e.body.number} to ${e.body.to} on ${e.body.elementIds.join(', ')}: ${e.body.text}`;
-    case 'answer': return `${e.body.role}: ${e.body.text}`;
-    case 'place-start': return `placing ${e.body.elementId}, lift ${e.body.lift + 1}${e.body.loadId ? `, from ${e.body.loadId}` : ''}`;
-    case 'place-stop': return `stopped ${e.body.elementId}, lift ${e.body.lift + 1}, ${Math.round(e.body.filledRatio * 100)} of 100 filled`;
-    case 'probe': return `concrete ${textOf(temperatureFigure(e.body.tempC, units))}${e.body.where ? `, ${e.body.where}` : ''}`;
-    case 'strip': return `forms off: ${e.body.elementIds.join(', ')}`;
-    case 'defect': return `${e.body.elementId}: ${e.body.what}`;
-    case 'break-test': return `${e.body.ageDays} days: ${textOf(strength(e.body.strengthMPa, units))}`;
-    case 'close': return e.body.reason ?? 'pour closed';
-    case 'reopen': return e.body.reason;
-    default: return '';
-  }
-}
-
-const ON_THE_DAY = new Set(['note', 'incident', 'weather', 'fix', 'sign', 'override', 'question', 'answer', 'place-start', 'place-stop', 'probe', 'strip', 'defect', 'break-test', 'close', 'reopen']);
+const ON_THE_DAY = new Set(['note', 'incident', 'weather', 'fix', 'sign', 'override', 'question', 'answer', 'place-start', 'place-stop', 'probe', 'strip', 'defect', 'break-test', 'worked', 'close', 'reopen']);
 const KIND: Record<string, string> = { 'place-start': 'placing', 'place-stop': 'placing', 'break-test': 'cylinders', probe: 'temperature' };
 
 function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Content[] {
@@ -95,6 +78,23 @@ function cureSection(input: ReportInput, state: PourState, finishedMs: number | 
     { text: 'Curing', style: 'h2' },
     { text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read' : 'temperatures as expected, none read'}); forms may come off at ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h: ${curing.stripMs === null ? 'not reached by the curve' : stamp(curing.stripMs)}.`, margin: [0, 0, 0, 4] },
     table(['step', 'expression', 'value', 'unit'], ['auto', '*', 'auto', 'auto'], curing.working.steps.map((s) => [s.symbol, s.expression, right(typeof s.value === 'number' ? s.value.toPrecision(5) : String(s.value)), s.unit])),
+  ];
+}
+
+/** Calculations kept with the pour, worked out anew from what was put in, and the site's own values for rules. */
+function workedSection(site: SiteFile, state: PourState, units: UnitSystem, time: (iso: string) => string): Content[] {
+  const kept = entries(state, 'worked').flatMap((e): Content[] => {
+    const calc = calculationNamed(e.body.calculation);
+    if (!calc) return [];
+    const { result, steps } = evaluate(calc, e.body.input);
+    const lines: Cell[][] = [...resultRows(calc.id, result, units).filter((r) => r.text !== null).map((r): Cell[] => [r.label, '', right(r.text ?? '')]), ...steps.map((s): Cell[] => [s.symbol, s.expression, right(stepText(s, units))])];
+    return [{ text: `${calc.title}${e.body.note ? `: ${e.body.note}` : ''} (${e.actor}, ${time(e.at)}). ${calc.source}.`, margin: [0, 4, 0, 0] }, table(['', 'with the numbers put in (SI)', ''], ['auto', '*', 'auto'], lines)];
+  });
+  const rules = rulesOf(site);
+  const changed = [...new Set(site.ruleChanges.map((c) => c.rule))].map((id) => rules.ruled(id)).filter((r) => r.change !== null);
+  return [
+    ...(changed.length ? [{ text: 'Rules changed for this site', style: 'h2' }, table(['rule', 'value', 'source and change'], ['auto', 'auto', '*'], changed.map((r) => [r.title, right(ruleText(r.id, r.value, units)), sourceText(r, units)]))] : []),
+    ...(kept.length ? [{ text: 'Worked out for this pour', style: 'h2' }, ...kept] : []),
   ];
 }
 
@@ -138,6 +138,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       { text: `Placed ${textOf(volume(progress.placedM3, units))} of ${textOf(volume(plan.route.volumeM3, units))} neat; ${textOf(volume(progress.dischargedM3, units))} came off the trucks${progress.usedPerNeat === null ? '' : `, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat`}.`, margin: [0, 0, 0, 6] },
       { text: 'The day', style: 'h2' },
       table(['when', 'who', 'what', ''], ['auto', 'auto', 'auto', '*'], timeline(state).filter((e) => ON_THE_DAY.has(e.kind)).map((e) => [time(e.at), e.actor, KIND[e.kind] ?? e.kind, entryText(e, units)])),
+      ...workedSection(site, state, units, time),
       ...cureSection(input, state, progress.finishedMs, units, stamp),
       { text: 'Log', style: 'h2' },
       { text: `${events.length} entries, ${chain.ok ? `chain whole, last hash ${chain.lastHash}` : `CHAIN BROKEN at entry ${chain.line}: it ${chain.message}`}. Corrected entries stay in the log; the export can be checked without the server.` },

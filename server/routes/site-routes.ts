@@ -1,9 +1,9 @@
 import { Router } from 'express';
-import { clockBody, putSettingsBody, ROLES, siteFileSchema, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
+import { clockBody, putRuleBody, putSettingsBody, ROLES, siteFileSchema, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
 import { z } from 'zod';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { only } from '../session/session.ts';
+import { only, personOf } from '../session/session.ts';
 
 const time = () => z.iso.datetime({ offset: true, error: 'must be a time with its zone' });
 const weatherQuery = z.object({ from: time(), to: time() }).refine((q) => Date.parse(q.to) > Date.parse(q.from), { path: ['to'], message: 'is not after from' }).refine((q) => Date.parse(q.to) - Date.parse(q.from) <= 45 * 86_400_000, { path: ['to'], message: 'is more than 45 days after from' });
@@ -30,6 +30,11 @@ export function siteRoutes({ accounts, sites, clock, weather }: AppDeps): Router
     const hours = weather.hours(site, Date.parse(q.from), Date.parse(q.to));
     const answer: WeatherAnswer = hours ? { source: 'simulated', hours } : { source: 'none', hours: [] };
     res.json(answer);
+  });
+
+  router.put('/sites/:id/rules', foreman, async (req, res) => {
+    const { version, rule, value, reason } = parse(putRuleBody, req.body, 'The rule');
+    res.json(await sites.changeRule(String(req.params.id), version, { rule, value, by: personOf(req).name, at: clock.now().toISOString(), ...(reason ? { reason } : {}) }));
   });
 
   router.get('/pours', anybody, async (_req, res) => { res.json(await sites.pours()); });

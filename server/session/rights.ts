@@ -3,7 +3,7 @@ import type { EventKind } from '../../core/model/events.ts';
 import { ProblemError } from '../problems.ts';
 
 /** What a crew hand may log: readings and what happens on pour day, but no sign-off, override or closing. */
-const CREW: EventKind[] = ['reading', 'mark', 'fix', 'question', 'note', 'weather', 'load-arrived', 'slump', 'load-end', 'place-start', 'place-stop', 'incident', 'probe', 'defect', 'supersede'];
+const CREW: EventKind[] = ['reading', 'mark', 'fix', 'question', 'note', 'weather', 'load-arrived', 'slump', 'load-end', 'place-start', 'place-stop', 'incident', 'probe', 'defect', 'worked', 'supersede'];
 /** An inspector passes or rejects their hold point and may leave a note. */
 const INSPECTOR: EventKind[] = ['sign', 'note'];
 

@@ -1,7 +1,8 @@
 import { v7 as uuid } from 'uuid';
-import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
+import type { PourAnswer, PourSummary, SiteFile, SiteSummary, SiteVersion } from '../../contract/index.ts';
 import { siteFileSchema } from '../../contract/index.ts';
 import type { PourDoc, PourSettings } from '../../core/model/pour.ts';
+import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
 import { notFound, ProblemError } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -52,6 +53,17 @@ export class SiteStore {
     const doc = siteFileSchema.parse({ ...(JSON.parse(site.doc) as SiteFile), pours: [] });
     const duskMin = pour.date ? (daylight(pour.date, doc.timeZone, doc.latitude, doc.longitude).duskMin ?? NO_DUSK_MIN) : NO_DUSK_MIN;
     return { id, siteId: row.site_id, version: row.version, pour, site: doc, siteVersion: site.version, duskMin };
+  }
+
+  /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
+  async changeRule(id: string, version: number, change: RuleChange): Promise<SiteVersion> {
+    const row = await this.#db.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+    if (!row) throw notFound(`site ${id}`);
+    const doc = JSON.parse(row.doc) as SiteFile;
+    const next = { ...doc, ruleChanges: [...(doc.ruleChanges ?? []), change] };
+    const { numUpdatedRows } = await this.#db.updateTable('site').set({ version: version + 1, doc: JSON.stringify(next) }).where('id', '=', id).where('version', '=', version).executeTakeFirst();
+    if (numUpdatedRows === 0n) throw new ProblemError(409, 'Changed meanwhile', `Somebody changed this site while you were at it: you had version ${version}, it is now ${row.version}. Look at it again.`);
+    return { version: version + 1 };
   }
 
   /** Writes new settings over the version that was read; a stale one gets 409 with what stands now. */
