@@ -12,7 +12,8 @@ const failureOf = (e: unknown): Failure => {
 function run(id: string, input: unknown) {
   const calc = calculationNamed(id);
   if (!calc) throw new BadInput(`there is no calculation ${id}`, [{ path: 'id', message: `${id} is not in the register; --list shows what is` }]);
-  return evaluate(calc, input);
+  const { result, steps, cautions } = evaluate(calc, input);
+  return { result, steps, cautions };
 }
 
 async function stdin(): Promise<unknown> {

@@ -6,7 +6,7 @@ import { Toaster } from 'sonner';
 import { Workbox } from 'workbox-window';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
-import { CurePage, CheckPage, PlanPage, PourLayout, PourPage, SetOutPage } from './app/pages.tsx';
+import { CurePage, CheckPage, PlanPage, PourLayout, PourPage, SetOutPage, WorkPage } from './app/pages.tsx';
 import { Pours } from './stages/pours/Pours.tsx';
 import './styles.css';
 
@@ -17,6 +17,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="setout" replace /> },
       { path: 'setout', element: <SetOutPage /> }, { path: 'check', element: <CheckPage /> }, { path: 'plan', element: <PlanPage /> }, { path: 'pour', element: <PourPage /> }, { path: 'cure', element: <CurePage /> },
+      { path: 'work', element: <WorkPage /> }, { path: 'work/:calc', element: <WorkPage /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

@@ -20,25 +20,27 @@ export interface Judged {
   highMm: number | null;
   calculation: string | null;
   steps: Step[];
+  /** What the calculation was given. */
+  input: unknown;
 }
 
-const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? 'good' : 'out', margin, lowMm: null, highMm: null, calculation: null, steps: [] });
+const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? 'good' : 'out', margin, lowMm: null, highMm: null, calculation: null, steps: [], input: null });
 
 /** What the core says of one reading at a check point, before or after it is taken. */
 export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
   const w = point.wanted;
   if (w.type === 'cover' && value.type === 'length') {
-    const { result, steps } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670' });
-    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: value.mm - result.allowedLeastMm, lowMm: result.allowedLeastMm, highMm: null, calculation: 'cover-verdict', steps };
+    const { result, steps, input } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670' });
+    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: value.mm - result.allowedLeastMm, lowMm: result.allowedLeastMm, highMm: null, calculation: 'cover-verdict', steps, input };
   }
   if (w.type === 'size' && value.type === 'length') {
-    const { result, steps } = evaluate(dimensionVerdict, { wantedMm: w.wantedMm, minusMm: w.minusMm, plusMm: w.plusMm, readingsMm: [value.mm] });
-    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: result.marginMm, lowMm: result.lowMm, highMm: result.highMm, calculation: 'dimension-verdict', steps };
+    const { result, steps, input } = evaluate(dimensionVerdict, { wantedMm: w.wantedMm, minusMm: w.minusMm, plusMm: w.plusMm, readingsMm: [value.mm] });
+    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: result.marginMm, lowMm: result.lowMm, highMm: result.highMm, calculation: 'dimension-verdict', steps, input };
   }
   if (w.type === 'spacing' && value.type === 'spacing') {
-    const { result, steps } = evaluate(spacingVerdict, { specifiedMm: w.specifiedMm, overMm: value.overMm, spaces: value.spaces, toleranceMm: w.toleranceMm });
+    const { result, steps, input } = evaluate(spacingVerdict, { specifiedMm: w.specifiedMm, overMm: value.overMm, spaces: value.spaces, toleranceMm: w.toleranceMm });
     const margin = w.toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
-    return { verdict: result.verdict === 'ok' ? 'good' : 'out', margin, lowMm: w.specifiedMm - w.toleranceMm, highMm: w.specifiedMm + w.toleranceMm, calculation: 'spacing-verdict', steps };
+    return { verdict: result.verdict === 'ok' ? 'good' : 'out', margin, lowMm: w.specifiedMm - w.toleranceMm, highMm: w.specifiedMm + w.toleranceMm, calculation: 'spacing-verdict', steps, input };
   }
   if (w.type === 'count' && value.type === 'count') return plain(value.count >= w.wanted, value.count - w.wanted);
   if (w.type === 'bar' && value.type === 'bar') return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);

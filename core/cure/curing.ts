@@ -1,7 +1,7 @@
 import type { Mix, PourDoc } from '../model/pour.ts';
 import { evaluate, type Evaluated } from '../register/calculation.ts';
 import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.ts';
-import { equivalentAgeH, STRENGTH_K, type TempReading } from '../concrete/equivalent-age.ts';
+import { equivalentAgeH, type TempReading } from '../concrete/equivalent-age.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
 
 export interface Curing {
@@ -44,7 +44,7 @@ function historyOf(pour: PourDoc, state: PourState, startMs: number, nowMs: numb
 export function curingOf(pour: PourDoc, mix: Mix, state: PourState, finishedMs: number | null, nowMs: number): Curing | null {
   if (finishedMs === null) return null;
   const { history, measured } = historyOf(pour, state, finishedMs, nowMs);
-  const working = evaluate(strengthForecast, { f28MPa: mix.fcMPa, cementType: mix.cementType, tempHistory: history, targetMPa: pour.stripping.stripMPa });
+  const working = evaluate(strengthForecast, { f28MPa: mix.fcMPa, cementType: mix.cementType, tempHistory: history, targetMPa: pour.stripping.stripMPa, activationK: mix.strengthK });
   const reachedMs = working.result.reachedAtH === null ? null : finishedMs + working.result.reachedAtH * HOUR;
   const floorMs = finishedMs + pour.stripping.floorH * HOUR;
   const stripMs = reachedMs === null ? null : Math.max(reachedMs, floorMs);
@@ -53,7 +53,7 @@ export function curingOf(pour: PourDoc, mix: Mix, state: PourState, finishedMs: 
   const curve = Array.from({ length: 121 }, (_, i) => {
     const timeH = untilH * (i / 120) ** 2;
     const upTo = [...history.filter((h) => h.timeH < timeH), { timeH, tempC: tempAt(history, timeH) }];
-    return { timeH, strengthMPa: upTo.length < 2 ? 0 : strengthAtMPa(mix.fcMPa, mix.cementType, equivalentAgeH(upTo, STRENGTH_K) / 24) };
+    return { timeH, strengthMPa: upTo.length < 2 ? 0 : strengthAtMPa(mix.fcMPa, mix.cementType, equivalentAgeH(upTo, mix.strengthK) / 24) };
   });
   return {
     startMs: finishedMs, history, measured, ageH: (nowMs - finishedMs) / HOUR, strengthMPa: working.result.strengthMPa, stripMPa: pour.stripping.stripMPa, floorH: pour.stripping.floorH,

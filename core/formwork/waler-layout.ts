@@ -57,12 +57,13 @@ function layOut(v: Wall): { heights: number[]; governs: Governs[]; solved: boole
     const z = heights.at(-1) as number;
     const from = heights.length > 1 ? ((heights.at(-2) as number) + z) / 2 : 0;
     // The top waler may stand no lower than `last`, and has to carry everything above it.
-    if (z >= last - 1e-9 && atMost(loadBetween(v, from, v.wallHeightM), bears)) return { heights, governs, solved: true };
+    if (z >= last - 1e-9 && loadBetween(v, from, v.wallHeightM) <= bears) return { heights, governs, solved: true };
     const span = widestSpacingM(v.thicknessIn, Math.max(pressureAt(v, z), 1e-6), v.deflectionRatio) ?? 0;
-    const carry = largest(LEAST_GAP_M, v.wallHeightM, (g) => atMost(loadBetween(v, from, z + g / 2), bears) && atMost(loadBetween(v, z, z + g), bears));
+    const carry = largest(LEAST_GAP_M, v.wallHeightM, (g) => loadBetween(v, from, z + g / 2) <= bears && loadBetween(v, z, z + g) <= bears);
     if (carry === null || span < LEAST_GAP_M) return { heights, governs, solved: false };
     const gap = Math.min(span, carry);
-    const next = Math.min(z + gap, last);
+    // Two last gaps are shared evenly rather than one left over.
+    const next = z + gap < last - 1e-9 && last - z < 2 * gap ? z + (last - z) / 2 : Math.min(z + gap, last);
     if (next <= z + 1e-9) return { heights, governs, solved: false };
     governs.push(next >= last - 1e-9 && z + gap > last + 1e-9 ? 'top' : span < carry ? 'sheathing' : member);
     heights.push(next);

@@ -1,6 +1,6 @@
 import type { Mix } from '../model/pour.ts';
 import type { RuleProfile } from '../model/site.ts';
-import { evaluate, type Step } from '../register/calculation.ts';
+import { evaluate } from '../register/calculation.ts';
 import { slumpVerdict } from '../concrete/slump-verdict.ts';
 import { entries, latest, type PourState } from './state.ts';
 
@@ -17,7 +17,7 @@ export interface LoadState {
   endedAt: string | null;
   returnedM3: number | null;
   concreteTempC: number | null;
-  slump: { measuredMm: number; where: 'truck' | 'hose'; at: string; verdict: 'accept' | 'low' | 'high'; lowMm: number; highMm: number; marginMm: number; steps: Step[] } | null;
+  slump: { measuredMm: number; where: 'truck' | 'hose'; at: string; verdict: 'accept' | 'low' | 'high'; lowMm: number; highMm: number; marginMm: number; input: unknown } | null;
   decision: 'accept' | 'reject' | null;
   /** Minutes from batching to its end, or to `nowMs` while it is here. */
   ageMin: number | null;
@@ -61,7 +61,7 @@ export function loadsOf(state: PourState, planned: PlannedLoad[], mix: Mix, prof
     const base = {
       id, ticket: arrived?.body.ticket ?? null, volumeM3: arrived?.body.volumeM3 ?? null, plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null, batchedAt: arrived?.body.batchedAt ?? null, arrivedAt: arrived?.at ?? null,
       firstPlacedAt: placed?.at ?? null, endedAt: ended?.at ?? null, returnedM3: ended?.body.returnedM3 ?? null, concreteTempC: arrived?.body.concreteTempC ?? null,
-      slump: slump && judged ? { measuredMm: slump.body.measuredMm, where: slump.body.where, at: slump.at, ...judged.result, steps: judged.steps } : null,
+      slump: slump && judged ? { measuredMm: slump.body.measuredMm, where: slump.body.where, at: slump.at, ...judged.result, input: judged.input } : null,
       decision: verdict?.body.decision ?? null, ageMin, overAge: ageMin !== null && ageMin > mix.maxAgeMin * (1 + 1e-9),
     };
     return { ...base, advice: adviceOf(base) };

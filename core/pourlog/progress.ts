@@ -30,6 +30,8 @@ export interface Progress {
   /** Needed less here less on order: above 0 has to be ordered, below 0 is left over. */
   balanceM3: number;
   seams: OpenSeam[];
+  /** Concrete's temperature the windows are worked out for, °C: the newest load's, else the plan's. */
+  concreteTempC: number;
   stiffenMin: number;
   knitMin: number;
   startedMs: number | null;
@@ -97,7 +99,7 @@ export function progressOf(pour: PourDoc, mix: Mix, route: Route, state: PourSta
   const done = toFillM3 < 1e-6 && current === null;
   return {
     placements, current, filled: filled.map(({ elementId, lift, ratio }) => ({ elementId, lift, ratio })), placedM3, toFillM3, dischargedM3, hereM3, usedPerNeat, neededM3, onOrderM3,
-    balanceM3: neededM3 - hereM3 - onOrderM3, seams: openSeams({ placements, current, done, route }, stiffenMin, knitMin, nowMs), stiffenMin, knitMin,
+    balanceM3: neededM3 - hereM3 - onOrderM3, seams: openSeams({ placements, current, done, route }, stiffenMin, knitMin, nowMs), concreteTempC: temp, stiffenMin, knitMin,
     startedMs: placements.length ? Math.min(...placements.map((p) => p.fromMs)) : null,
     finishedMs: done && placements.length ? Math.max(...placements.map((p) => p.toMs)) : null,
   };

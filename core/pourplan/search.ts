@@ -109,7 +109,7 @@ export function* searchSequences(v: SearchInput): Generator<SearchProgress, Sear
   // Of the rest the cheapest, good or not: a cheaper one that was rejected is what one asks about first.
   const rest = all.filter((c) => c !== top).sort((a, b) => a.cost - b.cost).slice(0, v.runnersUp);
   const chosenBest = top !== null && top.rejected === null ? top : null;
-  const runnersUp = rest.map((c) => ({ ...c, rejected: c.rejected ?? (chosenBest ? `costs ${Math.round(c.cost - chosenBest.cost)} more` : null) }));
+  const runnersUp = rest.map((c) => ({ ...c, rejected: c.rejected ?? (chosenBest ? (c.cost - chosenBest.cost < 0.5 ? 'costs the same, and was looked at later' : `costs ${Math.round(c.cost - chosenBest.cost)} more`) : null) }));
   yield { done: seen.size, of, best: chosenBest };
   return { best: chosenBest, runnersUp, examined: seen.size, possible, enumerated: possible <= v.maxPlans };
 }

@@ -31,7 +31,8 @@ export function calculation<In extends z.ZodType, Out extends z.ZodType>(c: Calc
   return c;
 }
 
-export interface Evaluated<Out> { result: Out; steps: Step[]; cautions: string[] }
+/** What a calculation gives, with the input it was given (defaults filled in), so that a figure can be worked out again. */
+export interface Evaluated<Out> { input: unknown; result: Out; steps: Step[]; cautions: string[] }
 export interface InputIssue { path: string; message: string }
 
 /** Input that a calculation cannot work with: which fields, and why. */
@@ -65,7 +66,7 @@ export function evaluate<In extends z.ZodType, Out extends z.ZodType>(calc: Calc
     step: (symbol, expression, value, unit = '') => { steps.push({ symbol, expression, value, unit }); },
     caution: (text) => { cautions.push(text); },
   });
-  return { result, steps, cautions };
+  return { input: parsed.data, result, steps, cautions };
 }
 
 /** Runs a calculation for its result alone, for callers that need no working. Throws {@link BadInput}. */

@@ -5,7 +5,7 @@ import { EXAMPLES } from './examples.ts';
 import { fieldsOf } from './fields-of.ts';
 import { labelOf, resultRows, stepText } from './words.ts';
 
-test.each([['maxPressureKPa', 'max pressure'], ['placementHeightM', 'placement height'], ['fcMPa', 'f′c'], ['tieCapacityKN', 'tie capacity'], ['concreteTempC', 'concrete temp'], ['governedBy', 'governed by'], ['retarder', 'retarder'], ['placingRateM3PerH', 'placing rate']])('%s is called %s', (name, label) => { expect(labelOf(name)).toBe(label); });
+test.each([['maxPressureKPa', 'highest pressure'], ['placementHeightM', 'placement height'], ['fcMPa', 'f′c'], ['tieCapacityKN', 'tie capacity'], ['lowestTempC', 'lowest temperature'], ['tieSpacingM', 'tie spacing'], ['retarder', 'retarder'], ['placingRateM3PerH', 'placing rate']])('%s is called %s', (name, label) => { expect(labelOf(name)).toBe(label); });
 
 describe.each(['us', 'metric'] as const)('results in %s', (units) => {
   test.each(REGISTER.map((c) => [c.id, c] as const))('%s says every field in words, none left raw', (id, c) => {

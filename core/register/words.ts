@@ -8,7 +8,7 @@ const LABELS: Record<string, string> = {
   fcMPa: 'f′c', fyMPa: 'grade of bars', f28MPa: 'strength at 28 days', s12M: 'side 1 to 2', s23M: 'side 2 to 3', s34M: 'side 3 to 4', s41M: 'side 4 to 1', d13M: 'diagonal 1 to 3', d24M: 'diagonal 2 to 4', tempHistory: 'temperatures',
   wcRatio: 'w/c', maxWcRatio: 'highest w/c', newWc: 'w/c with it', orderM3: 'order', neatM3: 'neat', sdRatio: 'deviation, of neat', wasteRatio: 'waste', ok: 'good', bagLb: 'bag', stiffenMinAt20C: 'stiff at 20 °C', knitMinAt20C: 'knits at 20 °C until', activationK: 'Q',
   firstArriveMin: 'first load here', duskMin: 'dusk', sunriseMin: 'sunrise', sunsetMin: 'sunset', batchMin: 'batched', nowMin: 'now', timeMin: 'time', placeFromMin: 'placing from', placeToMin: 'placing to', startMin: 'start', finishMin: 'finish', arriveMin: 'here', fromMin: 'from', toMin: 'to', atM: 'at',
-  worstMm: 'worst', leastMm: 'least', meanMm: 'mean', rackM: 'out of square by', differenceM: 'diagonals differ by', hiM: 'height of instrument', idM: 'point', rodM: 'rod', planM: 'level drawn', benchmarkM: 'benchmark', closingRodM: 'closing reading',
+  worstMm: 'worst', count: 'in all', maxPressureKPa: 'highest pressure', governedBy: 'ruled by', endMinMm: 'bolt from the end, at least', rateMPerH: 'rate of rise', hydrostaticKPa: 'full head', headM: 'reached this far down', concreteTempC: 'concrete', airTempC: 'air', windKmH: 'wind', rateM3PerH: 'rate', leastMm: 'least', meanMm: 'mean', rackM: 'out of square by', differenceM: 'diagonals differ by', hiM: 'height of instrument', idM: 'point', rodM: 'rod', planM: 'level drawn', benchmarkM: 'benchmark', closingRodM: 'closing reading',
   sdM3: 'deviation', meanM3: 'needed', shortProbability: 'chance to run short', rateKgM2H: 'drying', overMm: 'over', endM: 'end', lowMm: 'low', highMm: 'high', single: 'one bolt will do', at: 'read at', kind: 'kind', callSdRatio: 'balance known to', atMm: 'at',
 };
 /** Fields that hold minutes after midnight, and so are said as a time of day. */
@@ -21,11 +21,12 @@ export function labelOf(name: string): string {
   if (known) return known;
   const quantity = quantityOfField(name);
   const bare = quantity && name.endsWith(quantity) ? name.slice(0, -quantity.length) : name;
-  return bare.replace(/([a-z0-9])([A-Z])/g, '$1 $2').replace(/([A-Z])([A-Z][a-z])/g, '$1 $2').toLowerCase().trim();
+  return bare.replace(/Temp$/, 'Temperature').replace(/([a-z0-9])([A-Z])/g, '$1 $2').replace(/([A-Z])([A-Z][a-z])/g, '$1 $2').toLowerCase().trim();
 }
 
+const CHOICES: Record<string, string> = { aci347: 'ACI 347', ciria108: 'CIRIA 108', hydrostatic: 'full head', aci117: 'ACI 117', en13670: 'EN 13670', astm: 'ASTM', en: 'EN 206', 'us-aci': 'US, ACI', 'metric-en': 'metric, EN', rateLimit: 'its fastest rate', epoxyClose: 'epoxy, close', highBlend: 'high blend' };
 /** A choice as it is said: "callBalance" becomes "call balance". */
-export const choiceText = (choice: string | number): string => (typeof choice === 'number' ? String(choice) : /^[a-z]+[A-Z]/.test(choice) ? choice.replace(/([A-Z])/g, ' $1').toLowerCase() : choice);
+export const choiceText = (choice: string | number): string => CHOICES[choice] ?? (typeof choice === 'number' ? String(choice) : /^[a-z]+[A-Z]/.test(choice) ? choice.replace(/([A-Z])/g, ' $1').toLowerCase() : choice);
 
 function valueText(name: string, value: unknown, calculationId: string, units: UnitSystem): string {
   if (value === null || value === undefined) return 'none';
@@ -62,6 +63,7 @@ export function stepText(s: Step, units: UnitSystem): string {
   if (s.value === null) return 'none';
   if (typeof s.value !== 'number') return choiceText(String(s.value));
   if (s.unit === 'min after midnight') return clockText(s.value);
+  if (s.unit === 'money') return String(Math.round(s.value));
   const quantity = BY_UNIT.get(s.unit);
   if (quantity) return quantityText(s.value, quantity, units);
   return `${String(Number(s.value.toPrecision(6))).replace('-', '−')}${s.unit ? ` ${s.unit}` : ''}`;

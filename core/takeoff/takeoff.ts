@@ -73,7 +73,13 @@ export const takeoff = calculation({
   output,
   compute(site, trace) {
     const result = takeOff(site);
-    for (const e of result.elements) trace.step(`V ${e.id}`, e.lengthM > 0 ? `concrete along ${fig(e.lengthM)} m` : 'plan area × height', e.concreteM3, 'm³');
+    const strips = new Map(stripsOf(site).map((s) => [s.run.id, s]));
+    for (const e of result.elements) {
+      const s = strips.get(e.id);
+      const less = s ? [s.run.openings.length ? 'openings' : '', s.run.step ? 'step' : '', 'corners'].filter(Boolean).join(', ') : '';
+      trace.step(`V ${e.id}`, s ? `${fig(e.lengthM)} × ${fig(s.widthM)} × ${fig(s.topM - s.bottomM)} m, with its ${less}` : 'plan area × height', e.concreteM3, 'm³');
+      trace.step(`A ${e.id}`, 'exposed outline × height, and heads and sills', e.formM2, 'm²');
+    }
     trace.step('V', 'sum of all elements', result.totals.concreteM3, 'm³');
     trace.step('A', 'exposed outline × height, and heads and sills', result.totals.formM2, 'm²');
     return result;

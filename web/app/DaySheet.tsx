@@ -6,6 +6,7 @@ import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
 import { useSession } from './session.tsx';
 import { momentText } from './stages.ts';
+import { useFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
 
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
@@ -13,6 +14,7 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { account, signOut } = useSession();
   const { theme, toggle } = useTheme();
+  const { set } = useFocus();
   const list = timeline(v.state).reverse();
   return (
     <Sheet open onClose={onClose} title={`Log of ${v.record.pour.code}`}>
@@ -22,6 +24,8 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
       )}
       <div className="mb-4 flex flex-wrap gap-2">
         <button type="button" className="btn line" onClick={() => void v.undoLast()}>Take back last</button>
+        <Link className="btn line" to={`/pours/${v.record.id}/work`}>Work something out</Link>
+        <button type="button" className="btn line" onClick={() => { set({ sheet: 'rules' }); }}>Rules of this site</button>
         <button type="button" className="btn line" onClick={toggle}>{theme === 'sun' ? 'Dusk theme' : 'Sun theme'}</button>
         <Link className="btn line" to="/">All pours</Link>
         <button type="button" className="btn line" onClick={() => void signOut()}>Sign out {account.name}</button>

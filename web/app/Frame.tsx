@@ -1,10 +1,11 @@
-import { ArrowLeft, ArrowRight, Moon, Sun } from 'lucide-react';
+import { ArrowLeft, ArrowRight, Calculator, Moon, Sun } from 'lucide-react';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { latest } from '../../core/pourlog/state.ts';
 import { temperatureFigure, textOf, wind } from '../../core/units/index.ts';
 import { T } from '../ui/Text.tsx';
 import { DaySheet } from './DaySheet.tsx';
+import { RulesSheet } from './RulesSheet.tsx';
 import { KeySheet } from './KeySheet.tsx';
 import { nextLine } from './next-line.ts';
 import { usePour } from './pour-context.tsx';
@@ -28,33 +29,37 @@ function useWeatherNow() {
 const rainHour = (at: string, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(Date.parse(at));
 
 /** The frame of a pour: rail, ground, bench and next line. */
-export function Frame({ stage, ground, bench }: { stage: Stage; ground: ReactNode; bench: ReactNode }) {
+export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'work'; ground: ReactNode; bench: ReactNode }) {
+  // The workbench is no station: what is next is what the pour has next.
+  const stage: Stage = shown === 'work' ? 'check' : shown;
+  const name = shown === 'work' ? 'Work out' : STAGE_NAME[shown];
   const v = usePour();
   const navigate = useNavigate();
   const focus = useFocus();
   const wide = useWide();
   const [pulled, setPulled] = useState(false);
   const line = nextLine(v, stage);
-  const go = () => { void navigate(focusUrl(line.stage, line.focus), { relative: 'path' }); };
+  const go = () => { void navigate(focusUrl(v.record.id, line.stage, line.focus)); };
   const keys = useMemo(() => ({
-    ...Object.fromEntries(STAGES.map((s, i) => [String(i + 1), () => void navigate(focusUrl(s), { relative: 'path' })])),
-    n: () => { void navigate(focusUrl(line.stage, line.focus), { relative: 'path' }); },
-    r: () => { void navigate(focusUrl('check'), { relative: 'path' }); },
-    l: () => { void navigate(focusUrl('pour', { sheet: 'load:next' }), { relative: 'path' }); },
-    s: () => { void navigate(focusUrl('pour', { sheet: 'slump:here' }), { relative: 'path' }); },
-    p: () => { void navigate(focusUrl('pour', { sheet: v.progress.current ? 'stop' : 'start' }), { relative: 'path' }); },
-    w: () => { void navigate(focusUrl('pour', { sheet: 'weather' }), { relative: 'path' }); },
+    ...Object.fromEntries(STAGES.map((s, i) => [String(i + 1), () => void navigate(focusUrl(v.record.id, s))])),
+    n: () => { void navigate(focusUrl(v.record.id, line.stage, line.focus)); },
+    r: () => { void navigate(focusUrl(v.record.id, 'check')); },
+    l: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'load:next' })); },
+    s: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'slump:here' })); },
+    p: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: v.progress.current ? 'stop' : 'start' })); },
+    w: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'weather' })); },
+    '/': () => { void navigate(focusUrl(v.record.id, 'work')); },
     z: () => { void v.undoLast(); },
     '?': () => { focus.set({ sheet: 'keys' }); },
   }), [navigate, line, v, focus]);
   useKeys(keys);
-  useEffect(() => { document.title = `${v.record.pour.code} ${STAGE_NAME[stage]}, Jactum`; }, [v, stage]);
+  useEffect(() => { document.title = `${v.record.pour.code} ${name}, Jactum`; }, [v, name]);
   return (
-    <div className="frame" data-stage={stage} data-pulled={pulled}>
-      {wide ? <WideRail stage={stage} /> : <NarrowRail stage={stage} />}
-      <main className="ground" aria-label={`${STAGE_NAME[stage]}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
-      <section className="bench" aria-label={`${STAGE_NAME[stage]}, tools`}>
-        <h1 className="sr-only">{v.record.pour.code}, {STAGE_NAME[stage]}</h1>
+    <div className="frame" data-stage={shown} data-pulled={pulled}>
+      {wide ? <WideRail stage={shown} /> : <NarrowRail stage={shown} />}
+      <main className="ground" aria-label={`${name}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
+      <section className="bench" aria-label={`${name}, tools`}>
+        <h1 className="sr-only">{v.record.pour.code}, {name}</h1>
         {v.log.refused.map((r) => (
           <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3"><p className="font-semibold text-chalk-t">Not taken: {r.reason}</p><button type="button" className="btn line mt-2" onClick={() => void v.store.dismiss(r.id)}>Put away</button></div>
         ))}
@@ -62,6 +67,7 @@ export function Frame({ stage, ground, bench }: { stage: Stage; ground: ReactNod
       </section>
       <footer className="next"><span className="head hidden text-[14px] text-ink2 sm:inline">Next</span><p aria-live="polite"><T>{line.sentence}</T></p><button type="button" className="btn" data-next onClick={go}>{line.label}<ArrowRight size={22} aria-hidden="true" /><span className="k">N</span></button></footer>
       {focus.sheet === 'keys' && <KeySheet onClose={() => { focus.set({ sheet: null }); }} />}
+      {focus.sheet === 'rules' && <RulesSheet onClose={() => { focus.set({ sheet: null }); }} />}
       {focus.sheet === 'day' && <DaySheet onClose={() => { focus.set({ sheet: null }); }} />}
     </div>
   );
@@ -75,7 +81,7 @@ function Unsent() {
 
 const clockOf = (ms: number, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms);
 
-function WideRail({ stage }: { stage: Stage }) {
+function WideRail({ stage }: { stage: Stage | 'work' }) {
   const v = usePour();
   const { account } = useSession();
   const focus = useFocus();
@@ -91,7 +97,7 @@ function WideRail({ stage }: { stage: Stage }) {
           const f = stageFigure(v, s);
           const on = s === stage;
           return (
-            <Link key={s} to={focusUrl(s)} relative="path" aria-current={on ? 'page' : undefined} className={`relative min-w-0 max-w-[150px] flex-1 pl-3.5 pt-3.5 ${on ? 'bg-ground text-ink' : 'border-l border-rail-line first:border-l-0'}`}>
+            <Link key={s} to={focusUrl(v.record.id, s)} aria-current={on ? 'page' : undefined} className={`relative min-w-0 max-w-[150px] flex-1 pl-3.5 pt-3.5 ${on ? 'bg-ground text-ink' : 'border-l border-rail-line first:border-l-0'}`}>
               <b className={`head block leading-[22px] ${on ? 'text-[20px]' : 'text-[16px] font-semibold'}`}>{STAGE_NAME[s]}</b>
               <span className={`tnum block truncate pr-1 text-[14px] leading-5 ${on ? 'font-semibold' : 'text-rail-ink2'}`}>{f.text}</span>
               <i className={`absolute inset-x-0 bottom-0 h-0.5 ${on ? 'bg-line' : 'bg-rail-line'}`} /><i className={`absolute bottom-0 left-0 h-1.5 ${on ? 'bg-ink' : 'bg-rail-ink2'}`} style={{ width: `${Math.round(f.done * 100)}%` }} />
@@ -102,6 +108,7 @@ function WideRail({ stage }: { stage: Stage }) {
       <div className="flex shrink-0 items-center gap-4 pl-3 pr-4 text-[14px] leading-5 text-rail-ink2">
         <div className="hidden whitespace-nowrap xl:block">{weather.air && <><b className="font-semibold text-rail-ink">{weather.air}</b>{weather.wind && `, ${weather.wind}`}<br />{weather.rain ?? 'dry'}</>}</div>
         <div className="whitespace-nowrap"><button type="button" className="font-semibold text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }} title="The log, and signing out">{account.name}</button><br /><Unsent /></div>
+        <Link to={`/pours/${v.record.id}/work`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (/)"><Calculator size={20} /></Link>
         <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label={theme === 'sun' ? 'Dusk theme' : 'Sun theme'} onClick={toggle}>{theme === 'sun' ? <Moon size={20} /> : <Sun size={20} />}</button>
         <button type="button" className="big text-[36px] leading-10 text-rail-ink" aria-label="Site clock" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
       </div>
@@ -109,13 +116,13 @@ function WideRail({ stage }: { stage: Stage }) {
   );
 }
 
-function NarrowRail({ stage }: { stage: Stage }) {
+function NarrowRail({ stage }: { stage: Stage | 'work' }) {
   const v = usePour();
   const focus = useFocus();
-  const i = STAGES.indexOf(stage);
-  const before = STAGES[i - 1];
-  const after = STAGES[i + 1];
-  const f = stageFigure(v, stage);
+  const i = stage === 'work' ? -1 : STAGES.indexOf(stage);
+  const before = stage === 'work' ? 'plan' : STAGES[i - 1];
+  const after = stage === 'work' ? 'pour' : STAGES[i + 1];
+  const f = stage === 'work' ? { text: 'any figure', done: 0 } : stageFigure(v, stage);
   return (
     <header className="rail bg-rail text-rail-ink" style={{ gridArea: 'rail' }}>
       <div className="flex h-8 items-center gap-3 px-4 text-[14px] text-rail-ink2">
@@ -123,9 +130,9 @@ function NarrowRail({ stage }: { stage: Stage }) {
         <button type="button" aria-label="Site clock and log" className="big text-[20px] leading-8 text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
       </div>
       <nav className="flex h-[52px]" aria-label="Stations">
-        {before ? <Link to={focusUrl(before)} relative="path" className="head flex w-24 items-center gap-1.5 pl-4 text-[16px] font-semibold text-rail-ink2"><ArrowLeft size={18} />{STAGE_NAME[before]}</Link> : <span className="w-24" />}
-        <span aria-current="page" className="relative flex flex-1 flex-col items-center justify-center bg-ground text-ink"><b className="head text-[20px] leading-[22px]">{STAGE_NAME[stage]}</b><span className="text-[16px] font-semibold leading-5">{f.text}</span><i className="absolute inset-x-0 bottom-0 h-1 bg-hair" /><i className="absolute bottom-0 left-0 h-1 bg-ink" style={{ width: `${Math.round(f.done * 100)}%` }} /></span>
-        {after ? <Link to={focusUrl(after)} relative="path" className="head flex w-24 items-center justify-end gap-1.5 pr-4 text-[16px] font-semibold text-rail-ink2">{STAGE_NAME[after]}<ArrowRight size={18} /></Link> : <span className="w-24" />}
+        {before ? <Link to={focusUrl(v.record.id, before)} className="head flex w-24 items-center gap-1.5 pl-4 text-[16px] font-semibold text-rail-ink2"><ArrowLeft size={18} />{STAGE_NAME[before]}</Link> : <span className="w-24" />}
+        <span aria-current="page" className="relative flex flex-1 flex-col items-center justify-center bg-ground text-ink"><b className="head text-[20px] leading-[22px]">{stage === 'work' ? 'Work out' : STAGE_NAME[stage]}</b><span className="text-[16px] font-semibold leading-5">{f.text}</span><i className="absolute inset-x-0 bottom-0 h-1 bg-hair" /><i className="absolute bottom-0 left-0 h-1 bg-ink" style={{ width: `${Math.round(f.done * 100)}%` }} /></span>
+        {after ? <Link to={focusUrl(v.record.id, after)} className="head flex w-24 items-center justify-end gap-1.5 pr-4 text-[16px] font-semibold text-rail-ink2">{STAGE_NAME[after]}<ArrowRight size={18} /></Link> : <span className="w-24" />}
       </nav>
     </header>
   );

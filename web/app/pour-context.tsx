@@ -2,7 +2,7 @@ import { wrap } from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
-import { mixNamed, type PourAnswer, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
+import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import { pointsOf } from '../../core/check/points.ts';
@@ -13,6 +13,8 @@ import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
 import { isClosed, timeline, type PourState } from '../../core/pourlog/state.ts';
+import { rulesOf } from '../../core/rules/rules.ts';
+import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
@@ -23,7 +25,7 @@ import { useSession } from './session.tsx';
 
 /** Everything the stages draw, worked out once from plan and log by the core. */
 export interface PourView {
-  record: PourAnswer; units: UnitSystem; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
+  record: PourAnswer; units: UnitSystem; stockLengthM: number; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
   state: PourState; log: LogSnapshot; store: LogStore;
@@ -34,6 +36,8 @@ export interface PourView {
   write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number }) => Promise<string>;
   undoLast: () => Promise<void>;
   saveSettings: (change: Partial<PourSettings>) => Promise<void>;
+  /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
+  saveRule: (rule: RuleId, value: number | null, reason: string) => Promise<boolean>;
   clock: ReturnType<typeof useSiteClock>;
   elementName: (id: string) => string;
 }
@@ -99,10 +103,19 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
         if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
       }
     };
+    const saveRule: PourView['saveRule'] = async (rule, value, reason) => {
+      let taken = false;
+      try {
+        await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/rules`, { version: record.siteVersion, rule, value, ...(reason ? { reason } : {}) });
+        taken = true;
+      } catch (e) { toast.error(e instanceof Error ? e.message : 'That did not work.'); }
+      await mutate();
+      return taken;
+    };
     return {
-      record, units: record.site.units, mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
+      record, units: record.site.units, stockLengthM: rulesOf(record.site).value('barStock'), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
       curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
-      write, undoLast, saveSettings, clock,
+      write, undoLast, saveSettings, saveRule, clock,
       elementName: (id) => record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
     };
   }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, mutate]);

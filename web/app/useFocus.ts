@@ -15,7 +15,8 @@ export function useFocus(): Focus & { set: (change: Partial<Record<'run' | 'chec
   return { run: params.get('run'), check: params.get('check'), place: Number(params.get('place') ?? 0) || 0, sheet: params.get('sheet'), set };
 }
 
-export const focusUrl = (stage: string, change: Record<string, string | number | null> = {}): string => {
+/** The address of a station of a pour, with what it is to be about. */
+export const focusUrl = (pourId: string, stage: string, change: Record<string, string | number | null> = {}): string => {
   const q = new URLSearchParams(Object.entries(change).filter(([, v]) => v !== null).map(([k, v]) => [k, String(v)]));
-  return `../${stage}${q.size ? `?${q.toString()}` : ''}`;
+  return `/pours/${pourId}/${stage}${q.size ? `?${q.toString()}` : ''}`;
 };

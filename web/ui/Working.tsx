@@ -1,26 +1,87 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { calculationNamed } from '../../core/register.ts';
-import type { Step } from '../../core/register/calculation.ts';
+import { evaluate, type Step } from '../../core/register/calculation.ts';
+import { stepText } from '../../core/register/words.ts';
+import { changeText, ruleText, rulesBehind, rulesOf } from '../../core/rules/rules.ts';
+import { usePour } from '../app/pour-context.tsx';
 import { Sheet } from './Dialog.tsx';
+import { Mark } from './Mark.tsx';
+import { T } from './Text.tsx';
 
-const valueText = (v: Step['value']): string => (typeof v === 'number' ? String(Number(v.toPrecision(6))) : String(v));
+/** A figure's origin: the calculation and what was put in. `only` keeps the lines that bear on this figure. */
+export interface Origin { id: string; input: unknown; only?: (s: Step) => boolean }
 
-/** A button that opens the working behind a figure: formula, numbers put in, source and limits. */
-export function Working({ id, steps }: { id: string; steps: Step[] }) {
-  const [open, setOpen] = useState(false);
-  const calc = calculationNamed(id);
+/** Inputs longer than this are whole sites or logs: the workbench takes its own. */
+const LINKED_INPUT = 1800;
+
+/** The lines of a working in the site's units. */
+export function Steps({ steps }: { steps: Step[] }) {
+  const { units } = usePour();
+  return (
+    <table className="w-full text-left tnum">
+      <tbody className="rows">{steps.map((s, i) => <tr key={i}><th className="py-2 pr-3 align-top font-semibold">{s.symbol}</th><td className="py-2 pr-3 align-top text-ink2 [overflow-wrap:anywhere]">{s.expression}</td><td className={`py-2 text-right align-top font-semibold ${stepText(s, units).length < 18 ? 'whitespace-nowrap' : ''}`}><T>{stepText(s, units)}</T></td></tr>)}</tbody>
+    </table>
+  );
+}
+
+/** The rules of the site behind a calculation: value, source, and who changed it. */
+export function RulesBehind({ id }: { id: string }) {
+  const v = usePour();
+  const rules = rulesOf(v.record.site);
+  const behind = [...new Set(rulesBehind(id).map((r) => r.rule))].map((r) => rules.ruled(r));
+  if (behind.length === 0) return null;
+  return (
+    <section className="mt-3"><h3 className="head border-b-2 border-ink pb-0.5">Rules of this site</h3>
+      <ul className="rows">{behind.map((r) => {
+        const changed = changeText(r, v.units);
+        return <li key={r.id} className="py-1.5"><p className="flex justify-between gap-3"><span>{r.title}</span><b className="shrink-0 font-semibold"><T>{ruleText(r.id, r.value, v.units)}</T></b></p><p className={`text-[14px] leading-[18px] ${changed ? 'font-semibold text-ochre-t' : 'text-ink2'}`}><T>{changed ?? r.source}</T></p></li>;
+      })}</ul></section>
+  );
+}
+
+function WorkingBody({ origin }: { origin: Origin }) {
+  const v = usePour();
+  const calc = calculationNamed(origin.id);
   if (!calc) return null;
+  const { steps, cautions } = evaluate(calc, origin.input);
+  const link = JSON.stringify(origin.input);
   return (
     <>
-      <button type="button" className="min-h-12 px-1 font-semibold text-press underline underline-offset-4" onClick={() => { setOpen(true); }}>Working</button>
-      <Sheet open={open} onClose={() => { setOpen(false); }} title={calc.title}>
-        <p className="mb-3">{calc.purpose}</p>
-        <p className="mb-3 text-ink2">{calc.formula}</p>
-        <table className="mb-3 w-full text-left tnum">
-          <tbody className="rows">{steps.map((s, i) => <tr key={i}><th className="py-2 pr-3 align-top font-semibold">{s.symbol}</th><td className="py-2 pr-3 text-ink2 break-words">{s.expression}</td><td className="py-2 text-right font-semibold whitespace-nowrap">{valueText(s.value)} {s.unit}</td></tr>)}</tbody>
-        </table>
-        <p className="text-[14px] leading-[18px] text-ink2">Source: {calc.source}. {calc.limits}</p>
-      </Sheet>
+      <p className="mb-2">{calc.purpose}</p>
+      <p className="mb-3 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">{calc.formula}</p>
+      <Steps steps={origin.only ? steps.filter(origin.only) : steps} />
+      <p className="mt-1 text-[14px] leading-[18px] text-ink2">Expressions are in SI{v.units === 'us' ? ', values in this site’s units' : ''}.</p>
+      <RulesBehind id={origin.id} />
+      {cautions.map((c) => <p key={c} className="mt-2 flex gap-2"><Mark verdict="held" />{c}</p>)}
+      <p className="mt-3 text-[14px] leading-[18px] text-ink2">Source: {calc.source}. {calc.limits}</p>
+      {link.length < LINKED_INPUT && <Link className="btn line mt-4 w-full" to={`/pours/${v.record.id}/work/${origin.id}?in=${encodeURIComponent(link)}`}>Try other numbers</Link>}
+    </>
+  );
+}
+
+function WorkingSheet({ origin, onClose }: { origin: Origin; onClose: () => void }) {
+  return <Sheet open onClose={onClose} title={calculationNamed(origin.id)?.title ?? origin.id}><WorkingBody origin={origin} /></Sheet>;
+}
+
+/** Words that open the working behind a figure: formula, numbers put in, source, and rules with who changed them. */
+export function Working({ children = 'Working', ...origin }: Origin & { children?: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="min-h-12 px-1 font-semibold text-press underline underline-offset-4" onClick={() => { setOpen(true); }}>{children}</button>
+      {open && <WorkingSheet origin={origin} onClose={() => { setOpen(false); }} />}
+    </>
+  );
+}
+
+/** A figure that opens to its own working when it is pressed; a dotted line under it says so. */
+export function Opens({ children, name, className = '', ...origin }: Origin & { children: ReactNode; name: string; className?: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className={`opens ${className}`} title={`How ${name} is worked out`} onClick={(e) => { e.stopPropagation(); setOpen(true); }}>{children}</button>
+      {open && <WorkingSheet origin={origin} onClose={() => { setOpen(false); }} />}
     </>
   );
 }

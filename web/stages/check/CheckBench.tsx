@@ -14,7 +14,7 @@ import { Tape } from '../../tape/Tape.tsx';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { Mark, VERDICT_TEXT, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Working } from '../../ui/Working.tsx';
+import { Opens, Working } from '../../ui/Working.tsx';
 import { CheckSheets } from './CheckSheets.tsx';
 import { GatePanel } from './GatePanel.tsx';
 
@@ -114,7 +114,7 @@ function PointBench({ state, place }: { state: PointState; place: number }) {
             {w.type !== 'eye' && (
               <dl className={`flex gap-5 ${wide && w.type === 'cover' ? 'pt-2' : 'pt-1 text-right'}`}>
                 <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : wantedText(w, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>
-                {limits(judged, point.wanted).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8"><T>{lengthText(mm, v.units).replace(/ (in|mm)$/, '')}</T></dd></div>)}
+                {limits(judged, point.wanted).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8">{judged?.calculation ? <Opens name={label} id={judged.calculation} input={judged.input}><T>{lengthText(mm, v.units).replace(/ (in|mm)$/, '')}</T></Opens> : <T>{lengthText(mm, v.units).replace(/ (in|mm)$/, '')}</T>}</dd></div>)}
               </dl>
             )}
             <Places state={state} place={place} />
@@ -132,7 +132,7 @@ function PointBench({ state, place }: { state: PointState; place: number }) {
           {w.type === 'eye' && <EyePad advice={point.advice} onMark={(r, reason) => void mark(r, reason)} />}
         </>
       )}
-      <p className="flex items-center justify-between text-[14px] leading-[18px] text-ink2"><span>Wanted: {point.source}.{point.toleranceSource ? ` Limits: ${point.toleranceSource}.` : ''}{now?.reading ? ` Read by ${now.reading.actor}.` : ''}</span>{judged?.calculation && <Working id={judged.calculation} steps={judged.steps} />}</p>
+      <p className="flex items-center justify-between text-[14px] leading-[18px] text-ink2"><span>Wanted: {point.source}.{point.toleranceSource ? ` Limits: ${point.toleranceSource}.` : ''}{now?.reading ? ` Read by ${now.reading.actor}.` : ''}</span>{judged?.calculation && <Working id={judged.calculation} input={judged.input} />}</p>
     </>
   );
 }

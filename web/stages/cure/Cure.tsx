@@ -11,7 +11,8 @@ import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Big, T } from '../../ui/Text.tsx';
-import { Working } from '../../ui/Working.tsx';
+import { Opens, Working } from '../../ui/Working.tsx';
+import { strengthOrigin } from '../../app/origins.ts';
 
 export function CureGround() {
   const v = usePour();
@@ -35,12 +36,12 @@ export function CureBench() {
     <div className="flex flex-col gap-3">
       {c ? (
         <>
-          <div className="flex flex-wrap items-end gap-x-4"><Big figure={strength(c.strengthMPa, v.units)} size={64} className={c.mayStrip ? 'text-good-t' : ''} /><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">{c.mayStrip ? 'Forms may come off.' : c.stripMs === null ? 'The curve never reaches it.' : `Forms stay on until ${momentText(v, c.stripMs)}.`}</b><br />{textOf(strength(c.stripMPa, v.units))} and not before {c.floorH} h; now {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.</p></div>
+          <div className="flex flex-wrap items-end gap-x-4"><Opens name="the strength" {...strengthOrigin(v)}><Big figure={strength(c.strengthMPa, v.units)} size={64} className={c.mayStrip ? 'text-good-t' : ''} /></Opens><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">{c.mayStrip ? 'Forms may come off.' : c.stripMs === null ? 'The curve never reaches it.' : `Forms stay on until ${momentText(v, c.stripMs)}.`}</b><br />{textOf(strength(c.stripMPa, v.units))} and not before {c.floorH} h; now {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.</p></div>
           <div className="rows border-y border-hair">
             {v.record.pour.elements.map((e) => <p key={e} className="flex min-h-11 items-center gap-3 py-1"><Mark verdict={c.stripped.includes(e) ? 'good' : c.mayStrip ? 'unread' : 'held'} /><b className="w-14">{e}</b><span className="flex-1 truncate">{v.elementName(e)}</span><span className="text-ink2">{c.stripped.includes(e) ? 'forms off' : c.mayStrip ? 'may come off' : 'stays on'}</span></p>)}
           </div>
           <div className="grid grid-cols-2 gap-2"><button type="button" className={`btn ${c.measured ? 'line' : ''}`} onClick={() => { set({ sheet: 'probe' }); }}>Read temperature</button><button type="button" className={`btn ${c.mayStrip && c.stripped.length < v.record.pour.elements.length ? '' : 'line'}`} onClick={() => { set({ sheet: 'strip' }); }}>Strip</button><button type="button" className="btn line" onClick={() => { set({ sheet: 'defect' }); }}>Defect</button><button type="button" className="btn line" onClick={() => { set({ sheet: 'break' }); }}>Cylinder break</button></div>
-          <Working id="strength-forecast" steps={c.working.steps} />
+          <Working {...strengthOrigin(v)}>Strength, worked out</Working>
         </>
       ) : <p className="text-[18px] leading-6">Nothing to cure yet. When the last run is full, its strength by temperature stands here, and when the forms may come off.</p>}
       {defects.length > 0 && <section><h2 className="head border-b-2 border-ink pb-1">Defects</h2><div className="rows">{defects.map((d) => <p key={d.id} className="flex gap-3 py-2"><Mark verdict="tight" /><span className="flex-1"><b>{d.body.elementId}</b> <T>{d.body.what}</T></span></p>)}</div></section>}

@@ -1,6 +1,7 @@
 import { Minus, Plus } from 'lucide-react';
 import { clockText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
 import type { PourSettings } from '../../../core/model/pour.ts';
+import { SearchSheet } from './SearchSheet.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { MarchChart } from '../../drawing/MarchChart.tsx';
@@ -9,7 +10,8 @@ import { useSize } from '../../drawing/useSize.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark, MarkShape } from '../../ui/Mark.tsx';
 import { Big } from '../../ui/Text.tsx';
-import { Working } from '../../ui/Working.tsx';
+import { Opens, Working } from '../../ui/Working.tsx';
+import { oddsOrigin, orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../app/origins.ts';
 import { M3_PER_YD3 } from '../../../core/units/index.ts';
 
 export function PlanGround() {
@@ -36,21 +38,21 @@ export function PlanBench() {
   const trucks = v.plant.trucksM3;
   return (
     <div className="flex flex-col gap-3">
-      <div className="flex flex-wrap items-end gap-x-4 gap-y-1"><Big figure={volume(plan.orderedM3, v.units)} size={52} /><p className="pb-1 leading-5">{plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}<br /><span className="text-ink2">{s.orderM3 === null ? 'recommended, not ordered yet' : 'ordered'}</span></p></div>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-1"><Opens name="the order" {...orderOrigin(v)}><Big figure={volume(plan.orderedM3, v.units)} size={52} /></Opens><p className="pb-1 leading-5">{plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}<br /><span className="text-ink2">{s.orderM3 === null ? 'recommended, not ordered yet' : 'ordered'}</span></p></div>
       <dl className="rows border-y border-hair tnum">
-        {([['neat', plan.route.volumeM3], [`waste, ${Math.round(s.wasteRatio * 1000) / 10} in 100`, plan.route.volumeM3 * s.wasteRatio], ['stays in hose and hopper', s.leftBehindM3], ['needed', order.meanM3]] as const).map(([label, m3]) => <div key={label} className={`flex justify-between py-1.5 ${label === 'needed' ? 'font-semibold' : ''}`}><dt>{label}</dt><dd>{textOf(volume(m3, v.units))}</dd></div>)}
-        <div className="flex justify-between py-1.5"><dt>loads</dt><dd>{plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart, {plan.trucks.result.trucks} truck{plan.trucks.result.trucks > 1 ? 's' : ''}</dd></div>
-        <div className="flex justify-between py-1.5"><dt>first batched, last placed</dt><dd>{clockText(plan.simulation.loads[0]?.batchMin ?? 0)}, {clockText(plan.timetable.finishMin)}</dd></div>
+        {([['neat', plan.route.volumeM3], [`waste, ${Math.round(s.wasteRatio * 1000) / 10} in 100`, plan.route.volumeM3 * s.wasteRatio], ['stays in hose and hopper', s.leftBehindM3], ['needed', order.meanM3]] as const).map(([label, m3]) => <div key={label} className={`flex justify-between py-1.5 ${label === 'needed' ? 'font-semibold' : ''}`}><dt>{label}</dt><dd><Opens name={label} {...(label === 'neat' ? takeoffOrigin(v) : orderOrigin(v))}>{textOf(volume(m3, v.units))}</Opens></dd></div>)}
+        <div className="flex justify-between py-1.5"><dt>loads</dt><dd><Opens name="the loads" {...trucksOrigin(v)}>{plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart, {plan.trucks.result.trucks} truck{plan.trucks.result.trucks > 1 ? 's' : ''}</Opens></dd></div>
+        <div className="flex justify-between py-1.5"><dt>first batched, last placed</dt><dd><Opens name="the timetable" {...timetableOrigin(v)}>{clockText(plan.simulation.loads[0]?.batchMin ?? 0)}, {clockText(plan.timetable.finishMin)}</Opens></dd></div>
       </dl>
       <div ref={boxRef}><p className="text-[14px] leading-[18px] text-ink2">What ordering too much or too little is likely to cost. Press a quantity.</p><OrderCurve width={box.width} height={150} units={v.units} all={order.curve} chosenM3={plan.orderedM3} bestM3={order.orderM3} meanM3={order.meanM3} call={order.callBalance ? { firstM3: order.callBalance.firstM3, cost: order.callBalance.cost } : null} onPick={(m3) => { save({ orderM3: m3 }); }} /></div>
       <div className="grid grid-cols-2 gap-2">
         <button type="button" className={`btn justify-between! ${order.cheaper === 'firm' ? '' : 'line'}`} onClick={() => { set({ sheet: 'order' }); }}><span>Firm {volume(order.orderM3, v.units).value}</span><span className="tnum">{Math.round(order.cost)}</span></button>
-        {order.callBalance && <p className="flex items-center justify-between border border-line px-3"><span>Call the balance after {volume(order.callBalance.firstM3, v.units, 1).value}</span><span className="tnum font-semibold">{Math.round(order.callBalance.cost)}</span></p>}
+        {order.callBalance && <p className="flex items-center justify-between border border-line px-3"><span>Call the balance after {volume(order.callBalance.firstM3, v.units, 1).value}</span><Opens name="the cost of calling the balance" className="tnum font-semibold" {...orderOrigin(v)}>{Math.round(order.callBalance.cost)}</Opens></p>}
       </div>
-      <div className="flex items-center justify-between"><h2 className="head">Of {MORNINGS} mornings like this one</h2>{v.odds && <span className="text-ink2">done {clockText(v.odds.finishMin.p50)}, or {clockText(v.odds.finishMin.p10)} to {clockText(v.odds.finishMin.p90)}</span>}</div>
+      <div className="flex items-center justify-between"><h2 className="head">Of {MORNINGS} mornings like this one</h2>{v.odds && <span className="text-ink2">done <Opens name="the finish" {...oddsOrigin(v)}>{clockText(v.odds.finishMin.p50)}, or {clockText(v.odds.finishMin.p10)} to {clockText(v.odds.finishMin.p90)}</Opens></span>}</div>
       <div className="flex flex-col gap-1">{ODDS.map(([key, label]) => {
         const n = v.odds ? Math.round(v.odds[key] * MORNINGS) : null;
-        return <p key={key} className="flex items-center gap-2"><span className="w-36 shrink-0">{label}</span><svg height="14" viewBox={`0 0 ${MORNINGS * 16} 14`} className="min-w-0 flex-1" preserveAspectRatio="xMinYMid meet" aria-hidden="true">{Array.from({ length: MORNINGS }, (_, i) => (n !== null && i < n ? <g key={i} transform={`translate(${i * 16} 0) scale(.58)`}><MarkShape verdict="out" /></g> : <circle key={i} cx={i * 16 + 7} cy="7" r="2" fill="var(--line)" />))}</svg><b className="w-20 text-right tnum">{n === null ? 'drawing' : `${n} in ${MORNINGS}`}</b></p>;
+        return <p key={key} className="flex items-center gap-2"><span className="w-36 shrink-0">{label}</span><svg height="14" viewBox={`0 0 ${MORNINGS * 16} 14`} className="min-w-0 flex-1" preserveAspectRatio="xMinYMid meet" aria-hidden="true">{Array.from({ length: MORNINGS }, (_, i) => (n !== null && i < n ? <g key={i} transform={`translate(${i * 16} 0) scale(.58)`}><MarkShape verdict="out" /></g> : <circle key={i} cx={i * 16 + 7} cy="7" r="2" fill="var(--line)" />))}</svg><b className="w-20 text-right tnum">{n === null ? 'drawing' : <Opens name={label} {...oddsOrigin(v)}>{n} in {MORNINGS}</Opens>}</b></p>;
       })}</div>
       {(v.odds?.overRating ?? 0) > 0.5 && <p className="flex gap-2 font-semibold text-chalk-t"><Mark verdict="out" />Fresh head goes over the forms’ rating: more lifts, or slower.</p>}
       <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
@@ -62,11 +64,14 @@ export function PlanBench() {
         <Stepper label="start at" value={firstLeg ? `${firstLeg.startNode ?? firstLeg.elementId}` : ''} less={() => { save({ startAt: (s.startAt + v.record.pour.elements.length - 1) % v.record.pour.elements.length }); }} more={() => { save({ startAt: (s.startAt + 1) % v.record.pour.elements.length }); }} />
       </div>
       <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn line" onClick={() => { set({ sheet: 'search' }); }}>Best way round</button>
+        {s.spacingMin !== null && <button type="button" className="chip" aria-pressed onClick={() => { save({ spacingMin: null }); }}>Loads every {Math.round(s.spacingMin)} min</button>}
         <button type="button" className="chip" aria-pressed={s.reverse} onClick={() => { save({ reverse: !s.reverse }); }}>Other way round</button>
         {(['full', 'even'] as const).map((k) => <button key={k} type="button" className="chip" aria-pressed={s.split === k} onClick={() => { save({ split: k }); }}>{k === 'full' ? 'Full loads' : 'Even loads'}</button>)}
         {trucks.map((m3) => <button key={m3} type="button" className="chip" aria-pressed={Math.abs(s.truckM3 - m3) < 1e-6} onClick={() => { save({ truckM3: m3 }); }}>{textOf(volume(m3, v.units, v.units === 'us' ? 0 : 1))} trucks</button>)}
       </div>
-      <div className="flex gap-4"><Working id="order-quantity" steps={plan.order.steps} /><Working id="truck-plan" steps={plan.trucks.steps} />{s.orderM3 !== null && <button type="button" className="min-h-12 font-semibold text-press" onClick={() => { save({ orderM3: null }); }}>Back to what is recommended</button>}</div>
+      <div className="flex gap-4"><Working {...orderOrigin(v)}>Order, worked out</Working><Working {...trucksOrigin(v)}>Loads, worked out</Working>{s.orderM3 !== null && <button type="button" className="min-h-12 font-semibold text-press" onClick={() => { save({ orderM3: null }); }}>Back to what is recommended</button>}</div>
+      {sheet === 'search' && <SearchSheet onClose={() => { set({ sheet: null }); }} />}
       {sheet === 'order' && (
         <Sheet open onClose={() => { set({ sheet: null }); }} title="Order">
           <p className="mb-3 text-[18px] leading-6">{textOf(volume(order.orderM3, v.units))} of {v.mix.label} from {v.plant.label}, first load {clockText(s.firstLoadMin)}. Likely cost of being wrong {Math.round(order.cost)}; short about {Math.round(order.shortProbability * MORNINGS)} in {MORNINGS}.</p>

@@ -1,4 +1,6 @@
-import { clockText, distanceText, lengthText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
+import { resultOf } from '../../../core/register/calculation.ts';
+import { evaporation } from '../../../core/weather/evaporation.ts';
+import { clockText, distanceText, lengthText, quantityText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
 import { latest } from '../../../core/pourlog/state.ts';
 import type { LoadState } from '../../../core/pourlog/loads.ts';
 import { judgeSlump } from '../../../core/pourlog/loads.ts';
@@ -12,7 +14,8 @@ import { SlumpCone } from '../../drawing/SlumpCone.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Mark, type VERDICT_WORD } from '../../ui/Mark.tsx';
 import { Big, T } from '../../ui/Text.tsx';
-import { Working } from '../../ui/Working.tsx';
+import { Opens } from '../../ui/Working.tsx';
+import { ageOrigin, dryingOrigin, seamOrigin, stateOrigin, trucksOrigin } from '../../app/origins.ts';
 import { PourSheets } from './PourSheets.tsx';
 
 export function PourGround() {
@@ -60,8 +63,8 @@ export function PourBench() {
       </div>
       <Balance />
       <div className="rows border-t-2 border-ink">
-        {seam && <p className="flex items-center gap-3 py-2"><Mark verdict={seam.cold ? 'out' : seam.minutesLeft < 20 ? 'tight' : 'good'} /><span className="flex-1">Seam at {seam.elementId}{v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''} opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min.</span><span className="font-mono">{momentText(v, seam.shutsMs)}</span></p>}
-        {weather && <p className="flex items-center gap-3 py-2"><Mark verdict={weather.body.sky === 'rain' ? 'tight' : 'good'} /><span className="flex-1">Air {textOf(temperatureFigure(weather.body.airTempC, v.units))}, {weather.body.sky}</span><span className="font-mono">{momentText(v, Date.parse(weather.at))}</span></p>}
+        {seam && <p className="flex items-center gap-3 py-2"><Mark verdict={seam.cold ? 'out' : seam.minutesLeft < 20 ? 'tight' : 'good'} /><span className="flex-1">Seam at {seam.elementId}{v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''} <Opens name="the seam’s window" {...seamOrigin(v)}>opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min</Opens>.</span><span className="font-mono">{momentText(v, seam.shutsMs)}</span></p>}
+        {weather && <p className="flex items-center gap-3 py-2"><Mark verdict={weather.body.sky === 'rain' ? 'tight' : 'good'} /><span className="flex-1">Air {textOf(temperatureFigure(weather.body.airTempC, v.units))}, {weather.body.sky}<Drying /></span><span className="font-mono">{momentText(v, Date.parse(weather.at))}</span></p>}
         {loads.filter((l) => l.arrivedAt !== null).map((l) => (
           <button key={l.id} type="button" className="flex min-h-12 w-full items-center gap-3 py-1 text-left" onClick={() => { set({ sheet: `decide:${l.id}` }); }}>
             <Mark verdict={ADVICE[l.advice].mark} /><b>{l.id}</b><span className="min-w-0 flex-1 truncate"><T>{`${textOf(volume(l.volumeM3 ?? 0, v.units, 1))}, ticket ${l.ticket ?? ''}${l.slump ? `, slump ${lengthText(l.slump.measuredMm, v.units)}` : ''}`}</T></span><span className="text-ink2">{l.ageMin === null ? '' : `${Math.round(l.ageMin)} min`}</span>
@@ -74,18 +77,27 @@ export function PourBench() {
   );
 }
 
+/** How fast a fresh flat face dries in the weather as it was logged last. */
+function Drying() {
+  const v = usePour();
+  const origin = dryingOrigin(v);
+  if (!origin) return null;
+  const { rateKgM2H, level } = resultOf(evaporation, origin.input);
+  return <>, drying <Opens name="the drying" id="evaporation" input={origin.input}>{quantityText(rateKgM2H, 'KgM2H', v.units)}</Opens>{level === 'act' ? ': cover or fog flat faces' : level === 'watch' ? ': watch flat faces' : ''}</>;
+}
+
 /** The one figure that decides the next ten minutes. */
 function Headline() {
   const v = usePour();
   const { progress } = v;
   const seam = progress.seams[0];
-  if (progress.finishedMs !== null) return <div><Big figure={volume(progress.placedM3, v.units)} size={64} className="text-good-t" /><p className="text-[18px] font-semibold leading-6">All placed at {momentText(v, progress.finishedMs)}.{progress.usedPerNeat !== null && ` ${textOf(volume(progress.dischargedM3, v.units))} came off the trucks, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat.`}</p></div>;
+  if (progress.finishedMs !== null) return <div><Opens name="what is placed" {...stateOrigin(v)}><Big figure={volume(progress.placedM3, v.units)} size={64} className="text-good-t" /></Opens><p className="text-[18px] font-semibold leading-6">All placed at {momentText(v, progress.finishedMs)}.{progress.usedPerNeat !== null && ` ${textOf(volume(progress.dischargedM3, v.units))} came off the trucks, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat.`}</p></div>;
   if (seam && (seam.cold || seam.minutesLeft < 120)) {
     const left = Math.max(0, seam.minutesLeft);
     const share = Math.min(1, left / progress.knitMin);
     return (
       <div>
-        <div className="flex items-end gap-4"><Big figure={{ value: seam.cold ? 'cold' : String(Math.floor(left)), unit: seam.cold ? '' : 'min' }} size={68} className={seam.cold || left < 20 ? 'text-chalk-t' : ''} /><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">Seam at {seam.elementId}{v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''}.</b><br />{seam.cold ? 'Past its window: bulkhead, clean and ask.' : `Shuts ${momentText(v, seam.shutsMs)}, then it no longer knits.`}</p></div>
+        <div className="flex items-end gap-4"><Opens name="the seam’s clock" {...seamOrigin(v)}><Big figure={{ value: seam.cold ? 'cold' : String(Math.floor(left)), unit: seam.cold ? '' : 'min' }} size={68} className={seam.cold || left < 20 ? 'text-chalk-t' : ''} /></Opens><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">Seam at {seam.elementId}{v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''}.</b><br />{seam.cold ? 'Past its window: bulkhead, clean and ask.' : `Shuts ${momentText(v, seam.shutsMs)}, then it no longer knits.`}</p></div>
         <svg className="mt-2 w-full" height="8" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><rect width={100 - share * 100} height="8" fill="var(--ink)" /><rect x={100 - share * 100} width={share * 100} height="8" fill="var(--chalk)" /></svg>
       </div>
     );
@@ -93,7 +105,7 @@ function Headline() {
   const first = v.plan.trucks.result.loads[0];
   const until = (first?.arriveMin ?? 0) - v.minuteOf(v.nowMs);
   const soon = until > -240 && until < 600;
-  return <div className="flex items-end gap-4">{soon ? <Big figure={{ value: String(Math.max(0, Math.round(until))), unit: 'min' }} size={64} /> : <Big figure={{ value: clockText(first?.arriveMin ?? 0), unit: '' }} size={64} />}<p className="pb-1 text-[18px] leading-6"><b className="font-semibold">{soon ? `until load 1, ${clockText(first?.arriveMin ?? 0)}.` : `First load, ${v.record.pour.date ?? 'no date yet'}.`}</b><br />{v.gate.ready ? 'The gate is open.' : `${v.gate.rows.length} things hold the pour.`}</p></div>;
+  return <div className="flex items-end gap-4"><Opens name="the first load" {...trucksOrigin(v)}>{soon ? <Big figure={{ value: String(Math.max(0, Math.round(until))), unit: 'min' }} size={64} /> : <Big figure={{ value: clockText(first?.arriveMin ?? 0), unit: '' }} size={64} />}</Opens><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">{soon ? `until load 1, ${clockText(first?.arriveMin ?? 0)}.` : `First load, ${v.record.pour.date ?? 'no date yet'}.`}</b><br />{v.gate.ready ? 'The gate is open.' : `${v.gate.rows.length} things hold the pour.`}</p></div>;
 }
 
 function NextLoad({ id }: { id: string }) {
@@ -114,9 +126,9 @@ function LoadCard({ load }: { load: LoadState }) {
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-3">
         <div ref={boxRef}><SlumpCone width={box.width} height={120} measuredMm={load.slump?.measuredMm ?? null} lowMm={range.lowMm} highMm={range.highMm} targetMm={v.mix.slumpMm} units={v.units} good={range.verdict === 'accept'} /></div>
         <div>
-          <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump><T>{load.slump ? lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '') : '–'}</T></span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}>{Math.round(load.ageMin ?? 0)}</span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
+          <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump>{load.slump ? <Opens name="the slump’s range" id="slump-verdict" input={load.slump.input}><T>{lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '')}</T></Opens> : '–'}</span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}><Opens name="the load’s age" {...ageOrigin(v, load)}>{Math.round(load.ageMin ?? 0)}</Opens></span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
           <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><span><T>{`${a.text}${load.slump && load.slump.verdict !== 'accept' ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></span></p>
-          {load.slump && <Working id="slump-verdict" steps={load.slump.steps} />}
+          
         </div>
       </div>
     </section>
@@ -130,7 +142,7 @@ function Balance() {
   const words = p.finishedMs !== null ? 'Nothing more to place.' : p.balanceM3 > 0.02 ? `${textOf(volume(p.balanceM3, v.units, 1))} more to order.` : `Nothing more to order. About ${textOf(volume(-p.balanceM3, v.units, 1))} left over.`;
   return (
     <section aria-label="Balance" data-balance={p.balanceM3.toFixed(4)}>
-      <p className="font-semibold leading-6">{words}</p>
+      <p className="font-semibold leading-6"><Opens name="the balance" {...stateOrigin(v)}>{words}</Opens></p>
       <svg className="my-1 w-full" height="20" viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true"><rect width="100" height="20" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="0.4" vectorEffect="non-scaling-stroke" /><rect width={(100 * p.placedM3) / total} height="20" fill="var(--fresh)" /></svg>
       <p className="flex justify-between tnum text-ink2"><span><b className="text-ink" data-placed>{volume(p.placedM3, v.units, 1).value}</b> placed</span><span><b className="text-ink">{volume(p.toFillM3, v.units, 1).value}</b> to fill</span><span><b className="text-ink">{volume(p.hereM3, v.units, 1).value}</b> here</span><span><b className="text-ink">{volume(p.onOrderM3, v.units, 1).value}</b> on order, {volume(0, v.units).unit}</span></p>
       {p.usedPerNeat !== null && <p className="text-ink2">So far {((p.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat; planned {(v.record.pour.settings.wasteRatio * 100).toFixed(0)}. {distanceText(v.plan.route.lengthM, v.units)} in all.</p>}

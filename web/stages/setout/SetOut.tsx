@@ -8,15 +8,16 @@ import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
 import { SectionDrawing } from '../../drawing/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Big, T } from '../../ui/Text.tsx';
-import { Working } from '../../ui/Working.tsx';
+import { Opens, Working } from '../../ui/Working.tsx';
+import { barsOrigin, orderOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { useWide } from '../../app/useWide.ts';
 
 const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'up', horizontal: 'across', eachWay: 'each way' };
 
 /** Bars of the site, worked out once a site. */
 function useBars(): RebarRow[] {
-  const { record } = usePour();
-  return useMemo(() => resultOf(rebarTakeoff, { site: record.site, ...(record.site.units === 'metric' ? { stockLengthM: 12 } : {}) }).rows, [record.site]);
+  const { record, stockLengthM } = usePour();
+  return useMemo(() => resultOf(rebarTakeoff, { site: record.site, stockLengthM }).rows, [record.site, stockLengthM]);
 }
 
 export function SetOutGround() {
@@ -46,15 +47,15 @@ function TakeoffTable({ selected, onSelect }: { selected: string | null; onSelec
         <tbody className="rows">
           {own.map((e) => (
             <tr key={e.id} className={`cursor-pointer ${e.id === selected ? 'bg-ink text-ground' : ''}`} onClick={() => { onSelect(e.id); }}>
-              <th className="py-1.5 pl-1 text-left font-semibold">{e.id}</th><td>{e.lengthM ? <T>{distanceText(e.lengthM, v.units)}</T> : 'pad'}</td><td>{textOf(area(e.formM2, v.units))}</td><td className="font-semibold">{textOf(volume(e.concreteM3, v.units))}</td><td className="pr-1">{barWords(e.id)}</td>
+              <th className="py-1.5 pl-1 text-left font-semibold">{e.id}</th><td>{e.lengthM ? <T>{distanceText(e.lengthM, v.units)}</T> : 'pad'}</td><td><Opens name={`the forms of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(area(e.formM2, v.units))}</Opens></td><td className="font-semibold"><Opens name={`the concrete of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(volume(e.concreteM3, v.units))}</Opens></td><td className="pr-1">{barWords(e.id)}</td>
             </tr>
           ))}
-          <tr className="border-t-2! border-ink!"><th className="py-1.5 pl-1 text-left font-semibold">all</th><td><T>{distanceText(total.lengthM, v.units)}</T></td><td>{textOf(area(total.formM2, v.units))}</td><td className="font-semibold">{textOf(volume(v.plan.route.volumeM3, v.units))}</td><td className="pr-1">{textOf(mass(bars.filter((b) => v.record.pour.elements.includes(b.elementId)).reduce((s, b) => s + b.massKg, 0), v.units))} of steel</td></tr>
+          <tr className="border-t-2! border-ink!"><th className="py-1.5 pl-1 text-left font-semibold">all</th><td><T>{distanceText(total.lengthM, v.units)}</T></td><td>{textOf(area(total.formM2, v.units))}</td><td className="font-semibold"><Opens name="the concrete" {...takeoffOrigin(v)}>{textOf(volume(v.plan.route.volumeM3, v.units))}</Opens></td><td className="pr-1">{textOf(mass(bars.filter((b) => v.record.pour.elements.includes(b.elementId)).reduce((s, b) => s + b.massKg, 0), v.units))} of steel</td></tr>
         </tbody>
       </table>
       <p className="flex items-end justify-between gap-4 pt-2">
         <span>Neat {textOf(volume(v.plan.route.volumeM3, v.units))}. With {Math.round(v.record.pour.settings.wasteRatio * 100)} in 100 for waste and {textOf(volume(v.record.pour.settings.leftBehindM3, v.units, 1))} in the hose:</span>
-        <Big figure={volume(v.plan.order.result.meanM3, v.units, 1)} size={32} />
+        <Opens name="what is needed" {...orderOrigin(v)}><Big figure={volume(v.plan.order.result.meanM3, v.units, 1)} size={32} /></Opens>
       </p>
     </div>
   );
@@ -72,7 +73,6 @@ export function SetOutBench() {
   const pad = site.pads.find((p) => p.id === id);
   const amounts = v.plan.route.takeoff.elements.find((e) => e.id === id);
   const type = site.footingTypes.find((t) => t.mark === spec?.type) ?? site.wallTypes.find((t) => t.mark === spec?.type);
-  const steps = useMemo(() => [{ symbol: `V ${id}`, expression: 'plan area, mitred at shared nodes × height, by level band', value: amounts?.concreteM3 ?? 0, unit: 'm³' }, { symbol: `A ${id}`, expression: 'exposed outline × height', value: amounts?.formM2 ?? 0, unit: 'm²' }], [id, amounts]);
   if (!amounts) return <p>Pick a run on the plan.</p>;
   return (
     <div className="flex flex-col gap-3">
@@ -82,14 +82,14 @@ export function SetOutBench() {
       </div>
       <div ref={boxRef} className="h-[250px] w-full shrink-0"><SectionDrawing site={site} elementId={id} width={box.width} height={250} /></div>
       <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
-        <div><dt className="text-ink2">concrete</dt><dd><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></dd></div>
-        <div><dt className="text-ink2">forms</dt><dd><Big figure={area(amounts.formM2, v.units)} size={32} /></dd></div>
+        <div><dt className="text-ink2">concrete</dt><dd><Opens name="the concrete" {...takeoffOrigin(v, id)}><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></Opens></dd></div>
+        <div><dt className="text-ink2">forms</dt><dd><Opens name="the forms" {...takeoffOrigin(v, id)}><Big figure={area(amounts.formM2, v.units)} size={32} /></Opens></dd></div>
         <div><dt className="text-ink2">{pad ? 'size' : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{pad ? `${lengthText(pad.widthM * 1000, v.units)}` : distanceText(amounts.lengthM, v.units)}</T></dd></div>
       </dl>
       <div className="rows border-t border-hair">
-        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><span className="tnum">{textOf(mass(b.massKg, v.units))}</span></p>)}
+        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>{textOf(mass(b.massKg, v.units))}</Opens></p>)}
       </div>
-      <div className="flex items-center justify-between"><Working id="takeoff" steps={steps} /><a className="btn line" href={`/api/sites/${v.record.siteId}/export`} download>Site file</a></div>
+      <div className="flex items-center justify-between"><Working {...takeoffOrigin(v, id)}>Take-off, worked out</Working><a className="btn line" href={`/api/sites/${v.record.siteId}/export`} download>Site file</a></div>
       <TypeSchedule currentMark={spec?.type ?? null} onSelect={(mark) => { const r = site.runs.find((x) => x.type === mark && v.record.pour.elements.includes(x.id)); if (r) set({ run: r.id }); }} />
       {!wide && <TakeoffTable selected={id} onSelect={(e) => { set({ run: e }); }} />}
     </div>

@@ -1,0 +1,124 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, pourId, signIn, test } from './server.ts';
+
+/** The workbench, the site's rules and the search for the sequence, through the real interface. */
+
+test('a calculation is found, worked out with the pour’s own numbers, kept, and stands after a reload', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P2');
+  await page.goto(`${server.url}/pours/${id}/plan`);
+  await expect(page.getByRole('button', { name: 'Best way round' })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByPlaceholder(/Find/).fill('on a tie');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/work\/tie-load/);
+  const result = page.locator('[data-result]');
+  await expect(result).toContainText('3008 lb');
+  await expect(result).toContainText('not good');
+  await page.getByLabel(/tie spacing/i).fill('1 ft 9 in');
+  await expect(result).toContainText('2632 lb');
+  await expect(result).not.toContainText('not good');
+  await page.getByLabel(/tie capacity/i).fill('-3');
+  await expect(page.getByText('must be above 0')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
+  await page.getByLabel(/tie capacity/i).fill('3000');
+  await page.reload();
+  await expect(result).toContainText('2632 lb');
+  await page.getByLabel('What it is for').fill('ramp wall');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.locator('[data-unsent="0"]').first()).toBeVisible();
+  await page.getByRole('link', { name: 'All calculations' }).click();
+  await page.getByRole('link', { name: /Load on a tie.*ramp wall/ }).click();
+  await expect(result).toContainText('2632 lb');
+});
+
+test('a rule changed by the foreman bites at once, says who and when, and opens the sign-offs', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P2');
+  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0`);
+  await expect(page.getByText(/ACI 117-10 §4.5/)).toBeVisible();
+  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0&sheet=rules`);
+  await page.getByLabel('Find').fill('thinner');
+  await page.getByRole('button', { name: 'Change: Thin wall thinner by' }).click();
+  const field = page.getByLabel(/Thin wall thinner by/);
+  await field.fill('9 in');
+  await expect(page.getByText(/Must lie between/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change it' })).toBeDisabled();
+  await field.fill('1/16');
+  await page.getByLabel('Why').fill('engineer, letter of 22 Sept');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText(/changed from 1.4 in to 1.16 in by I. Brandvold on 2026-09-23: engineer/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/Limits:.*changed from/)).toBeVisible();
+  await page.getByRole('button', { name: 'Working' }).click();
+  await expect(page.getByRole('dialog', { name: 'Size and level verdict' })).toContainText('254');
+});
+
+test('a figure opens to its working, and its working to the workbench with the same numbers', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P2');
+  await page.goto(`${server.url}/pours/${id}/plan`);
+  await page.getByTitle('How the order is worked out').click();
+  const sheet = page.getByRole('dialog', { name: 'Order quantity' });
+  await expect(sheet).toContainText('36.18 yd³');
+  await expect(sheet).toContainText('Newsvendor');
+  await sheet.getByRole('link', { name: 'Try other numbers' }).click();
+  await expect(page).toHaveURL(/work\/order-quantity/);
+  await expect(page.locator('[data-result]')).toContainText('37.5 yd³');
+  await page.getByLabel(/^neat/i).fill('40');
+  await expect(page.locator('[data-result]')).not.toContainText('37.5 yd³');
+});
+
+test('the search shows the best as it goes, says why others were not taken, and plans what is chosen', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P3');
+  await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
+  await page.getByRole('button', { name: /Look through/ }).click();
+  await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/plans looked at, all there are/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan it so' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  // Stopped half way: nothing is planned, and it can be begun again.
+  await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
+  for (const word of ['truck size', 'time between loads']) await page.getByRole('button', { name: word }).click();
+  await page.getByRole('button', { name: /Look through/ }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: /Look through/ })).toBeVisible();
+});
+
+test('every calculation of the workbench opens without an error, in both systems of units', async ({ page, server }) => {
+  test.setTimeout(120_000);
+  const errors: string[] = [];
+  page.on('pageerror', (e) => { errors.push(e.message); });
+  await signIn(page, server);
+  for (const code of ['P2', 'K1']) {
+    const id = await pourId(page, code);
+    await page.goto(`${server.url}/pours/${id}/work`);
+    await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
+    const links = await page.locator('main a[href*="/work/"]').evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
+    expect(links.length).toBeGreaterThan(40);
+    for (const href of links) {
+      await page.locator(`main a[href="${href}"]`).click();
+      await expect(page.getByRole('heading', { name: 'Working' }), href).toBeVisible();
+      await expect(page.locator('[data-result]'), href).toBeVisible();
+      if (code === 'K1') expect((await page.locator('main').innerText()).match(/\d (ft|in(?! 100)|psi|psf|yd³|°F|mph|lb)\b/)?.[0] ?? null, href).toBeNull();
+      await page.goBack();
+    }
+  }
+  expect(errors).toEqual([]);
+});
+
+for (const theme of ['sun', 'dusk'] as const) {
+  test(`the workbench and the rules have no accessibility violation in ${theme}`, async ({ page, server }) => {
+    await signIn(page, server);
+    await page.evaluate((t) => { localStorage.setItem('jactum-theme', t); }, theme);
+    const id = await pourId(page, 'P2');
+    for (const path of ['work', 'work/form-pressure', 'work/anchor-layout', 'work/evaporation', 'plan?sheet=rules', 'plan?sheet=search']) {
+      await page.goto(`${server.url}/pours/${id}/${path}`);
+      await page.waitForTimeout(500);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((x) => `${path} ${x.id}: ${x.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)).toEqual([]);
+    }
+  });
+}

@@ -1,0 +1,134 @@
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { calculationNamed } from '../../../core/register.ts';
+import { BadInput, evaluate, type Calculation, type Evaluated, type InputIssue } from '../../../core/register/calculation.ts';
+import { fieldsOf } from '../../../core/register/fields-of.ts';
+import { resultRows } from '../../../core/register/words.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useSession } from '../../app/session.tsx';
+import { useWide } from '../../app/useWide.ts';
+import { WorkDrawing } from '../../drawing/work/index.tsx';
+import { useSize } from '../../drawing/useSize.ts';
+import { Mark } from '../../ui/Mark.tsx';
+import { T } from '../../ui/Text.tsx';
+import { RulesBehind, Steps } from '../../ui/Working.tsx';
+import { isOwn, startOf, type Start } from './defaults.ts';
+import { headlineOf } from './headline.ts';
+import { InputForm } from './InputForm.tsx';
+import { CalculationList, Kept } from './CalculationList.tsx';
+
+interface Work { calc: Calculation; start: Start; input: Record<string, unknown>; out: Evaluated<unknown> | null; issues: InputIssue[]; message: string | null }
+
+/** The calculation in hand: its input stands in the address, so that a reload or a link keeps it. */
+function useWork(): { work: Work | null; setInput: (next: Record<string, unknown> | null) => void } {
+  const v = usePour();
+  const { calc: named = '' } = useParams();
+  // The search is too long to run as one types: it has its own sheet on the Plan station.
+  const id = named === 'sequence-search' ? '' : named;
+  const [params, setParams] = useSearchParams();
+  const typed = params.get('in');
+  const calc = calculationNamed(id);
+  // The clock ticks every second; what the form begins with changes only when its text does.
+  const text = calc ? JSON.stringify(startOf(v, id)) : null;
+  const start = useMemo(() => (text === null ? null : (JSON.parse(text) as Start)), [text]);
+  const work = useMemo((): Work | null => {
+    if (!calc || !start) return null;
+    let given: Record<string, unknown> = {};
+    try { given = typed === null ? {} : (JSON.parse(typed) as Record<string, unknown>); } catch { /* An address cut short: the start stands. */ }
+    const cleared = Object.fromEntries(Object.entries(given).filter(([, x]) => x === null));
+    const input = Object.fromEntries(Object.entries({ ...start.input, ...given }).filter(([k]) => !(k in cleared)));
+    try {
+      return { calc, start, input, out: evaluate(calc, input), issues: [], message: null };
+    } catch (e) {
+      if (e instanceof BadInput) return { calc, start, input, out: null, issues: e.issues, message: e.message };
+      throw e;
+    }
+  }, [calc, start, typed]);
+  const setInput = (next: Record<string, unknown> | null) => {
+    setParams((old) => {
+      const q = new URLSearchParams(old);
+      if (next === null || !start) { q.delete('in'); return q; }
+      // Only what differs from the start is kept in the address; what was taken out is kept as nothing.
+      const names = new Set([...Object.keys(next), ...Object.keys(start.input)]);
+      const changed = [...names].filter((k) => JSON.stringify(next[k]) !== JSON.stringify(start.input[k])).map((k) => [k, next[k] ?? null]);
+      if (changed.length) q.set('in', JSON.stringify(Object.fromEntries(changed))); else q.delete('in');
+      return q;
+    }, { replace: true });
+  };
+  return { work, setInput };
+}
+
+export function WorkGround() {
+  const v = usePour();
+  const { work } = useWork();
+  const wide = useWide();
+  const [boxRef, box] = useSize();
+  if (!work) return wide ? <div className="h-full overflow-auto p-6"><CalculationList columns /></div> : <div className="flex h-full items-center gap-4 p-4"><p className="text-[18px] leading-6">Any calculation by itself, in this site’s units, with what this pour and its rules already say.</p></div>;
+  const { calc, out } = work;
+  const headline = out ? headlineOf(calc.id, out.result, v.units) : null;
+  return (
+    <div className="flex h-full flex-col">
+      <div className="px-5 pt-4 max-sm:px-4 max-sm:pt-2">
+        {wide && <><h2 className="head text-[24px] leading-7">{calc.title}</h2><p className="max-w-[70ch] text-ink2">{calc.purpose}</p></>}
+        {headline && <p className={`flex flex-wrap items-baseline gap-x-4 ${wide ? 'pt-2' : ''}`} aria-live="polite" data-result><span className={`big text-[56px] leading-[60px] max-sm:text-[40px] max-sm:leading-[44px] ${headline.bad ? 'text-chalk-t' : ''}`}><T>{headline.figure}</T></span><span className="text-[18px] font-semibold leading-6"><T>{headline.words}</T></span></p>}
+        {!out && <p className="flex gap-2 pt-2 text-[18px] font-semibold leading-6 text-chalk-t" role="alert"><Mark verdict="out" />{work.issues[0]?.message ? `${work.issues.length === 1 ? 'One field' : `${work.issues.length} fields`} to put right.` : work.message}</p>}
+      </div>
+      <div ref={boxRef} className="min-h-0 flex-1">{out && box.width > 0 && <WorkDrawing id={calc.id} input={out.input as Record<string, unknown>} result={out.result} units={v.units} width={box.width} height={box.height} />}</div>
+    </div>
+  );
+}
+
+export function WorkBench() {
+  const v = usePour();
+  const wide = useWide();
+  const { work, setInput } = useWork();
+  if (!work) return <div className="flex flex-col gap-4"><Kept />{!wide && <CalculationList />}</div>;
+  const { calc, input, out, start, issues } = work;
+  const fields = calc.id === 'takeoff' ? [] : fieldsOf(calc).filter((f) => !isOwn(calc.id, f));
+  const usual = fields.filter((f) => !f.required && (f.standing !== undefined || start.from[f.name]?.kind === 'rule') && !issues.some((i) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
+  const main = fields.filter((f) => !usual.includes(f));
+  const notes = Object.fromEntries(Object.entries(start.from).map(([k, f]) => [k, JSON.stringify(input[k]) === JSON.stringify(start.input[k]) ? (f.kind === 'pour' ? `as ${v.record.pour.code} has it` : f.text) : '']));
+  const own = calc.id === 'takeoff' || fieldsOf(calc).some((f) => isOwn(calc.id, f));
+  return (
+    <div className="flex flex-col gap-4" key={calc.id}>
+      <div className="no-print flex items-center justify-between gap-3"><h2 className="head text-[20px] leading-6 sm:hidden">{calc.title}</h2><Link className="font-semibold text-press underline underline-offset-4" to={`/pours/${v.record.id}/work`}>All calculations</Link></div>
+      {own && <p className="text-ink2">Works on this pour as it stands: {v.record.pour.code} {v.record.pour.title}.</p>}
+      <div className="no-print flex flex-col gap-4">
+        <InputForm key={`main ${calc.id}`} id={calc.id} fields={main} value={input} onChange={setInput} units={v.units} issues={issues} notes={notes} />
+        {usual.length > 0 && <details><summary className="min-h-12 cursor-pointer py-3 font-semibold text-press">Usual values and rules of this site ({usual.length})</summary><InputForm key={`usual ${calc.id}`} id={calc.id} fields={usual} value={input} onChange={setInput} units={v.units} issues={issues} notes={notes} /></details>}
+      </div>
+      {out && <Result calc={calc} out={out} />}
+      <KeepForm calc={calc} input={input} ready={out !== null} onReset={() => { setInput(null); }} own={own} />
+      {out && <section><h2 className="head border-b-2 border-ink pb-0.5">Working</h2><p className="my-2 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">{calc.formula}</p><Steps steps={out.steps} /></section>}
+      <RulesBehind id={calc.id} />
+      {out?.cautions.map((c) => <p key={c} className="flex gap-2"><Mark verdict="held" />{c}</p>)}
+      <p className="text-[14px] leading-[18px] text-ink2">Source: {calc.source}. {calc.limits}</p>
+    </div>
+  );
+}
+
+function Result({ calc, out }: { calc: Calculation; out: Evaluated<unknown> }) {
+  const { units } = usePour();
+  const rows = resultRows(calc.id, out.result, units);
+  return (
+    <section aria-label="Result"><h2 className="head border-b-2 border-ink pb-0.5">Result</h2>
+      <dl className="rows">{rows.map((r) => (r.table
+        ? <div key={r.label} className="overflow-x-auto py-1.5"><dt className="text-ink2">{r.label}</dt><dd><table className="w-full text-right tnum"><thead><tr>{r.table.head.map((h) => <th key={h} className="px-1 font-normal text-ink2 first:text-left">{h}</th>)}</tr></thead><tbody className="rows">{r.table.rows.slice(0, 60).map((cells, i) => <tr key={i}>{cells.map((c, k) => <td key={k} className="px-1 py-1 align-top first:text-left"><T>{c}</T></td>)}</tr>)}</tbody></table></dd></div>
+        : <div key={r.label} className="flex justify-between gap-4 py-1.5"><dt className="text-ink2">{r.label}</dt><dd className="text-right font-semibold [overflow-wrap:anywhere]"><T>{r.text ?? ''}</T></dd></div>))}</dl></section>
+  );
+}
+
+function KeepForm({ calc, input, ready, onReset, own }: { calc: Calculation; input: Record<string, unknown>; ready: boolean; onReset: () => void; own: boolean }) {
+  const v = usePour();
+  const { account } = useSession();
+  const [note, setNote] = useState('');
+  const may = account.role === 'foreman' || account.role === 'crew';
+  const keep = () => { void v.write('worked', { calculation: calc.id, input, ...(note.trim() ? { note: note.trim() } : {}) }).then(() => { toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`); setNote(''); }); };
+  return (
+    <form className="no-print flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); if (ready && may && !own) keep(); }}>
+      {may && !own && <label>What it is for<input className="field mt-0.5" value={note} maxLength={300} onChange={(e) => { setNote(e.target.value); }} placeholder="north wall, second lift" /></label>}
+      <div className="grid grid-cols-3 gap-2">{!own && <button className="btn" disabled={!ready || !may}>Keep</button>}<button type="button" className="btn line" disabled={!ready} onClick={() => { window.print(); }}>Print</button><button type="button" className="btn line" onClick={onReset}>Start again</button></div>
+    </form>
+  );
+}

@@ -1,0 +1,16 @@
+import { expose } from 'comlink';
+import { searchSequences, type SearchInput, type SearchProgress, type SearchResult } from '../../core/pourplan/search.ts';
+
+/** Looks for the sequence away from the page's own thread; whoever asked ends the worker to stop it. */
+const search = {
+  run(input: SearchInput, report: (p: SearchProgress) => void): SearchResult {
+    const steps = searchSequences(input);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      report(step.value);
+    }
+  },
+};
+export type SearchWorker = typeof search;
+expose(search);
