@@ -13,7 +13,10 @@ const LABELS: Record<string, string> = {
 };
 /** Fields that hold minutes after midnight, and so are said as a time of day. */
 const CLOCK = new Set(['firstArriveMin', 'duskMin', 'sunriseMin', 'sunsetMin', 'batchMin', 'nowMin', 'timeMin', 'placeFromMin', 'placeToMin', 'startMin', 'finishMin', 'arriveMin', 'firstLoadMin']);
-export const isClock = (name: string, calculationId: string): boolean => CLOCK.has(name) && calculationId !== 'joint-window';
+/** In these a stretch of minutes runs from midnight too. */
+const DAY_STRETCH = new Set(['pour-simulation', 'weather-rules', 'sequence-search']);
+const STRETCH = new Set(['fromMin', 'toMin', 'endMin', 'finishP50Min', 'finishP90Min']);
+export const isClock = (name: string, calculationId: string): boolean => (CLOCK.has(name) && calculationId !== 'joint-window') || (STRETCH.has(name) && DAY_STRETCH.has(calculationId));
 
 /** What a field is called in plain words, without its unit. */
 export function labelOf(name: string): string {
@@ -21,7 +24,7 @@ export function labelOf(name: string): string {
   if (known) return known;
   const quantity = quantityOfField(name);
   const bare = quantity && name.endsWith(quantity) ? name.slice(0, -quantity.length) : name;
-  return bare.replace(/Temp$/, 'Temperature').replace(/([a-z0-9])([A-Z])/g, '$1 $2').replace(/([A-Z])([A-Z][a-z])/g, '$1 $2').toLowerCase().trim();
+  return bare.replace(/temp$/i, 'Temperature').replace(/([a-z0-9])([A-Z])/g, '$1 $2').replace(/([A-Z])([A-Z][a-z])/g, '$1 $2').toLowerCase().trim();
 }
 
 const CHOICES: Record<string, string> = { aci347: 'ACI 347', ciria108: 'CIRIA 108', hydrostatic: 'full head', aci117: 'ACI 117', en13670: 'EN 13670', astm: 'ASTM', en: 'EN 206', 'us-aci': 'US, ACI', 'metric-en': 'metric, EN', rateLimit: 'its fastest rate', epoxyClose: 'epoxy, close', highBlend: 'high blend' };
@@ -40,13 +43,13 @@ function valueText(name: string, value: unknown, calculationId: string, units: U
 /** A line of a result: a single value, or a table of a list. */
 export interface ResultRow { name: string; label: string; text: string | null; table: { head: string[]; rows: string[][] } | null }
 
-/** A result in words and in the site's units, field by field; groups are told with their own name before. */
-export function resultRows(calculationId: string, result: unknown, units: UnitSystem, prefix = ''): ResultRow[] {
+/** A result in words and in the site's units, field by field; groups are told with their own name before, and lend their unit to what is in them. */
+export function resultRows(calculationId: string, result: unknown, units: UnitSystem, prefix = '', kind: string | null = null): ResultRow[] {
   if (typeof result !== 'object' || result === null) return [];
   return Object.entries(result).flatMap(([name, value]): ResultRow[] => {
     const label = `${prefix}${labelOf(name)}`;
     const row = (text: string): ResultRow[] => [{ name, label, text, table: null }];
-    if (!Array.isArray(value)) return typeof value === 'object' && value !== null ? resultRows(calculationId, value, units, `${label}, `) : row(valueText(name, value, calculationId, units));
+    if (!Array.isArray(value)) return typeof value === 'object' && value !== null ? resultRows(calculationId, value, units, `${label}, `, quantityOfField(name) ? name : null) : row(valueText(kind ?? name, value, calculationId, units));
     if (value.length === 0) return row('none');
     if (typeof value[0] !== 'object' || value[0] === null) return row(value.map((x) => valueText(name, x, calculationId, units)).join(', '));
     const keys = Object.keys(value[0] as object).filter((k) => !(value as Record<string, unknown>[]).every((r) => typeof r[k] === 'object' && r[k] !== null && !Array.isArray(r[k])));

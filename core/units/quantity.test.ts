@@ -16,6 +16,6 @@ describe('quantities', () => {
     }));
   });
   test.each([
-    [31.8132, 'KPa', 'us', '664 psf'], [31.8132, 'KPa', 'metric', '31.8 kPa'], [20, 'C', 'us', '68 °F'], [0.05, 'Ratio', 'us', '5 in 100'], [76.2, 'Mm', 'us', '3 in'], [2.7432, 'M', 'us', '9 ft 0 in'], [-4.5, 'Mm', 'metric', '−4.5 mm'], [13.378, 'KN', 'us', '3007 lb'], [1, 'M3', 'metric', '1 m³'],
+    [31.8132, 'KPa', 'us', '664 psf'], [31.8132, 'KPa', 'metric', '31.8 kPa'], [20, 'C', 'us', '68 °F'], [0.05, 'Ratio', 'us', '5 in 100'], [76.2, 'Mm', 'us', '3 in'], [2.7432, 'M', 'us', '9 ft 0 in'], [-4.5, 'Mm', 'metric', '−4.5 mm'], [0.01905, 'M', 'us', '3/4 in'], [13.378, 'KN', 'us', '3007 lb'], [1, 'M3', 'metric', '1 m³'],
   ] as const)('%d %s in %s reads %s', (value, kind, units, text) => { expect(quantityText(value, kind, units)).toBe(text); });
 });

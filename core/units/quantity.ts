@@ -80,7 +80,7 @@ export const fieldText = (n: number): string => String(Number(n.toPrecision(10))
 export function quantityText(value: number, quantity: Quantity | null, units: UnitSystem): string {
   if (quantity === null) return trimmed(value, Math.abs(value) >= 100 ? 1 : 3);
   if (units === 'us' && quantity === 'Mm' && Math.abs(value) >= 1) return lengthText(value, units);
-  if (units === 'us' && quantity === 'M' && Math.abs(value) >= 0.3) return distanceText(value, units);
+  if (units === 'us' && quantity === 'M') return Math.abs(value) >= 0.3 ? distanceText(value, units) : lengthText(value * 1000, units);
   const q: Shown = QUANTITIES[quantity][units];
   const number = trimmed(toShown(value, quantity, units), q.digits);
   return q.unit === '' ? number : `${number} ${q.unit}`;

@@ -20,7 +20,7 @@ export function SquareDrawing({ input, result, units, width, height }: DrawProps
       <path d={path} fill="var(--fresh-2)" fillOpacity="0.4" stroke="var(--ink)" strokeWidth="3" />
       <path d={`M${p[0].join(' ')}L${p[2].join(' ')}M${p[1].join(' ')}L${p[3].join(' ')}`} stroke="var(--chalk)" strokeWidth="1.5" />
       {p.map(([x, y], i) => <text key={i} x={x + (i === 1 || i === 2 ? 12 : -12)} y={y + (i < 2 ? 20 : -8)} textAnchor={i === 1 || i === 2 ? 'start' : 'end'} className="a" fontSize="20">{i + 1}</text>)}
-      {Math.abs(shift) > 8 && <><Arrow x1={p[2][0]} y1={p[2][1] - 20} x2={p[2][0] - shift} y2={p[2][1] - 20} colour="var(--chalk)" thick={3} /><text x={p[2][0] + 8} y={p[2][1] - 26} fontSize="16" className="b halo" style={{ fill: 'var(--chalk-t)' }}><TSpans>{`3 and 4 go ${quantityText(Math.abs(rack) * 1000, 'Mm', units)} ${rack > 0 ? 'toward 1' : 'away from 1'}`}</TSpans></text></>}
+      {Math.abs(shift) > 8 && <><Arrow x1={p[2][0]} y1={p[2][1] - 20} x2={p[2][0] - shift} y2={p[2][1] - 20} colour="var(--chalk)" thick={3} /><text x={x0 + a * px} y={p[2][1] - 34} textAnchor="end" fontSize="16" className="b halo" style={{ fill: 'var(--chalk-t)' }}><TSpans>{`3 and 4 go ${quantityText(Math.abs(rack) * 1000, 'Mm', units)} ${rack > 0 ? 'toward 1' : 'away from 1'}`}</TSpans></text></>}
       <Dimension x1={x0} y1={y0 + 26} x2={x0 + a * px} y2={y0 + 26} text={quantityText(a, 'M', units)} />
     </svg>
   );

@@ -77,8 +77,9 @@ export function DayDrawing({ id, input, result, units, width, height }: DrawProp
   const step = Math.min(38, (height - 90) / Math.max(1, loads.length));
   const top = 30;
   const FILL: Record<string, string> = { go: 'var(--good-2)', caution: 'var(--ochre-2)', no: 'var(--chalk-2)' };
-  const every = Math.max(1, Math.ceil(((all[1] ?? 0) - (all[0] ?? 0)) / 60 / 9));
-  const ticks = Array.from({ length: 40 }, (_, i) => Math.ceil((all[0] ?? 0) / 60) * 60 + i * 60 * every).filter((m) => m <= (all[1] ?? 0));
+  const [first = 0, last = 0] = all;
+  const every = [5, 10, 15, 30, 60, 120, 180, 240].find((m) => (last - first) / m <= 9) ?? 360;
+  const ticks = Array.from({ length: 12 }, (_, i) => Math.ceil(first / every) * every + i * every).filter((m) => m <= last);
   return (
     <svg width={width} height={height} role="img" aria-label="Hours of the day">
       {hours.map((h) => <g key={h.timeMin}><rect x={x(h.timeMin)} y={top} width={x(h.timeMin + 60) - x(h.timeMin)} height={height * 0.5} fill={FILL[h.level]} stroke="var(--ground)" /><text x={(x(h.timeMin) + x(h.timeMin + 60)) / 2} y={top + 26} textAnchor="middle" fontSize="15" className="a">{h.level}</text></g>)}
