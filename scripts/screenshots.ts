@@ -75,6 +75,12 @@ async function pourP2(page: Page): Promise<void> {
 }
 
 const phone = await open(390, 844);
+await shot(desk, 'workbench', 'P2', 'work/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D');
+await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
+await desk.goto(`${base}/pours/${id('P2')}/plan?sheet=search`);
+await desk.getByRole('button', { name: /Look through/ }).click();
+await desk.getByRole('heading', { name: 'Not taken' }).waitFor({ timeout: 60_000 });
+await desk.screenshot({ path: `${OUT}/search.png` });
 await shot(desk, 'pours', '', '');
 await shot(desk, 'setout', 'P3', 'setout?run=SE2');
 await shot(desk, 'check', 'P2', 'check?run=E1&check=E1/cover-inside&place=0');
