@@ -12,7 +12,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   await page.getByPlaceholder(/Find/).fill('on a tie');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/work\/tie-load/);
+  await expect(page).toHaveURL(/workbench\/tie-load/);
   const result = page.locator('[data-result]');
   await expect(result).toContainText('3008 lb');
   await expect(result).toContainText('not good');
@@ -64,7 +64,7 @@ test('a figure opens to its working, and its working to the workbench with the s
   await expect(sheet).toContainText('36.18 yd³');
   await expect(sheet).toContainText('Newsvendor');
   await sheet.getByRole('link', { name: 'Try other numbers' }).click();
-  await expect(page).toHaveURL(/work\/order-quantity/);
+  await expect(page).toHaveURL(/workbench\/order-quantity/);
   await expect(page.locator('[data-result]')).toContainText('37.5 yd³');
   await page.getByLabel(/^neat/i).fill('40');
   await expect(page.locator('[data-result]')).not.toContainText('37.5 yd³');
@@ -94,9 +94,9 @@ test('every calculation of the workbench opens without an error, in both systems
   await signIn(page, server);
   for (const code of ['P2', 'K1']) {
     const id = await pourId(page, code);
-    await page.goto(`${server.url}/pours/${id}/work`);
+    await page.goto(`${server.url}/pours/${id}/workbench`);
     await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
-    const links = await page.locator('main a[href*="/work/"]').evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
+    const links = await page.locator('main a[href*="/workbench/"]').evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
     expect(links.length).toBeGreaterThan(40);
     for (const href of links) {
       await page.locator(`main a[href="${href}"]`).click();
@@ -114,7 +114,7 @@ for (const theme of ['sun', 'dusk'] as const) {
     await signIn(page, server);
     await page.evaluate((t) => { localStorage.setItem('jactum-theme', t); }, theme);
     const id = await pourId(page, 'P2');
-    for (const path of ['work', 'work/form-pressure', 'work/anchor-layout', 'work/evaporation', 'plan?sheet=rules', 'plan?sheet=search']) {
+    for (const path of ['workbench', 'workbench/form-pressure', 'workbench/anchor-layout', 'workbench/evaporation', 'plan?sheet=rules', 'plan?sheet=search']) {
       await page.goto(`${server.url}/pours/${id}/${path}`);
       await page.waitForTimeout(500);
       const { violations } = await new AxeBuilder({ page }).analyze();

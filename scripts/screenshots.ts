@@ -75,7 +75,7 @@ async function pourP2(page: Page): Promise<void> {
 }
 
 const phone = await open(390, 844);
-await shot(desk, 'workbench', 'P2', 'work/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D');
+await shot(desk, 'workbench', 'P2', 'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D');
 await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
 await desk.goto(`${base}/pours/${id('P2')}/plan?sheet=search`);
 await desk.getByRole('button', { name: /Look through/ }).click();

@@ -17,7 +17,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="setout" replace /> },
       { path: 'setout', element: <SetOutPage /> }, { path: 'check', element: <CheckPage /> }, { path: 'plan', element: <PlanPage /> }, { path: 'pour', element: <PourPage /> }, { path: 'cure', element: <CurePage /> },
-      { path: 'work', element: <WorkPage /> }, { path: 'work/:calc', element: <WorkPage /> },
+      { path: 'workbench', element: <WorkPage /> }, { path: 'workbench/:calc', element: <WorkPage /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

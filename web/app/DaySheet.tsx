@@ -24,7 +24,7 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
       )}
       <div className="mb-4 flex flex-wrap gap-2">
         <button type="button" className="btn line" onClick={() => void v.undoLast()}>Take back last</button>
-        <Link className="btn line" to={`/pours/${v.record.id}/work`}>Work something out</Link>
+        <Link className="btn line" to={`/pours/${v.record.id}/workbench`}>Work something out</Link>
         <button type="button" className="btn line" onClick={() => { set({ sheet: 'rules' }); }}>Rules of this site</button>
         <button type="button" className="btn line" onClick={toggle}>{theme === 'sun' ? 'Dusk theme' : 'Sun theme'}</button>
         <Link className="btn line" to="/">All pours</Link>

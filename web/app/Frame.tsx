@@ -29,10 +29,10 @@ function useWeatherNow() {
 const rainHour = (at: string, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(Date.parse(at));
 
 /** The frame of a pour: rail, ground, bench and next line. */
-export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'work'; ground: ReactNode; bench: ReactNode }) {
+export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workbench'; ground: ReactNode; bench: ReactNode }) {
   // The workbench is no station: what is next is what the pour has next.
-  const stage: Stage = shown === 'work' ? 'check' : shown;
-  const name = shown === 'work' ? 'Work out' : STAGE_NAME[shown];
+  const stage: Stage = shown === 'workbench' ? 'check' : shown;
+  const name = shown === 'workbench' ? 'Work out' : STAGE_NAME[shown];
   const v = usePour();
   const navigate = useNavigate();
   const focus = useFocus();
@@ -48,7 +48,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'work'; 
     s: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'slump:here' })); },
     p: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: v.progress.current ? 'stop' : 'start' })); },
     w: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'weather' })); },
-    '/': () => { void navigate(focusUrl(v.record.id, 'work')); },
+    '/': () => { void navigate(focusUrl(v.record.id, 'workbench')); },
     z: () => { void v.undoLast(); },
     '?': () => { focus.set({ sheet: 'keys' }); },
   }), [navigate, line, v, focus]);
@@ -81,7 +81,7 @@ function Unsent() {
 
 const clockOf = (ms: number, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms);
 
-function WideRail({ stage }: { stage: Stage | 'work' }) {
+function WideRail({ stage }: { stage: Stage | 'workbench' }) {
   const v = usePour();
   const { account } = useSession();
   const focus = useFocus();
@@ -108,7 +108,7 @@ function WideRail({ stage }: { stage: Stage | 'work' }) {
       <div className="flex shrink-0 items-center gap-4 pl-3 pr-4 text-[14px] leading-5 text-rail-ink2">
         <div className="hidden whitespace-nowrap xl:block">{weather.air && <><b className="font-semibold text-rail-ink">{weather.air}</b>{weather.wind && `, ${weather.wind}`}<br />{weather.rain ?? 'dry'}</>}</div>
         <div className="whitespace-nowrap"><button type="button" className="font-semibold text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }} title="The log, and signing out">{account.name}</button><br /><Unsent /></div>
-        <Link to={`/pours/${v.record.id}/work`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (/)"><Calculator size={20} /></Link>
+        <Link to={`/pours/${v.record.id}/workbench`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (/)"><Calculator size={20} /></Link>
         <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label={theme === 'sun' ? 'Dusk theme' : 'Sun theme'} onClick={toggle}>{theme === 'sun' ? <Moon size={20} /> : <Sun size={20} />}</button>
         <button type="button" className="big text-[36px] leading-10 text-rail-ink" aria-label="Site clock" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
       </div>
@@ -116,13 +116,13 @@ function WideRail({ stage }: { stage: Stage | 'work' }) {
   );
 }
 
-function NarrowRail({ stage }: { stage: Stage | 'work' }) {
+function NarrowRail({ stage }: { stage: Stage | 'workbench' }) {
   const v = usePour();
   const focus = useFocus();
-  const i = stage === 'work' ? -1 : STAGES.indexOf(stage);
-  const before = stage === 'work' ? 'plan' : STAGES[i - 1];
-  const after = stage === 'work' ? 'pour' : STAGES[i + 1];
-  const f = stage === 'work' ? { text: 'any figure', done: 0 } : stageFigure(v, stage);
+  const i = stage === 'workbench' ? -1 : STAGES.indexOf(stage);
+  const before = stage === 'workbench' ? 'plan' : STAGES[i - 1];
+  const after = stage === 'workbench' ? 'pour' : STAGES[i + 1];
+  const f = stage === 'workbench' ? { text: 'any figure', done: 0 } : stageFigure(v, stage);
   return (
     <header className="rail bg-rail text-rail-ink" style={{ gridArea: 'rail' }}>
       <div className="flex h-8 items-center gap-3 px-4 text-[14px] text-rail-ink2">
@@ -131,7 +131,7 @@ function NarrowRail({ stage }: { stage: Stage | 'work' }) {
       </div>
       <nav className="flex h-[52px]" aria-label="Stations">
         {before ? <Link to={focusUrl(v.record.id, before)} className="head flex w-24 items-center gap-1.5 pl-4 text-[16px] font-semibold text-rail-ink2"><ArrowLeft size={18} />{STAGE_NAME[before]}</Link> : <span className="w-24" />}
-        <span aria-current="page" className="relative flex flex-1 flex-col items-center justify-center bg-ground text-ink"><b className="head text-[20px] leading-[22px]">{stage === 'work' ? 'Work out' : STAGE_NAME[stage]}</b><span className="text-[16px] font-semibold leading-5">{f.text}</span><i className="absolute inset-x-0 bottom-0 h-1 bg-hair" /><i className="absolute bottom-0 left-0 h-1 bg-ink" style={{ width: `${Math.round(f.done * 100)}%` }} /></span>
+        <span aria-current="page" className="relative flex flex-1 flex-col items-center justify-center bg-ground text-ink"><b className="head text-[20px] leading-[22px]">{stage === 'workbench' ? 'Work out' : STAGE_NAME[stage]}</b><span className="text-[16px] font-semibold leading-5">{f.text}</span><i className="absolute inset-x-0 bottom-0 h-1 bg-hair" /><i className="absolute bottom-0 left-0 h-1 bg-ink" style={{ width: `${Math.round(f.done * 100)}%` }} /></span>
         {after ? <Link to={focusUrl(v.record.id, after)} className="head flex w-24 items-center justify-end gap-1.5 pr-4 text-[16px] font-semibold text-rail-ink2">{STAGE_NAME[after]}<ArrowRight size={18} /></Link> : <span className="w-24" />}
       </nav>
     </header>

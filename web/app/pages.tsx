@@ -5,7 +5,7 @@ import { CureBench, CureGround } from '../stages/cure/Cure.tsx';
 import { PlanBench, PlanGround } from '../stages/plan/Plan.tsx';
 import { PourBench, PourGround } from '../stages/pour/Pour.tsx';
 import { SetOutBench, SetOutGround } from '../stages/setout/SetOut.tsx';
-import { WorkBench, WorkGround } from '../stages/work/Workbench.tsx';
+import { WorkBench, WorkGround } from '../stages/workbench/Workbench.tsx';
 import { Frame } from './Frame.tsx';
 import { PourProvider } from './pour-context.tsx';
 
@@ -17,5 +17,5 @@ export const SetOutPage = () => <Frame stage="setout" ground={<SetOutGround />} 
 export const CheckPage = () => <Frame stage="check" ground={<CheckGround />} bench={<CheckBench />} />;
 export const PlanPage = () => <Frame stage="plan" ground={<PlanGround />} bench={<PlanBench />} />;
 export const PourPage = () => <Frame stage="pour" ground={<PourGround />} bench={<PourBench />} />;
-export const WorkPage = () => <Frame stage="work" ground={<WorkGround />} bench={<WorkBench />} />;
+export const WorkPage = () => <Frame stage="workbench" ground={<WorkGround />} bench={<WorkBench />} />;
 export const CurePage = () => <Frame stage="cure" ground={<CureGround />} bench={<CureBench />} />;

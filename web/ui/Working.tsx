@@ -55,7 +55,7 @@ function WorkingBody({ origin }: { origin: Origin }) {
       <RulesBehind id={origin.id} />
       {cautions.map((c) => <p key={c} className="mt-2 flex gap-2"><Mark verdict="held" />{c}</p>)}
       <p className="mt-3 text-[14px] leading-[18px] text-ink2">Source: {calc.source}. {calc.limits}</p>
-      {link.length < LINKED_INPUT && <Link className="btn line mt-4 w-full" to={`/pours/${v.record.id}/work/${origin.id}?in=${encodeURIComponent(link)}`}>Try other numbers</Link>}
+      {link.length < LINKED_INPUT && <Link className="btn line mt-4 w-full" to={`/pours/${v.record.id}/workbench/${origin.id}?in=${encodeURIComponent(link)}`}>Try other numbers</Link>}
     </>
   );
 }

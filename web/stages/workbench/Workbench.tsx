@@ -8,7 +8,7 @@ import { resultRows } from '../../../core/register/words.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useWide } from '../../app/useWide.ts';
-import { WorkDrawing } from '../../drawing/work/index.tsx';
+import { WorkDrawing } from '../../drawing/workbench/index.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
@@ -92,7 +92,7 @@ export function WorkBench() {
   const own = calc.id === 'takeoff' || fieldsOf(calc).some((f) => isOwn(calc.id, f));
   return (
     <div className="flex flex-col gap-4" key={calc.id}>
-      <div className="no-print flex items-center justify-between gap-3"><h2 className="head text-[20px] leading-6 sm:hidden">{calc.title}</h2><Link className="font-semibold text-press underline underline-offset-4" to={`/pours/${v.record.id}/work`}>All calculations</Link></div>
+      <div className="no-print flex items-center justify-between gap-3"><h2 className="head text-[20px] leading-6 sm:hidden">{calc.title}</h2><Link className="font-semibold text-press underline underline-offset-4" to={`/pours/${v.record.id}/workbench`}>All calculations</Link></div>
       {own && <p className="text-ink2">Works on this pour as it stands: {v.record.pour.code} {v.record.pour.title}.</p>}
       <div className="no-print flex flex-col gap-4">
         <InputForm key={`main ${calc.id}`} id={calc.id} fields={main} value={input} onChange={setInput} units={v.units} issues={issues} notes={notes} />

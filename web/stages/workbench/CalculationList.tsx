@@ -9,7 +9,7 @@ import { T } from '../../ui/Text.tsx';
 import { headlineOf } from './headline.ts';
 
 /** The search takes its time and has its own sheet; every other calculation is worked out as one types. */
-const workUrl = (pourId: string, id: string): string => (id === 'sequence-search' ? `/pours/${pourId}/plan?sheet=search` : `/pours/${pourId}/work/${id}`);
+const workUrl = (pourId: string, id: string): string => (id === 'sequence-search' ? `/pours/${pourId}/plan?sheet=search` : `/pours/${pourId}/workbench/${id}`);
 
 /** Every calculation by its trade subject, found by a word of its title or purpose. */
 export function CalculationList({ columns = false }: { columns?: boolean }) {
@@ -43,7 +43,7 @@ export function Kept() {
         const calc = calculationNamed(e.body.calculation);
         if (!calc) return null;
         const h = headlineOf(calc.id, evaluate(calc, e.body.input).result, v.units);
-        return <Link key={e.id} className="flex min-h-14 items-center gap-3 py-1.5" to={`/pours/${v.record.id}/work/${calc.id}?in=${encodeURIComponent(JSON.stringify(e.body.input))}`}><span className="min-w-0 flex-1"><b className="font-semibold text-press">{calc.title}</b><span className="block truncate text-ink2">{e.body.note ?? 'no remark'}, {e.actor}, {momentText(v, Date.parse(e.at))}</span></span><span className={`big text-[28px] leading-8 ${h?.bad ? 'text-chalk-t' : ''}`}><T>{h?.figure ?? ''}</T></span></Link>;
+        return <Link key={e.id} className="flex min-h-14 items-center gap-3 py-1.5" to={`/pours/${v.record.id}/workbench/${calc.id}?in=${encodeURIComponent(JSON.stringify(e.body.input))}`}><span className="min-w-0 flex-1"><b className="font-semibold text-press">{calc.title}</b><span className="block truncate text-ink2">{e.body.note ?? 'no remark'}, {e.actor}, {momentText(v, Date.parse(e.at))}</span></span><span className={`big text-[28px] leading-8 ${h?.bad ? 'text-chalk-t' : ''}`}><T>{h?.figure ?? ''}</T></span></Link>;
       })}</div>
     </section>
   );
