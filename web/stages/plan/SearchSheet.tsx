@@ -30,9 +30,11 @@ function rainOf(v: PourView): NoGo[] {
 function inputOf(v: PourView, free: Set<Choice>, crewPerMin: number): SearchInput {
   const s = v.record.pour.settings;
   const due = v.plan.trucks.result.spacingMin;
+  // The first truck must still be able to be batched.
+  const soonest = v.minuteOf(v.nowMs) + v.plant.travel.medianMin + v.plant.plantDelay.medianMin;
   const all: SearchInput['choices'] = {
     startAt: v.record.pour.elements.map((_, i) => i), reverse: [false, true], lifts: [...new Set([1, 2, 3, 4, 5, s.lifts])].sort((a, b) => a - b), truckM3: v.plant.trucksM3,
-    spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)], firstLoadMin: [-60, -30, 0, 30, 60].map((d) => s.firstLoadMin + d).filter((m) => m >= 0 && m < 1440),
+    spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)], firstLoadMin: [-60, -30, 0, 30, 60].map((d) => s.firstLoadMin + d).filter((m) => m >= 0 && m < 1440 && (m >= soonest || m === s.firstLoadMin)),
   };
   const choices = Object.fromEntries(CHOICES.map(([k]) => [k, free.has(k) ? all[k] : []])) as unknown as SearchInput['choices'];
   return { site: v.record.site, pour: v.record.pour, mix: v.mix, plant: v.plant, duskMin: v.record.duskMin, choices, prices: { ...PRICES, crewPerMin }, noGo: rainOf(v), coldSeamShare: rulesOf(v.record.site).value('coldSeamShare'), trials: 200, seed: 7, maxPlans: 1000, runnersUp: 6 };
