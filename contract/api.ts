@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { EVENT_BODIES, EVENT_KINDS, type EventKind, type LogEvent } from '../core/model/events.ts';
 import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
 import { calculationNamed } from '../core/register.ts';
-import { BadInput, evaluate } from '../core/register/calculation.ts';
+import { attempt } from '../core/register/calculation.ts';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../core/rules/catalog.ts';
 import type { SiteFile } from './site-file.ts';
 
@@ -30,10 +30,7 @@ function workedIssues(body: { calculation: string; input: unknown }): { path: st
   const calc = calculationNamed(body.calculation);
   if (!calc) return [{ path: ['calculation'], message: 'is not in the register' }];
   if (JSON.stringify(body.input).length > 20_000) return [{ path: ['input'], message: 'is longer than 20 000 characters' }];
-  try { evaluate(calc, body.input); return []; } catch (e) {
-    if (e instanceof BadInput) return e.issues.map((i) => ({ path: ['input', ...i.path.split('.')], message: i.message }));
-    throw e;
-  }
+  return attempt(calc, body.input).bad?.issues.map((i) => ({ path: ['input', ...i.path.split('.')], message: i.message })) ?? [];
 }
 
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */

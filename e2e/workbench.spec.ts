@@ -8,7 +8,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/plan`);
   await expect(page.getByRole('button', { name: 'Best way round' })).toBeVisible();
-  await page.keyboard.press('/');
+  await page.keyboard.press('c');
   await page.getByPlaceholder(/Find/).fill('on a tie');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent, ReadingValue } from '../model/events.ts';
 import { replay } from '../pourlog/state.ts';
 import { demoPour } from '../testdata/demo.ts';
+import type { RuleChange } from '../rules/rules.ts';
 import { gateOf } from './gate.ts';
 import { judgeAll, judgeReading } from './judge.ts';
 import { pointsOf } from './points.ts';
@@ -93,7 +94,7 @@ describe('the gate', () => {
     return read(p.id, place, value);
   }));
   const sign = (hold: 'own' | 'inspection', planVersion: number, result: 'pass' | 'reject' = 'pass') => entry('sign', { hold, result, planVersion, ...(result === 'reject' ? { reason: 'mud in the corner' } : {}) });
-  const gate = (log: LogEvent[], version = 1) => { const s = replay(log); return gateOf(pour, judgeAll(site, points, s), s, version); };
+  const gate = (log: LogEvent[], version = 1, ruleChanges: RuleChange[] = []) => { const s = replay(log); return gateOf({ ...site, ruleChanges }, pour, judgeAll(site, points, s), s, version); };
 
   test('counts what is left and how long it needs', () => {
     const g = gate(everything.slice(0, 10));
@@ -108,6 +109,10 @@ describe('the gate', () => {
     expect(later.ready).toBe(false);
     expect(later.signs.map((s) => s.state)).toEqual(['reopened', 'reopened']);
     expect(later.signs[0]?.reason).toMatch(/plan 1.*now 2/);
+    // A rule changed since then is why; one changed before it was signed is not.
+    const changed = (at: string): RuleChange => ({ rule: 'loadAge', value: 60, by: 'I. Brandvold', at });
+    expect(gate(signed, 2, [changed('2036-01-01T00:00:00Z')]).signs[0]?.reason).toMatch(/oldest a load may get now 60 min, by I. Brandvold/);
+    expect(gate(signed, 2, [changed('2006-01-01T00:00:00Z')]).signs[0]?.reason).not.toMatch(/oldest/);
   });
   test('a rejection, a failed place and an open question each hold it', () => {
     expect(gate([...everything, sign('own', 1), sign('inspection', 1, 'reject')]).rows).toMatchObject([{ kind: 'reject', ref: 'inspection' }]);

@@ -1,5 +1,8 @@
 import type { Hold, PourDoc } from '../model/pour.ts';
 import { entries, latest, type PourState } from '../pourlog/state.ts';
+import { RULE_CATALOG } from '../rules/catalog.ts';
+import { ruleText, type RuledSite } from '../rules/rules.ts';
+import type { UnitSystem } from '../units/measure.ts';
 import type { PointState, Verdict } from './judge.ts';
 
 /** Minutes a thing that holds the pour usually needs (site practice). */
@@ -31,18 +34,24 @@ export interface Gate {
 
 const COUNTED: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
+/** What the gate has to know of the site: its rules, and the units to say them in. */
+type GatedSite = RuledSite & { units: UnitSystem };
+
+/** Rules changed after a sign-off, as they are said. */
+const changesSince = (site: GatedSite, at: string): string[] => (site.ruleChanges ?? []).filter((c) => Date.parse(c.at) >= Date.parse(at)).map((c) => `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`);
+
 /** A sign-off counts for the plan it was given on; a later plan opens it again. */
-function signOf(state: PourState, hold: Hold, planVersion: number): Gate['signs'][number] {
+function signOf(site: GatedSite, state: PourState, hold: Hold, planVersion: number): Gate['signs'][number] {
   const sign = latest(state, 'sign', (e) => e.body.hold === hold);
   if (!sign) return { hold, state: 'missing', actor: null, at: null, reason: null };
   const base = { hold, actor: sign.actor, at: sign.at, reason: sign.body.reason ?? null };
   if (sign.body.result === 'reject') return { ...base, state: 'rejected' };
-  if (sign.body.planVersion < planVersion) return { ...base, state: 'reopened', reason: `signed on plan ${sign.body.planVersion}; the plan is now ${planVersion}` };
+  if (sign.body.planVersion < planVersion) return { ...base, state: 'reopened', reason: [`signed on plan ${sign.body.planVersion}, the plan is now ${planVersion}`, ...changesSince(site, sign.at)].join('; ') };
   return { ...base, state: 'passed' };
 }
 
 /** Whether the pour may go on, and everything that holds it. */
-export function gateOf(pour: PourDoc, points: PointState[], state: PourState, planVersion: number): Gate {
+export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], state: PourState, planVersion: number): Gate {
   const rows: HoldRow[] = [];
   const unread = { count: 0, first: null as PointState | null };
   const counts: Record<Verdict, number> = { unread: 0, good: 0, tight: 0, out: 0, held: 0, waived: 0 };
@@ -61,7 +70,7 @@ export function gateOf(pour: PourDoc, points: PointState[], state: PourState, pl
     rows.push({ kind: 'question', verdict: 'held', ref: q.id, elementId: q.body.elementIds[0] ?? null, place: null, count: 1, minutes: null });
   }
   if (unread.count > 0) rows.push({ kind: 'unread', verdict: 'unread', ref: unread.first?.point.id ?? '', elementId: unread.first?.point.elementId ?? null, place: unread.first?.places.findIndex((p) => p.verdict === 'unread') ?? null, count: unread.count, minutes: unread.count * MINUTES.unread });
-  const signs = pour.holds.map((h) => signOf(state, h, planVersion));
+  const signs = pour.holds.map((h) => signOf(site, state, h, planVersion));
   for (const s of signs) if (s.state !== 'passed') rows.push({ kind: s.state === 'rejected' ? 'reject' : 'sign', verdict: 'held', ref: s.hold, elementId: null, place: null, count: 1, minutes: MINUTES[s.hold] });
   const override = latest(state, 'override');
   const minutes = rows.some((r) => r.minutes === null) ? null : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);

@@ -4,8 +4,12 @@ import { anyNumber, freshTemperature, nonNegative, positive } from '../register/
 import { atLeast, atMost } from '../units/limits.ts';
 
 /** Hottest concrete to take, °C (95 °F; ACI 305.1-14), and coldest where no section rule says more (ACI 306.1). */
-export const HOTTEST_C = 35;
-export const COLDEST_C = 5;
+const HOTTEST_C = 35;
+const COLDEST_C = 5;
+
+/** What can be wrong with a load, in the order in which it is said. */
+const FAULTS = ['mix', 'age', 'hot', 'cold', 'wet', 'stiff'] as const;
+export type Fault = (typeof FAULTS)[number];
 
 /** Accept a load, adjust it, or send it back. */
 export const loadVerdict = calculation({
@@ -19,24 +23,26 @@ export const loadVerdict = calculation({
     batchMin: anyNumber(), nowMin: anyNumber(), limitMin: positive().default(90), concreteTempC: freshTemperature().optional(), hottestC: freshTemperature().default(HOTTEST_C), coldestC: freshTemperature().default(COLDEST_C),
     slump: z.enum(['accept', 'low', 'high'], { error: 'must be accept, low or high' }).nullable().default(null), mixMatches: z.boolean({ error: 'must be true or false' }).default(true), addL: nonNegative().default(0), neededL: nonNegative().optional(),
   }).superRefine((v, ctx) => { if (v.nowMin < v.batchMin) ctx.addIssue({ code: 'custom', path: ['nowMin'], message: 'is before the batch time' }); }),
-  output: z.object({ verdict: z.enum(['accept', 'adjust', 'reject']), reasons: z.array(z.string()), minutesLeft: z.number() }),
+  output: z.object({ verdict: z.enum(['accept', 'adjust', 'reject']), reasons: z.array(z.string()), faults: z.array(z.enum(FAULTS)), ageMin: z.number(), minutesLeft: z.number() }),
   compute(v, trace) {
     const age = v.nowMin - v.batchMin;
     const minutesLeft = v.limitMin - age;
-    const reject: string[] = [];
-    const adjust: string[] = [];
-    if (!v.mixMatches) reject.push('the ticket’s mix is not the one ordered');
-    if (!atMost(age, v.limitMin)) reject.push(`${fig(age)} min old, ${fig(age - v.limitMin)} over its ${fig(v.limitMin)}`);
-    if (v.concreteTempC !== undefined && !atMost(v.concreteTempC, v.hottestC)) reject.push(`${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`);
-    if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC)) reject.push(`${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)}`);
-    if (v.slump === 'high') reject.push('too wet: water cannot be taken out');
-    if (v.slump === 'low' && v.addL <= 0) reject.push('too stiff, and no water may be added');
-    if (v.slump === 'low' && v.addL > 0) adjust.push(v.neededL !== undefined && v.addL < v.neededL ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted` : `too stiff: add ${fig(v.addL)} L and mix`);
+    const reject: [Fault, string][] = [];
+    const adjust: [Fault, string][] = [];
+    if (!v.mixMatches) reject.push(['mix', 'the ticket’s mix is not the one ordered']);
+    if (!atMost(age, v.limitMin)) reject.push(['age', `${fig(age)} min old, ${fig(age - v.limitMin)} over its ${fig(v.limitMin)}`]);
+    if (v.concreteTempC !== undefined && !atMost(v.concreteTempC, v.hottestC)) reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`]);
+    if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC)) reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)}`]);
+    if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);
+    if (v.slump === 'low' && v.addL <= 0) reject.push(['stiff', 'too stiff, and no water may be added']);
+    if (v.slump === 'low' && v.addL > 0) adjust.push(['stiff', v.neededL !== undefined && v.addL < v.neededL ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted` : `too stiff: add ${fig(v.addL)} L and mix`]);
     const verdict = reject.length ? ('reject' as const) : adjust.length ? ('adjust' as const) : ('accept' as const);
     trace.step('age', `${fig(v.nowMin)} − ${fig(v.batchMin)}`, age, 'min');
     trace.step('left', `${fig(v.limitMin)} − ${fig(age)}`, minutesLeft, 'min');
-    trace.step('verdict', [...reject, ...adjust].join('; ') || 'nothing against it', verdict);
+    const found = [...reject, ...adjust];
+    const reasons = found.map(([, reason]) => reason);
+    trace.step('verdict', reasons.join('; ') || 'nothing against it', verdict);
     trace.caution('Before a load goes back, look at what that does to the open seam.');
-    return { verdict, reasons: [...reject, ...adjust], minutesLeft };
+    return { verdict, reasons, faults: found.map(([fault]) => fault), ageMin: age, minutesLeft };
   },
 });

@@ -38,6 +38,7 @@ describe('load', () => {
     expect(out.verdict).toBe(verdict);
     expect(out.reasons).toHaveLength(reasons.length);
     reasons.forEach((r, i) => { expect(out.reasons[i]).toMatch(r); });
+    expect(out.faults).toHaveLength(reasons.length);
   });
   test('the minutes left run down to nothing at the limit', () => {
     expect(resultOf(loadVerdict, { ...fresh, nowMin: 490 }).minutesLeft).toBe(0);

@@ -69,7 +69,7 @@ describe('fastest rate of rise', () => {
   });
   test('a strong wall is limited by 15 ft/h, a column is not', () => {
     const strong = { method: 'aci347' as const, placementHeightM: 6, concreteTempC: 30, cement: 'plain' as const, retarder: false, ratedPressureKPa: 130 };
-    expect(resultOf(maxRateOfRise, { ...strong, element: 'wall' })).toEqual({ rateMPerH: 15 * 0.3048, limitedBy: 'rateLimit' });
+    expect(resultOf(maxRateOfRise, { ...strong, element: 'wall' })).toEqual({ hydrostaticKPa: (2400 * 9.80665 * 6) / 1000, rateMPerH: 15 * 0.3048, limitedBy: 'rateLimit' });
     expect(resultOf(maxRateOfRise, { ...strong, element: 'column' }).limitedBy).toBe('formula');
   });
 });

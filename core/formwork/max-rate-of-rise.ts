@@ -54,7 +54,7 @@ export const maxRateOfRise = calculation({
   source: 'ACI 347R-14 §4.2.2; CIRIA Report 108',
   limits: 'As form-pressure. No limit (null) when full head is within the rating.',
   input: z.object({ ...pressureFields, ratedPressureKPa: positive() }),
-  output: z.object({ rateMPerH: z.number().nullable(), limitedBy: z.enum(['formula', 'rateLimit', 'minimum', 'hydrostatic', 'none']) }),
+  output: z.object({ hydrostaticKPa: z.number(), rateMPerH: z.number().nullable(), limitedBy: z.enum(['formula', 'rateLimit', 'minimum', 'hydrostatic', 'none']) }),
   compute(v, trace) {
     const head = fullHeadKPa(v);
     trace.step('full head', `ρ g·${fig(v.placementHeightM)}`, head, 'kPa');
@@ -63,6 +63,6 @@ export const maxRateOfRise = calculation({
         : v.method === 'aci347' ? aci(v, v.ratedPressureKPa, trace) : ciria(v, v.ratedPressureKPa, trace);
     trace.step('R max', found.rateMPerH === null ? 'full head is within the rating' : `limited by ${found.limitedBy}`, found.rateMPerH, 'm/h');
     cautionForms(trace);
-    return found;
+    return { hydrostaticKPa: head, ...found };
   },
 });

@@ -104,7 +104,7 @@ export const walerLayout = calculation({
   output: z.object({
     walers: z.array(z.object({ heightM: z.number(), loadKNM: z.number(), tieKN: z.number(), ties: z.number().nullable() })),
     gaps: z.array(z.object({ fromM: z.number(), toM: z.number(), governedBy: z.enum(['sheathing', 'tie', 'waler', 'top']) })),
-    solved: z.boolean(),
+    solved: z.boolean(), fullHeadKPa: z.number(),
     asBuilt: z.array(z.object({ heightM: z.number(), what: z.enum(['bottom', 'sheathing', 'tie', 'waler', 'top']), haveValue: z.number(), allowedValue: z.number(), unit: z.string() })),
   }),
   compute(v, trace) {
@@ -116,6 +116,6 @@ export const walerLayout = calculation({
     for (const w of walers) trace.step(`at ${fig(w.heightM)} m`, `carries ${fig(w.loadKNM)} kN/m, ties pull`, w.tieKN, 'kN');
     if (!solved) trace.caution('No spacing of these walers and ties holds this pressure: stronger ties or walers, ties closer together, or a slower pour.');
     cautionForms(trace);
-    return { walers, gaps: governs.map((governedBy, i) => ({ fromM: heights[i] as number, toM: heights[i + 1] as number, governedBy })), solved, asBuilt: shortfalls(v) };
+    return { walers, gaps: governs.map((governedBy, i) => ({ fromM: heights[i] as number, toM: heights[i + 1] as number, governedBy })), solved, fullHeadKPa: (v.maxPressureKPa * v.wallHeightM) / v.headM, asBuilt: shortfalls(v) };
   },
 });

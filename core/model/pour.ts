@@ -12,10 +12,16 @@ export const mixSchema = z.object({
 });
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
-/** A mix with everything that rules it on a site: its age limit, the windows of its seams at 20 °C, what a pump takes off its slump. */
-export type Mix = MixRecord & { maxAgeMin: number; stiffenMinAt20C: number; knitMinAt20C: number; pumpLossMm: number; strengthK: number };
+/**
+ * A mix with everything that rules it on a site: its age limit, how hot or cold it may come, the windows of its seams at
+ * 20 °C, what a pump takes off its slump, and Q of its strength.
+ */
+export type Mix = MixRecord & { maxAgeMin: number; hottestC: number; coldestC: number; stiffenMinAt20C: number; knitMinAt20C: number; pumpLossMm: number; strengthK: number };
 /** Fills in what the mix leaves to the site's rules. */
-export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({ ...mix, maxAgeMin: mix.maxAgeMin ?? rules.value('loadAge'), stiffenMinAt20C: rules.value('stiffen'), knitMinAt20C: rules.value('knit'), pumpLossMm: rules.value('pumpLoss'), strengthK: rules.value('strengthEnergy') });
+export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
+  ...mix, maxAgeMin: mix.maxAgeMin ?? rules.value('loadAge'), hottestC: rules.value('hottestConcrete'), coldestC: rules.value('coldestConcrete'),
+  stiffenMinAt20C: rules.value('stiffen'), knitMinAt20C: rules.value('knit'), pumpLossMm: rules.value('pumpLoss'), strengthK: rules.value('strengthEnergy'),
+});
 
 export const plantSchema = z.object({
   id: name(), label: name(), travel: delay(), plantDelay: delay(), roundTripMin: positive(), trucksM3: z.array(positive()).min(1, 'must hold at least one truck'), minLoadM3: nonNegative().default(0), stepM3: positive(),

@@ -1,6 +1,7 @@
 import type { Mix } from '../model/pour.ts';
 import type { RuleProfile } from '../model/site.ts';
 import { evaluate } from '../register/calculation.ts';
+import { loadVerdict, type Fault } from '../concrete/load-verdict.ts';
 import { slumpVerdict } from '../concrete/slump-verdict.ts';
 import { entries, latest, type PourState } from './state.ts';
 
@@ -23,8 +24,15 @@ export interface LoadState {
   ageMin: number | null;
   overAge: boolean;
   /** What the core advises now. */
-  advice: 'await' | 'slump' | 'accept' | 'tooStiff' | 'tooWet' | 'tooOld' | 'done' | 'sentBack';
+  advice: 'await' | 'slump' | 'accept' | 'tooStiff' | 'tooWet' | 'tooOld' | 'tooHot' | 'tooCold' | 'done' | 'sentBack';
+  /** What load-verdict was given; null while it is on the road. */
+  working: unknown;
 }
+
+/** What a fault of load-verdict asks of the foreman, most pressing first. */
+const ADVICE: [Fault, LoadState['advice']][] = [['age', 'tooOld'], ['hot', 'tooHot'], ['cold', 'tooCold'], ['wet', 'tooWet'], ['stiff', 'tooStiff']];
+/** Advice that speaks against placing a load. */
+export const speaksAgainst = (advice: LoadState['advice']): boolean => ADVICE.some(([, a]) => a === advice);
 
 
 /** Judges a slump of this mix under the site's rule profile. */
@@ -32,13 +40,11 @@ export function judgeSlump(mix: Mix, profile: RuleProfile, measuredMm: number, w
   return evaluate(slumpVerdict, { targetMm: mix.slumpMm, kind: profile === 'us-aci' ? mix.slumpKind : 'nominal', measuredMm, standard: profile === 'us-aci' ? 'astm' : 'en', at: where, pumpLossMm: mix.pumpLossMm });
 }
 
-function adviceOf(l: Omit<LoadState, 'advice'>): LoadState['advice'] {
+function adviceOf(l: Omit<LoadState, 'advice' | 'working'>, faults: Fault[]): LoadState['advice'] {
   if (l.decision === 'reject') return 'sentBack';
   if (l.endedAt) return 'done';
   if (!l.arrivedAt) return 'await';
-  if (l.overAge) return 'tooOld';
-  if (!l.slump) return 'slump';
-  return l.slump.verdict === 'accept' ? 'accept' : l.slump.verdict === 'low' ? 'tooStiff' : 'tooWet';
+  return ADVICE.find(([fault]) => faults.includes(fault))?.[1] ?? (l.slump ? 'accept' : 'slump');
 }
 
 /** A load of the plan: its name and what was ordered for it. */
@@ -58,12 +64,15 @@ export function loadsOf(state: PourState, planned: PlannedLoad[], mix: Mix, prof
     const batchedMs = arrived ? Date.parse(arrived.body.batchedAt) : null;
     const untilMs = ended ? Date.parse(ended.at) : verdict?.body.decision === 'reject' ? Date.parse(verdict.at) : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
+    // A batch time after now is a clock that runs ahead: the load counts as fresh.
+    const judgedLoad = ageMin === null ? null : evaluate(loadVerdict, { batchMin: 0, nowMin: Math.max(0, ageMin), limitMin: mix.maxAgeMin, hottestC: mix.hottestC, coldestC: mix.coldestC, slump: judged?.result.verdict ?? null, ...(arrived?.body.concreteTempC === undefined ? {} : { concreteTempC: arrived.body.concreteTempC }) });
+    const faults = judgedLoad?.result.faults ?? [];
     const base = {
       id, ticket: arrived?.body.ticket ?? null, volumeM3: arrived?.body.volumeM3 ?? null, plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null, batchedAt: arrived?.body.batchedAt ?? null, arrivedAt: arrived?.at ?? null,
       firstPlacedAt: placed?.at ?? null, endedAt: ended?.at ?? null, returnedM3: ended?.body.returnedM3 ?? null, concreteTempC: arrived?.body.concreteTempC ?? null,
       slump: slump && judged ? { measuredMm: slump.body.measuredMm, where: slump.body.where, at: slump.at, ...judged.result, input: judged.input } : null,
-      decision: verdict?.body.decision ?? null, ageMin, overAge: ageMin !== null && ageMin > mix.maxAgeMin * (1 + 1e-9),
+      decision: verdict?.body.decision ?? null, ageMin, overAge: faults.includes('age'),
     };
-    return { ...base, advice: adviceOf(base) };
+    return { ...base, advice: adviceOf(base, faults), working: judgedLoad?.input ?? null };
   });
 }

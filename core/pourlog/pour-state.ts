@@ -45,7 +45,7 @@ export const pourStateOf = calculation({
     const nowMs = Date.parse(v.now);
     const mix = ruledMix(v.mix, rulesOf(v.site));
     const route = routeOf(v.site, v.pour);
-    const orderedM3 = v.pour.settings.orderM3 ?? orderFor(route.volumeM3, v.pour, v.plant).result.orderM3;
+    const orderedM3 = v.pour.settings.orderM3 ?? orderFor(route.volumeM3, v.site, v.pour, v.plant).result.orderM3;
     const { trucks } = rehearse(route, orderedM3, v.pour, mix, v.plant, 1440, 1);
     const state = replay(v.events);
     const loads = loadsOf(state, trucks.result.loads.map((l, i) => ({ id: `L${i + 1}`, volumeM3: l.volumeM3 })), mix, v.site.ruleProfile, nowMs);

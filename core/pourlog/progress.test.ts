@@ -32,6 +32,11 @@ describe('a load', () => {
     ['good at the hose, half an inch lower', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 65, where: 'hose' }, 2)], 5, 'accept'],
     ['exactly at its age limit', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 50, 'accept'],
     ['past its age limit', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 50.1, 'tooOld'],
+    ['hotter than the site takes, whatever its slump', [arrived('L1', 0, -40, 4, 35.5), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 5, 'tooHot'],
+    ['exactly as hot as the site takes', [arrived('L1', 0, -40, 4, 35)], 5, 'slump'],
+    ['colder than the site takes', [arrived('L1', 0, -40, 4, 4)], 5, 'tooCold'],
+    ['old before it is hot', [arrived('L1', 0, -40, 4, 36)], 60, 'tooOld'],
+    ['batched by a clock that runs ahead', [arrived('L1', 0, 3)], 1, 'slump'],
     ['sent back', [arrived('L1', 0, -40), entry('load-verdict', { loadId: 'L1', decision: 'reject' }, 3)], 300, 'sentBack'],
     ['done', [arrived('L1', 0, -40), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 20)], 300, 'done'],
   ] as const)('%s', (_, log, now, advice) => {

@@ -18,7 +18,7 @@ export const yieldSoFar = calculation({
     if (!atMost(v.neatPlacedM3, v.neatTotalM3)) ctx.addIssue({ code: 'custom', path: ['neatPlacedM3'], message: 'is more than the whole pour' });
     if (v.neatPlacedM3 > 0 && v.usedM3 === 0) ctx.addIssue({ code: 'custom', path: ['usedM3'], message: 'must be above 0 once something is placed' });
   }),
-  output: z.object({ ratio: z.number().nullable(), restRatio: z.number(), totalM3: z.number(), lowM3: z.number(), highM3: z.number(), stillM3: z.number() }),
+  output: z.object({ plannedM3: z.number(), ratio: z.number().nullable(), restRatio: z.number(), totalM3: z.number(), lowM3: z.number(), highM3: z.number(), stillM3: z.number() }),
   compute(v, trace) {
     const planned = { mean: 1 + v.wasteRatio, variance: v.sdRatio ** 2 };
     const ratio = v.neatPlacedM3 > 0 ? v.usedM3 / v.neatPlacedM3 : null;
@@ -35,6 +35,6 @@ export const yieldSoFar = calculation({
     trace.step('ratio of the rest', `${fig(planned.mean)} + ${fig(weight)}·(measured − planned)`, restRatio);
     trace.step('total', `${fig(v.usedM3)} + ${fig(rest)}·${fig(restRatio)}`, totalM3, 'm³');
     trace.step('80 % within', `± 1.2816·${fig(sd)}·${fig(rest)}`, spread, 'm³');
-    return { ratio, restRatio, totalM3, lowM3: totalM3 - spread, highM3: totalM3 + spread, stillM3 };
+    return { plannedM3: v.neatTotalM3 * planned.mean, ratio, restRatio, totalM3, lowM3: totalM3 - spread, highM3: totalM3 + spread, stillM3 };
   },
 });

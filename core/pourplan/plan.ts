@@ -1,9 +1,9 @@
 import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { evaluate, type Evaluated, type Step } from '../register/calculation.ts';
+import { evaluate, type Evaluated } from '../register/calculation.ts';
+import { rulesOf, withRules } from '../rules/rules.ts';
 import { orderQuantity } from '../supply/order-quantity.ts';
 import { truckPlan } from '../supply/truck-plan.ts';
-import { ceilWhole } from '../units/limits.ts';
 import { cellsOf, routeOf, type Route, type RouteCell } from './route.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
@@ -24,7 +24,6 @@ export interface PourPlan {
   loadIds: string[];
   plannedLoads: { id: string; volumeM3: number }[];
   timetable: Timetable;
-  timetableSteps: Step[];
   odds: OutputOf<typeof pourSimulation>['odds'];
   simulation: SimulationInput;
   placements: PlannedPlacement[];
@@ -51,18 +50,11 @@ const TRIALS = 400;
 /** What most fresh concrete weighs, kg/m³. */
 const DENSITY_KG_M3 = 2400;
 
-/** Loads of a pour: what the truck plan gives, spread further apart when the settings say so. */
-function loadsOn(s: PourSettings, orderedM3: number, plant: Plant): Evaluated<OutputOf<typeof truckPlan>> {
-  const found = evaluate(truckPlan, {
-    orderM3: orderedM3, truckM3: s.truckM3, split: s.split, minLoadM3: Math.min(plant.minLoadM3, s.truckM3), placingRateM3PerH: s.placingRateM3PerH,
-    travelMin: plant.travel.medianMin, roundTripMin: plant.roundTripMin, firstArriveMin: s.firstLoadMin,
-  });
-  const every = s.spacingMin;
-  if (every === null) return found;
-  const loads = found.result.loads.map((l, i) => ({ ...l, arriveMin: s.firstLoadMin + i * every, batchMin: s.firstLoadMin + i * every - plant.travel.medianMin }));
-  const trucks = Math.min(loads.length, ceilWhole(plant.roundTripMin / every));
-  return { ...found, result: { loads, spacingMin: every, trucks }, steps: [...found.steps, { symbol: 'apart', expression: 'set by hand', value: every, unit: 'min' }] };
-}
+/** Loads of a pour with these settings. */
+const loadsOn = (s: PourSettings, orderedM3: number, plant: Plant): Evaluated<OutputOf<typeof truckPlan>> => evaluate(truckPlan, {
+  orderM3: orderedM3, truckM3: s.truckM3, split: s.split, minLoadM3: Math.min(plant.minLoadM3, s.truckM3), placingRateM3PerH: s.placingRateM3PerH,
+  travelMin: plant.travel.medianMin, roundTripMin: plant.roundTripMin, firstArriveMin: s.firstLoadMin, ...(s.spacingMin === null ? {} : { spacingMin: s.spacingMin }),
+});
 
 /** The simulation's input for a pour with these settings; cells are cut from the route by its lifts. */
 export function simulationFor(cells: RouteCell[], loads: OutputOf<typeof truckPlan>['loads'], pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials: number): SimulationInput {
@@ -80,10 +72,10 @@ export function simulationFor(cells: RouteCell[], loads: OutputOf<typeof truckPl
 }
 const loadName = (i: number): string => `L${i + 1}`;
 
-/** The order of a pour with these settings, of a known neat volume. */
-export function orderFor(neatM3: number, pour: PourDoc, plant: Plant): Evaluated<OutputOf<typeof orderQuantity>> {
+/** The order of a pour with these settings, of a known neat volume, under the site's rules. */
+export function orderFor(neatM3: number, site: SitePlan, pour: PourDoc, plant: Plant): Evaluated<OutputOf<typeof orderQuantity>> {
   const s = pour.settings;
-  return evaluate(orderQuantity, { neatM3, wasteRatio: s.wasteRatio, leftBehindM3: s.leftBehindM3, sdRatio: s.sdRatio, stepM3: plant.stepM3, ...s.costs });
+  return evaluate(orderQuantity, withRules('order-quantity', rulesOf(site), { neatM3, wasteRatio: s.wasteRatio, leftBehindM3: s.leftBehindM3, sdRatio: s.sdRatio, stepM3: plant.stepM3, ...s.costs }));
 }
 
 /** One simulation's worth of a pour: its loads and its input, from a route that is already worked out. */
@@ -100,18 +92,17 @@ export function rehearse(route: Route, orderedM3: number, pour: PourDoc, mix: Mi
  */
 export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials = TRIALS): PourPlan {
   const route = routeOf(site, pour);
-  const order = orderFor(route.volumeM3, pour, plant);
+  const order = orderFor(route.volumeM3, site, pour, plant);
   const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
   const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, trials);
   const onTime = simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } }));
-  const median = evaluate(pourSimulation, { ...simulation, loads: onTime });
+  const { timetable } = evaluate(pourSimulation, { ...simulation, loads: onTime }).result;
   const { odds } = evaluate(pourSimulation, simulation).result;
-  const timetable = median.result.timetable;
   const grown = 1 + pour.settings.wasteRatio;
   const placements = onRoute(timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
   const plannedLoads = trucks.result.loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3 }));
   return {
-    route, cells, order, orderedM3, trucks, loadIds: plannedLoads.map((l) => l.id), plannedLoads, timetable, timetableSteps: median.steps, odds, simulation, placements,
+    route, cells, order, orderedM3, trucks, loadIds: plannedLoads.map((l) => l.id), plannedLoads, timetable, odds, simulation, placements,
     stiffenMin: timetable.seams[0]?.stiffenMin ?? 0, knitMin: timetable.seams[0]?.knitMin ?? 0,
   };
 }

@@ -69,6 +69,16 @@ export function evaluate<In extends z.ZodType, Out extends z.ZodType>(calc: Calc
   return { input: parsed.data, result, steps, cautions };
 }
 
+/** As {@link evaluate}, for input that comes from outside: what is bad about it instead of an error thrown. */
+export function attempt<In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: unknown): { done: Evaluated<z.output<Out>>; bad: null } | { done: null; bad: BadInput } {
+  try {
+    return { done: evaluate(calc, raw), bad: null };
+  } catch (e) {
+    if (e instanceof BadInput) return { done: null, bad: e };
+    throw e;
+  }
+}
+
 /** Runs a calculation for its result alone, for callers that need no working. Throws {@link BadInput}. */
 export const resultOf = <In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: z.input<In>): z.output<Out> => evaluate(calc, raw).result;
 

@@ -8,7 +8,7 @@ const LABELS: Record<string, string> = {
   fcMPa: 'f′c', fyMPa: 'grade of bars', f28MPa: 'strength at 28 days', s12M: 'side 1 to 2', s23M: 'side 2 to 3', s34M: 'side 3 to 4', s41M: 'side 4 to 1', d13M: 'diagonal 1 to 3', d24M: 'diagonal 2 to 4', tempHistory: 'temperatures',
   wcRatio: 'w/c', maxWcRatio: 'highest w/c', newWc: 'w/c with it', orderM3: 'order', neatM3: 'neat', sdRatio: 'deviation, of neat', wasteRatio: 'waste', ok: 'good', bagLb: 'bag', stiffenMinAt20C: 'stiff at 20 °C', knitMinAt20C: 'knits at 20 °C until', activationK: 'Q',
   firstArriveMin: 'first load here', duskMin: 'dusk', sunriseMin: 'sunrise', sunsetMin: 'sunset', batchMin: 'batched', nowMin: 'now', timeMin: 'time', placeFromMin: 'placing from', placeToMin: 'placing to', startMin: 'start', finishMin: 'finish', arriveMin: 'here', fromMin: 'from', toMin: 'to', atM: 'at',
-  worstMm: 'worst', count: 'in all', maxPressureKPa: 'highest pressure', governedBy: 'ruled by', endMinMm: 'bolt from the end, at least', rateMPerH: 'rate of rise', hydrostaticKPa: 'full head', headM: 'reached this far down', concreteTempC: 'concrete', airTempC: 'air', windKmH: 'wind', rateM3PerH: 'rate', leastMm: 'least', meanMm: 'mean', rackM: 'out of square by', differenceM: 'diagonals differ by', hiM: 'height of instrument', idM: 'point', rodM: 'rod', planM: 'level drawn', benchmarkM: 'benchmark', closingRodM: 'closing reading',
+  worstMm: 'worst', count: 'in all', maxPressureKPa: 'highest pressure', governedBy: 'ruled by', endMinMm: 'bolt from the end, at least', rateMPerH: 'rate of rise', hydrostaticKPa: 'full head', headM: 'reached this far down', concreteTempC: 'concrete', airTempC: 'air', windKmH: 'wind', rateM3PerH: 'rate', leastMm: 'least', meanMm: 'mean', rackM: 'out of square by', differenceM: 'diagonals differ by', hiM: 'height of instrument', id: 'name', rodM: 'rod', planM: 'level drawn', benchmarkM: 'benchmark', closingRodM: 'closing reading',
   sdM3: 'deviation', meanM3: 'needed', shortProbability: 'chance to run short', rateKgM2H: 'drying', overMm: 'over', endM: 'end', lowMm: 'low', highMm: 'high', single: 'one bolt will do', at: 'read at', kind: 'kind', callSdRatio: 'balance known to', atMm: 'at',
 };
 /** Fields that hold minutes after midnight, and so are said as a time of day. */
@@ -53,13 +53,14 @@ export function resultRows(calculationId: string, result: unknown, units: UnitSy
     if (value.length === 0) return row('none');
     if (typeof value[0] !== 'object' || value[0] === null) return row(value.map((x) => valueText(name, x, calculationId, units)).join(', '));
     const keys = Object.keys(value[0] as object).filter((k) => !(value as Record<string, unknown>[]).every((r) => typeof r[k] === 'object' && r[k] !== null && !Array.isArray(r[k])));
-    const cell = (k: string, x: unknown): string => (Array.isArray(x) ? x.map((y) => valueText(k, y, calculationId, units)).join(', ') : valueText(k, x, calculationId, units));
+    const inWords = (k: string, x: unknown): string => (typeof x === 'object' && x !== null && !Array.isArray(x) ? Object.entries(x).map(([name, y]) => (name === 'id' ? String(y) : `${labelOf(name)} ${inWords(name, y)}`)).join(', ') : valueText(k, x, calculationId, units));
+    const cell = (k: string, x: unknown): string => (Array.isArray(x) ? x.map((y) => inWords(k, y)).join(typeof x[0] === 'object' ? '; ' : ', ') : inWords(k, x));
     return [{ name, label, text: null, table: { head: keys.map(labelOf), rows: (value as Record<string, unknown>[]).map((r) => keys.map((k) => cell(k, r[k]))) } }];
   });
 }
 
 /** Units of steps that are quantities of the site, by how they are written. */
-const BY_UNIT = new Map(Object.entries(QUANTITIES).filter(([k]) => !['Count', 'Ratio', 'In', 'Lb', 'Ft3', 'Ft3PerBag', 'M3PerFt3'].includes(k)).map(([k, q]) => [q.metric.unit, k as keyof typeof QUANTITIES]));
+const BY_UNIT = new Map(Object.entries(QUANTITIES).filter(([k]) => !['Count', 'Level', 'Ratio', 'In', 'Lb', 'Ft3'].includes(k)).map(([k, q]) => [q.metric.unit, k as keyof typeof QUANTITIES]));
 
 /** The value of a line of working in the site's units; what has no such unit stands as it is. */
 export function stepText(s: Step, units: UnitSystem): string {
@@ -67,7 +68,7 @@ export function stepText(s: Step, units: UnitSystem): string {
   if (typeof s.value !== 'number') return choiceText(String(s.value));
   if (s.unit === 'min after midnight') return clockText(s.value);
   if (s.unit === 'money') return String(Math.round(s.value));
-  const quantity = BY_UNIT.get(s.unit);
+  const quantity = s.unit === 'm above datum' ? 'Level' : BY_UNIT.get(s.unit);
   if (quantity) return quantityText(s.value, quantity, units);
   return `${String(Number(s.value.toPrecision(6))).replace('-', '−')}${s.unit ? ` ${s.unit}` : ''}`;
 }

@@ -31,8 +31,8 @@ export const RULE_CATALOG = {
   pumpLoss: rule('Concrete', 'Slump a pump eats', 'Mm', ...both(12.7, TRADE), [0, 100], 'slump-verdict.pumpLossMm'),
   waterEffect: rule('Concrete', 'Slump gained by water', 'MmPerLPerM3', ...both(25.4 / 4.95, TRADE), [0.5, 30], 'water-addition.slumpMmPerLPerM3'),
   waterUntil: rule('Concrete', 'Water only until this much is out', 'M3', ...both(0.25, 'ASTM C94/C94M-21 §12.7'), [0, 3], 'water-addition.dischargeLimitM3'),
-  stiffen: rule('Concrete', 'A lift has stiffened, at 20 °C', 'Min', ...both(40, TRADE), [5, 240], 'joint-window.stiffenMinAt20C', 'pour-simulation.stiffenMinAt20C'),
-  knit: rule('Concrete', 'A seam no longer knits, at 20 °C', 'Min', ...both(75, TRADE), [10, 480], 'joint-window.knitMinAt20C', 'pour-simulation.knitMinAt20C'),
+  stiffen: rule('Concrete', 'A lift has stiffened, at 20 °C (68 °F)', 'Min', ...both(40, TRADE), [5, 240], 'joint-window.stiffenMinAt20C', 'pour-simulation.stiffenMinAt20C'),
+  knit: rule('Concrete', 'A seam no longer knits, at 20 °C (68 °F)', 'Min', ...both(75, TRADE), [10, 480], 'joint-window.knitMinAt20C', 'pour-simulation.knitMinAt20C'),
   strengthEnergy: rule('Concrete', 'Strength against temperature, Q', 'K', ...both(5000, 'ASTM C1074-19 X1'), [1000, 9000], 'strength-forecast.activationK', 'equivalent-age.activationK'),
   datum: rule('Concrete', 'Temperature below which nothing matures', 'C', ...both(0, 'ASTM C1074-19'), [-15, 10], 'equivalent-age.datumC'),
 

@@ -3,7 +3,7 @@ import { checkRules } from '../check/rules.ts';
 import { calculationNamed } from '../register.ts';
 import { toJSONSchema } from 'zod';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from './catalog.ts';
-import { changeText, ruleChangeSchema, rulesBehind, rulesOf, sourceText } from './rules.ts';
+import { changeText, ruleChangeSchema, rulesBehind, rulesOf, sourceText, withRules } from './rules.ts';
 
 const site = { ruleProfile: 'us-aci' as const, units: 'us' as const };
 const change = (rule: 'loadAge' | 'thinWallMinus', value: number | null, at = '2026-09-22T14:00:00Z', reason?: string) => ({ rule, value, by: 'I. Brandvold', at, ...(reason ? { reason } : {}) });
@@ -63,6 +63,11 @@ describe('a site’s own values', () => {
   });
   test.each([[400, /outside 15 to 360/], [Number.NaN, /must be a number/]])('%d minutes is refused', (value, message) => {
     expect(ruleChangeSchema.safeParse(change('loadAge', value)).error?.issues[0]?.message).toMatch(message);
+  });
+  test('a rule fills what an input leaves out, and gives way to what it says', () => {
+    const rules = rulesOf({ ...site, ruleChanges: [change('loadAge', 60)] });
+    expect(withRules('load-verdict', rules, { batchMin: 0 })).toMatchObject({ batchMin: 0, limitMin: 60, hottestC: 35 });
+    expect(withRules('load-verdict', rules, { limitMin: 45 }).limitMin).toBe(45);
   });
   test('the rules behind a calculation are those that feed its inputs', () => {
     expect(rulesBehind('joint-window').map((r) => r.field).sort()).toEqual(['knitMinAt20C', 'stiffenMinAt20C']);

@@ -58,6 +58,13 @@ export function changeText(r: Ruled, units: UnitSystem): string | null {
 /** Where a rule's value comes from, with the change where there is one. */
 export const sourceText = (r: Ruled, units: UnitSystem): string => { const c = changeText(r, units); return c === null ? r.source : `${r.source}, ${c}`; };
 
+/** An input with what it leaves out filled from the site's rules: the one way in which a rule reaches a calculation by name. */
+export function withRules(calculationId: string, rules: Rules, input: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const out = { ...input };
+  for (const { rule, field } of rulesBehind(calculationId)) out[field] ??= rules.value(rule);
+  return out;
+}
+
 /** The rules that stand behind a calculation's inputs, and which input each of them feeds. */
 export function rulesBehind(calculationId: string): { rule: RuleId; field: string }[] {
   return RULE_IDS.flatMap((rule) => {

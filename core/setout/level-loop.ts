@@ -24,10 +24,10 @@ export const levelLoop = calculation({
     const points = v.setups.flatMap((s, i) => {
       const hi = pointM + s.backSightM;
       hiM.push(hi);
-      trace.step(`HI ${i + 1}`, `${fig(pointM)} + ${fig(s.backSightM)}`, hi, 'm');
+      trace.step(`HI ${i + 1}`, `${fig(pointM)} + ${fig(s.backSightM)}`, hi, 'm above datum');
       const out = s.readings.map((r) => {
         const elevationM = hi - r.rodM;
-        trace.step(r.id, `${fig(hi)} − ${fig(r.rodM)}`, elevationM, 'm');
+        trace.step(r.id, `${fig(hi)} − ${fig(r.rodM)}`, elevationM, 'm above datum');
         return { id: r.id, elevationM, deviationMm: r.planM === undefined ? null : (elevationM - r.planM) * 1000 };
       });
       if (s.turnRodM !== undefined) pointM = hi - s.turnRodM;
@@ -35,6 +35,7 @@ export const levelLoop = calculation({
     });
     const closing = (hiM.at(-1) as number) - v.closingRodM;
     const misclosureMm = (closing - v.benchmarkM) * 1000;
+    // Metres read to a millimetre come to more than their tolerance by a rounding error alone.
     const ok = atMost(Math.abs(misclosureMm), v.toleranceMm + 1e-9);
     trace.step('misclosure', `(${fig(closing)} − ${fig(v.benchmarkM)})·1000`, misclosureMm, 'mm');
     if (!ok) trace.caution('The loop does not close: read it again before anything is set by it.');

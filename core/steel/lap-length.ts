@@ -26,7 +26,7 @@ export const lapLength = calculation({
     spacingClass: z.enum(['good', 'other'], { error: 'must be good or other' }), lightweight: z.boolean().default(false),
     drawing: z.union([z.object({ multipleOfDb: positive() }), z.object({ lengthMm: positive() })], { error: 'must be {multipleOfDb} or {lengthMm}, above 0' }).optional(),
   }),
-  output: z.object({ developmentMm: z.number(), computedMm: z.number(), lapMm: z.number(), leastMm: z.number(), ruledBy: z.enum(['computed', 'drawing']) }),
+  output: z.object({ developmentMm: z.number(), computedMm: z.number(), lapMm: z.number(), lapDiameters: z.number(), leastMm: z.number(), ruledBy: z.enum(['computed', 'drawing']) }),
   compute(v, trace) {
     const { diameterMm } = barNamed(v.bar);
     const fcPsi = v.fcMPa / MPA_PER_PSI;
@@ -49,6 +49,6 @@ export const lapLength = calculation({
     trace.step('class B', `max(1.3·${fig(raw)}, 304.8)`, computedMm, 'mm');
     trace.step('lap', v.drawing === undefined ? 'computed' : 'the drawing rules', ruled, 'mm');
     if (v.drawing !== undefined && !atMost(computedMm, ruled)) trace.caution('The drawing asks for a shorter lap than computed. Ask the engineer before the pour.');
-    return { developmentMm, computedMm, lapMm: ruled, leastMm: ruled - LAP_MINUS_MM, ruledBy: v.drawing === undefined ? ('computed' as const) : ('drawing' as const) };
+    return { developmentMm, computedMm, lapMm: ruled, lapDiameters: ruled / diameterMm, leastMm: ruled - LAP_MINUS_MM, ruledBy: v.drawing === undefined ? ('computed' as const) : ('drawing' as const) };
   },
 });

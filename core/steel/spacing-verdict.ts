@@ -22,7 +22,7 @@ export const spacingVerdict = calculation({
     if (v.overMm === undefined) ctx.addIssue({ code: 'custom', path: ['overMm'], message: 'is missing: give overMm and spaces, or readingsMm' });
     if (v.spaces === undefined) ctx.addIssue({ code: 'custom', path: ['spaces'], message: 'is missing: give overMm and spaces, or readingsMm' });
   }),
-  output: z.object({ meanMm: z.number(), worstMm: z.number(), requiredBars: z.number().nullable(), verdict: z.enum(['ok', 'off', 'few']) }),
+  output: z.object({ meanMm: z.number(), worstMm: z.number(), requiredBars: z.number().nullable(), verdict: z.enum(['ok', 'off', 'few']), failing: z.array(z.number()) }),
   compute(v, trace) {
     const off = (r: number) => Math.abs(r - v.specifiedMm);
     const readings = v.readingsMm;
@@ -35,6 +35,7 @@ export const spacingVerdict = calculation({
     if (v.lengthMm !== undefined) trace.step('required', `⌈(${fig(v.lengthMm)} − 2·${fig(v.endMm)})/${fig(v.specifiedMm)}⌉ + 1`, requiredBars, 'bars');
     const few = requiredBars !== null && v.countedBars !== undefined && v.countedBars < requiredBars;
     const verdict = few ? ('few' as const) : atMost(off(worstMm), v.toleranceMm) ? ('ok' as const) : ('off' as const);
-    return { meanMm, worstMm, requiredBars, verdict };
+    const failing = (readings ?? [meanMm]).flatMap((r, i) => (atMost(off(r), v.toleranceMm) ? [] : [i]));
+    return { meanMm, worstMm, requiredBars, verdict, failing };
   },
 });

@@ -76,6 +76,13 @@ describe('the trucks', () => {
     }));
   });
 
+  test('come as far apart as is set by hand, with the trucks that takes', () => {
+    const { loads, spacingMin, trucks } = plan({ spacingMin: 30 });
+    expect(loads.map((l) => l.arriveMin)).toEqual(loads.map((_, i) => 450 + 30 * i));
+    expect([spacingMin, trucks]).toEqual([30, 4]);
+    expect(plan({ spacingMin: 55 }).trucks).toBe(2);
+  });
+
   test('come as the one before is placed, batched their journey earlier', () => {
     const { loads, spacingMin } = plan();
     loads.slice(1).forEach((l, i) => {

@@ -26,6 +26,8 @@ export const truckPlan = calculation({
   input: z.object({
     orderM3: positive(), truckM3: positive(), split: z.enum(['even', 'full'], { error: 'must be even or full' }), minLoadM3: nonNegative().default(0),
     placingRateM3PerH: positive(), travelMin: nonNegative(), roundTripMin: positive(), firstArriveMin: nonNegative(),
+    /** Minutes between loads set by hand; left out, each arrives as the one before is placed. */
+    spacingMin: positive().optional(),
   }).superRefine((v, ctx) => { if (v.minLoadM3 > v.truckM3) ctx.addIssue({ code: 'custom', path: ['minLoadM3'], message: 'is more than a truck holds' }); }),
   output: z.object({ loads: z.array(z.object({ volumeM3: z.number(), batchMin: z.number(), arriveMin: z.number() })), spacingMin: z.number(), trucks: z.number() }),
   compute(v, trace) {
@@ -33,13 +35,13 @@ export const truckPlan = calculation({
     let arriveMin = v.firstArriveMin;
     const loads = volumes.map((volumeM3) => {
       const load = { volumeM3, batchMin: arriveMin - v.travelMin, arriveMin };
-      arriveMin += (volumeM3 / v.placingRateM3PerH) * 60;
+      arriveMin += v.spacingMin ?? (volumeM3 / v.placingRateM3PerH) * 60;
       return load;
     });
-    const spacingMin = ((volumes[0] ?? 0) / v.placingRateM3PerH) * 60;
+    const spacingMin = v.spacingMin ?? ((volumes[0] ?? 0) / v.placingRateM3PerH) * 60;
     const trucks = Math.min(volumes.length, ceilWhole(v.roundTripMin / spacingMin));
     trace.step('n', `⌈${fig(v.orderM3)}/${fig(v.truckM3)}⌉`, volumes.length, 'loads');
-    trace.step('spacing', `${fig(volumes[0] ?? 0)}/${fig(v.placingRateM3PerH)}·60`, spacingMin, 'min');
+    trace.step('spacing', v.spacingMin === undefined ? `${fig(volumes[0] ?? 0)}/${fig(v.placingRateM3PerH)}·60` : 'set by hand', spacingMin, 'min');
     trace.step('trucks', `min(${volumes.length}, ⌈${fig(v.roundTripMin)}/${fig(spacingMin)}⌉)`, trucks, 'trucks');
     return { loads, spacingMin, trucks };
   },

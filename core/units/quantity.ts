@@ -1,4 +1,4 @@
-import { KG_M3_PER_PCF, KG_PER_LB, KM_PER_MI, KPA_PER_PSF, L_PER_GAL, M2_PER_FT2, M3_PER_FT3, M3_PER_YD3, M_PER_FT, MM_PER_IN, MPA_PER_PSI, N_PER_LBF } from './factors.ts';
+import { KG_M3_PER_PCF, KG_PER_LB, KM_PER_MI, KPA_PER_PSF, L_PER_GAL, M2_PER_FT2, M3_PER_YD3, M_PER_FT, MM_PER_IN, MPA_PER_PSI, N_PER_LBF } from './factors.ts';
 import { distanceText, lengthText } from './format.ts';
 import type { UnitSystem } from './measure.ts';
 
@@ -44,21 +44,25 @@ export const QUANTITIES = {
   MmPerM: same('mm/m', 1),
   MmPerLPerM3: shown({ unit: 'in for 1 gal/yd³', size: (MM_PER_IN * M3_PER_YD3) / L_PER_GAL, digits: 2 }, { unit: 'mm for 1 L/m³', size: 1, digits: 2 }),
   PerM3: shown({ unit: 'a yd³', size: 1 / M3_PER_YD3, digits: 2 }, { unit: 'a m³', size: 1, digits: 2 }),
-  Ft3PerBag: same('ft³', 3),
+  /** Levels are read in decimals in both systems; they are fields by name, not by ending. */
+  Level: shown({ unit: 'ft', size: M_PER_FT, digits: 3 }, { unit: 'm', size: 1, digits: 3 }),
   Count: same('', 0),
-  M3PerFt3: shown({ unit: 'ft³', size: M3_PER_FT3, digits: 2 }, { unit: 'm³', size: 1, digits: 3 }),
 } as const satisfies Record<string, Record<UnitSystem, Shown>>;
 export type Quantity = keyof typeof QUANTITIES;
 
-const ENDINGS = (Object.keys(QUANTITIES) as Quantity[]).filter((k) => !['Count', 'Ft3PerBag', 'M3PerFt3'].includes(k)).sort((a, b) => b.length - a.length);
+const ENDINGS = (Object.keys(QUANTITIES) as Quantity[]).filter((k) => k !== 'Count' && k !== 'Level').sort((a, b) => b.length - a.length);
 
 /** The ratios that are no shares of a hundred: they are shown as they stand. */
 const PLAIN_RATIOS = new Set(['deflectionRatio', 'ratio', 'restRatio', 'edgeRatio', 'maxWcRatio', 'wcRatio', 'loadSdRatio']);
+
+/** Fields of levelling: heights above a datum, and what is read on a rod. */
+const LEVELS = new Set(['benchmarkM', 'backSightM', 'rodM', 'planM', 'turnRodM', 'closingRodM', 'hiM', 'elevationM', 'levelM']);
 
 /** What kind of quantity a field holds, by the unit its name ends in; null for plain numbers, words and shares named otherwise. */
 export function quantityOfField(name: string): Quantity | null {
   if (name === 'humidity') return 'Ratio';
   if (PLAIN_RATIOS.has(name)) return null;
+  if (LEVELS.has(name)) return 'Level';
   const plural = /^(.*[A-Za-z0-9])(\[\])?$/.exec(name)?.[1] ?? name;
   return ENDINGS.find((e) => plural.endsWith(e) && plural.length > e.length && /[a-z0-9]$/.test(plural.slice(0, -e.length))) ?? null;
 }

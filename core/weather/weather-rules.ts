@@ -23,7 +23,8 @@ const shape = z.object({
 });
 type Weather = z.output<typeof shape>;
 
-function judgeHour(v: Weather, h: Weather['forecast'][number]): { level: Level; reasons: string[] } {
+/** What one hour forbids, and what it asks to take care of. */
+function judgeHour(v: Weather, h: Weather['forecast'][number]): { no: string[]; caution: string[] } {
   const no: string[] = [];
   const caution: string[] = [];
   if (!atMost(h.rainMmH, v.rainStopMmH)) no.push(`rain ${fig(h.rainMmH)} mm/h on the face`);
@@ -32,8 +33,9 @@ function judgeHour(v: Weather, h: Weather['forecast'][number]): { level: Level; 
   if (v.boom && h.lightning) no.push('lightning: no boom');
   else if (h.lightning) caution.push('lightning');
   if (h.airTempC < COLD_AIR_C) caution.push(`air ${fig(h.airTempC)} °C: cold weather`);
-  return { level: no.length ? 'no' : caution.length ? 'caution' : 'go', reasons: [...no, ...caution] };
+  return { no, caution };
 }
+const levelOf = (no: string[], caution: string[]): Level => (no.length ? 'no' : caution.length ? 'caution' : 'go');
 
 /** What the weather allows. */
 export const weatherRules = calculation({
@@ -53,7 +55,8 @@ export const weatherRules = calculation({
     windows: z.array(z.object({ fromMin: z.number(), toMin: z.number() })),
   }),
   compute(v, trace) {
-    const hours = v.forecast.map((h) => ({ timeMin: h.timeMin, ...judgeHour(v, h) }));
+    const judged = v.forecast.map((h) => ({ timeMin: h.timeMin, ...judgeHour(v, h) }));
+    const hours = judged.map((h) => ({ timeMin: h.timeMin, level: levelOf(h.no, h.caution), reasons: [...h.no, ...h.caution] }));
     const from = v.placeFromMin ?? (v.forecast[0] as Weather['forecast'][number]).timeMin;
     const to = v.placeToMin ?? Infinity;
     const protectedHours = v.forecast.filter((h) => h.timeMin >= from - 60 && h.timeMin <= from + v.protectionH * 60);
@@ -67,8 +70,7 @@ export const weatherRules = calculation({
     if (coldWeather && !atLeast(v.concreteTempC, least)) no.push(`cold weather: concrete ${fig(v.concreteTempC)} °C, this section needs ${least} as placed`);
     if (coldWeather) caution.push(`cold weather: down to ${fig(lowestC)} °C, protect it`);
     // An hour of forecast stands for the sixty minutes after it.
-    const during = hours.filter((h) => h.timeMin + 60 > from && h.timeMin < to);
-    for (const h of during) (h.level === 'no' ? no : caution).push(...h.reasons.filter((r) => h.level === 'no' || !r.startsWith('air')));
+    for (const h of judged) if (h.timeMin + 60 > from && h.timeMin < to) { no.push(...h.no); caution.push(...h.caution); }
     const windows: { fromMin: number; toMin: number }[] = [];
     hours.forEach((h, i) => {
       if (h.level === 'no') return;
@@ -81,6 +83,6 @@ export const weatherRules = calculation({
     trace.step('usable', 'hours without a no, together', windows.reduce((s, w) => s + (w.toMin - w.fromMin) / 60, 0), 'h');
     if (coldWeather) trace.caution('Nothing is placed on frozen ground, and fresh concrete must not freeze: keep it covered until it is strong.');
     const reasons = [...new Set([...no, ...caution])];
-    return { verdict: no.length ? ('no' as const) : caution.length ? ('caution' as const) : ('go' as const), reasons, coldWeather, leastPlacedC: least, lowestC, hours, windows };
+    return { verdict: levelOf(no, caution), reasons, coldWeather, leastPlacedC: least, lowestC, hours, windows };
   },
 });

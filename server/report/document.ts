@@ -10,7 +10,7 @@ import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf } from '../../core/pourlog/progress.ts';
 import { calculationNamed } from '../../core/register.ts';
-import { evaluate } from '../../core/register/calculation.ts';
+import { attempt } from '../../core/register/calculation.ts';
 import { resultRows, stepText } from '../../core/register/words.ts';
 import { ruleText, rulesOf, sourceText } from '../../core/rules/rules.ts';
 import { entryText } from '../../core/pourlog/entry-text.ts';
@@ -86,7 +86,10 @@ function workedSection(site: SiteFile, state: PourState, units: UnitSystem, time
   const kept = entries(state, 'worked').flatMap((e): Content[] => {
     const calc = calculationNamed(e.body.calculation);
     if (!calc) return [];
-    const { result, steps } = evaluate(calc, e.body.input);
+    const { done } = attempt(calc, e.body.input);
+    // Kept under an older form of its input: the entry stands, its figures cannot be worked out any more.
+    if (!done) return [{ text: `${calc.title}: kept by ${e.actor} ${time(e.at)}, no longer to be worked out from what was put in.`, margin: [0, 4, 0, 0] }];
+    const { result, steps } = done;
     const lines: Cell[][] = [...resultRows(calc.id, result, units).filter((r) => r.text !== null).map((r): Cell[] => [r.label, '', right(r.text ?? '')]), ...steps.map((s): Cell[] => [s.symbol, s.expression, right(stepText(s, units))])];
     return [{ text: `${calc.title}${e.body.note ? `: ${e.body.note}` : ''} (${e.actor}, ${time(e.at)}). ${calc.source}.`, margin: [0, 4, 0, 0] }, table(['', 'with the numbers put in (SI)', ''], ['auto', '*', 'auto'], lines)];
   });
@@ -111,7 +114,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
   const stamp = (ms: number): string => `${localDate(ms, site.timeZone)} ${clockText((ms - midnightMs(localDate(ms, site.timeZone), site.timeZone)) / 60000)}`;
   const time = (iso: string): string => { const ms = Date.parse(iso); return localDate(ms, site.timeZone) === localDate(dayMs, site.timeZone) ? clockText((ms - dayMs) / 60000) : stamp(ms); };
   const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), state);
-  const gate = gateOf(pour, points, state, record.siteVersion);
+  const gate = gateOf(site, pour, points, state, record.siteVersion);
   const plan = planPour(site, pour, mix, plant, record.duskMin);
   const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
   const progress = progressOf(pour, mix, plan.route, state, loads, nowMs);

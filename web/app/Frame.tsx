@@ -48,7 +48,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
     s: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'slump:here' })); },
     p: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: v.progress.current ? 'stop' : 'start' })); },
     w: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'weather' })); },
-    '/': () => { void navigate(focusUrl(v.record.id, 'workbench')); },
+    c: () => { void navigate(focusUrl(v.record.id, 'workbench')); },
     z: () => { void v.undoLast(); },
     '?': () => { focus.set({ sheet: 'keys' }); },
   }), [navigate, line, v, focus]);
@@ -57,7 +57,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
   return (
     <div className="frame" data-stage={shown} data-pulled={pulled}>
       {wide ? <WideRail stage={shown} /> : <NarrowRail stage={shown} />}
-      <main className="ground" aria-label={`${name}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
+      <main className="ground" aria-label={`${name}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="no-print absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
       <section className="bench" aria-label={`${name}, tools`}>
         <h1 className="sr-only">{v.record.pour.code}, {name}</h1>
         {v.log.refused.map((r) => (
@@ -108,7 +108,7 @@ function WideRail({ stage }: { stage: Stage | 'workbench' }) {
       <div className="flex shrink-0 items-center gap-4 pl-3 pr-4 text-[14px] leading-5 text-rail-ink2">
         <div className="hidden whitespace-nowrap xl:block">{weather.air && <><b className="font-semibold text-rail-ink">{weather.air}</b>{weather.wind && `, ${weather.wind}`}<br />{weather.rain ?? 'dry'}</>}</div>
         <div className="whitespace-nowrap"><button type="button" className="font-semibold text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }} title="The log, and signing out">{account.name}</button><br /><Unsent /></div>
-        <Link to={`/pours/${v.record.id}/workbench`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (/)"><Calculator size={20} /></Link>
+        <Link to={`/pours/${v.record.id}/workbench`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (C)"><Calculator size={20} /></Link>
         <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label={theme === 'sun' ? 'Dusk theme' : 'Sun theme'} onClick={toggle}>{theme === 'sun' ? <Moon size={20} /> : <Sun size={20} />}</button>
         <button type="button" className="big text-[36px] leading-10 text-rail-ink" aria-label="Site clock" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
       </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from '../../core/rules/catalog.ts';
-import { changeText, ruleText, rulesOf, type Ruled } from '../../core/rules/rules.ts';
+import { changeText, ruleText, type Ruled } from '../../core/rules/rules.ts';
 import { quantityText } from '../../core/units/index.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
@@ -16,8 +16,7 @@ export function RulesSheet({ onClose }: { onClose: () => void }) {
   const { account } = useSession();
   const [find, setFind] = useState('');
   const [editing, setEditing] = useState<RuleId | null>(null);
-  const rules = rulesOf(v.record.site);
-  const all = RULE_IDS.map((id) => rules.ruled(id)).filter((r) => `${r.title} ${RULE_CATALOG[r.id].group} ${r.source}`.toLowerCase().includes(find.trim().toLowerCase()));
+  const all = RULE_IDS.map((id) => v.rules.ruled(id)).filter((r) => `${r.title} ${RULE_CATALOG[r.id].group} ${r.source}`.toLowerCase().includes(find.trim().toLowerCase()));
   const groups = [...new Set(all.map((r) => RULE_CATALOG[r.id].group))];
   const changed = all.filter((r) => r.change).length;
   return (

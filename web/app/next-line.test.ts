@@ -43,7 +43,7 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
   const loads = loadsOf(state, plan.plannedLoads, mix as NonNullable<typeof mix>, site.ruleProfile, ms(minute));
   const progress = progressOf(doc, mix as NonNullable<typeof mix>, plan.route, state, loads, ms(minute));
   return {
-    record, units: 'us', mix, plant, nowMs: ms(minute), dayMs, state, points: judged, gate: gateOf(doc, judged, state, 1), plan, loads, progress,
+    record, units: 'us', mix, plant, nowMs: ms(minute), dayMs, state, points: judged, gate: gateOf(site, doc, judged, state, 1), plan, loads, progress,
     curing: curingOf(doc, mix as NonNullable<typeof mix>, state, progress.finishedMs, ms(minute)), closed: isClosed(state),
     elementName: (id: string) => site.runs.find((r) => r.id === id)?.label ?? id,
   } as unknown as PourView;

@@ -1,6 +1,7 @@
 import type { PointState } from '../../core/check/judge.ts';
 import { wantedText } from '../../core/check/words.ts';
-import { clockText, lengthText, strength, textOf, volume } from '../../core/units/index.ts';
+import { speaksAgainst } from '../../core/pourlog/loads.ts';
+import { clockText, lengthText, strength, temperatureFigure, textOf, volume } from '../../core/units/index.ts';
 import type { PourView } from './pour-context.tsx';
 import { momentText, type Stage } from './stages.ts';
 
@@ -52,10 +53,11 @@ function pourLine(v: PourView): NextLine | null {
   const here = loads.find((l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject');
   if (here) {
     if (here.advice === 'tooOld') return { sentence: `Load ${here.id.replace('L', '')} is past ${v.mix.maxAgeMin} minutes. Send it back, or decide and say why.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
+    if ((here.advice === 'tooHot' || here.advice === 'tooCold') && here.decision === null) return { sentence: `Load ${here.id.replace('L', '')} is too ${here.advice === 'tooHot' ? 'hot' : 'cold'}: ${textOf(temperatureFigure(here.concreteTempC ?? 0, v.units))}, taken ${here.advice === 'tooHot' ? `to ${textOf(temperatureFigure(v.mix.hottestC, v.units))}` : `from ${textOf(temperatureFigure(v.mix.coldestC, v.units))}`}. Decide before it goes in.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
     if (here.advice === 'slump') return { sentence: `Load ${here.id.replace('L', '')} is at the chute. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ordered.`, label: 'Slump', stage: 'pour', focus: { sheet: `slump:${here.id}` } };
     if ((here.advice === 'tooStiff' || here.advice === 'tooWet') && here.decision === null) return { sentence: `Load ${here.id.replace('L', '')} is ${lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units)} too ${here.advice === 'tooWet' ? 'wet' : 'stiff'}. Decide before it goes in.`, label: 'Decide', stage: 'pour', focus: { sheet: `decide:${here.id}` } };
     if (progress.current) return { sentence: `Placing ${progress.current.elementId} from load ${here.id.replace('L', '')}. Say when you stop.`, label: 'Stop', stage: 'pour', focus: { sheet: 'stop' } };
-    return { sentence: `Load ${here.id.replace('L', '')} is good. ${nextLeg(v)}`, label: 'Start placing', stage: 'pour', focus: { sheet: 'start' } };
+    return { sentence: `Load ${here.id.replace('L', '')} is ${speaksAgainst(here.advice) ? 'taken as it is' : 'good'}. ${nextLeg(v)}`, label: 'Start placing', stage: 'pour', focus: { sheet: 'start' } };
   }
   if (progress.current) return { sentence: `Placing ${progress.current.elementId}, with no load here. Say when you stop.`, label: 'Stop', stage: 'pour', focus: { sheet: 'stop' } };
   const wait = loads.find((l) => l.arrivedAt === null);

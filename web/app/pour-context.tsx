@@ -13,7 +13,7 @@ import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
 import { isClosed, timeline, type PourState } from '../../core/pourlog/state.ts';
-import { rulesOf } from '../../core/rules/rules.ts';
+import { rulesOf, type Rules } from '../../core/rules/rules.ts';
 import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
@@ -25,7 +25,7 @@ import { useSession } from './session.tsx';
 
 /** Everything the stages draw, worked out once from plan and log by the core. */
 export interface PourView {
-  record: PourAnswer; units: UnitSystem; stockLengthM: number; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
+  record: PourAnswer; units: UnitSystem; rules: Rules; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
   state: PourState; log: LogSnapshot; store: LogStore;
@@ -85,7 +85,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
 
   const view = useMemo((): PourView | null => {
     if (!record || !mix || !plant || !plan) return null;
-    const gate = gateOf(record.pour, points, log.state, record.siteVersion);
+    const gate = gateOf(record.site, record.pour, points, log.state, record.siteVersion);
     const loads = loadsOf(log.state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
     const progress = progressOf(record.pour, mix, plan.route, log.state, loads, nowMs);
     const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });
@@ -113,7 +113,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       return taken;
     };
     return {
-      record, units: record.site.units, stockLengthM: rulesOf(record.site).value('barStock'), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
+      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
       curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
       write, undoLast, saveSettings, saveRule, clock,
       elementName: (id) => record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,

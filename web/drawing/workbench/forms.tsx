@@ -7,7 +7,7 @@ import { Arrow, Ground, list, num, text, type DrawProps } from './parts.tsx';
 /** The pressure envelope beside the form, with its rating, ties or walers where they are given. */
 export function PressureDrawing({ id, input, result, units, width, height }: DrawProps) {
   const heightM = num(input, id === 'waler-layout' ? 'wallHeightM' : 'placementHeightM');
-  const fullKPa = id === 'waler-layout' ? (num(input, 'maxPressureKPa') * heightM) / num(input, 'headM') : id === 'form-pressure' ? num(result, 'hydrostaticKPa') : (num(input, 'densityKgM3') * 9.80665 * heightM) / 1000;
+  const fullKPa = num(result, id === 'waler-layout' ? 'fullHeadKPa' : 'hydrostaticKPa');
   const maxKPa = id === 'form-pressure' ? num(result, 'maxPressureKPa') : id === 'waler-layout' ? num(input, 'maxPressureKPa') : Math.min(fullKPa, num(input, 'ratedPressureKPa'));
   const ratedKPa = id === 'max-rate-of-rise' ? num(input, 'ratedPressureKPa') : null;
   const top = 40;

@@ -32,12 +32,14 @@ export function VerdictDrawing({ id, input, result, units, width, height }: Draw
   const shared = { width, height, units, label: 'Readings' };
   if (id === 'strength-acceptance') return <RangeDrawing {...shared} quantity="MPa" readings={readings} low={num(result, 'lowestAllowedMPa')} high={null} wanted={num(input, 'fcMPa')} verdictOf={(i) => (failing.has(i) ? 'out' : 'good')} />;
   if (id === 'slump-verdict') return <RangeDrawing {...shared} quantity="Mm" readings={[num(input, 'measuredMm')]} low={num(result, 'lowMm')} high={num(result, 'highMm')} wanted={num(input, 'targetMm')} verdictOf={() => (result.verdict === 'accept' ? 'good' : 'out')} />;
-  if (id === 'load-verdict') return <RangeDrawing {...shared} quantity="Min" readings={[num(input, 'nowMin') - num(input, 'batchMin')]} low={null} high={num(input, 'limitMin')} wanted={null} verdictOf={() => (result.verdict === 'reject' ? 'out' : result.verdict === 'adjust' ? 'tight' : 'good')} />;
-  if (id === 'min-cover') return <RangeDrawing {...shared} quantity="Mm" readings={[]} low={num(result, 'minCoverMm')} high={num(result, 'minCoverMm') * 1.5} wanted={null} verdictOf={() => 'good'} />;
-  if (id === 'spacing-verdict') { const wanted = num(input, 'specifiedMm'); const tol = num(input, 'toleranceMm'); return <RangeDrawing {...shared} quantity="Mm" readings={readings.length ? readings : [num(result, 'meanMm')]} low={wanted - tol} high={wanted + tol} wanted={wanted} verdictOf={(i) => (Math.abs((readings[i] ?? num(result, 'meanMm')) - wanted) > tol * (1 + 1e-9) ? 'out' : 'good')} />; }
+  if (id === 'load-verdict') return <RangeDrawing {...shared} quantity="Min" readings={[num(result, 'ageMin')]} low={null} high={num(input, 'limitMin')} wanted={null} verdictOf={() => (result.verdict === 'reject' ? 'out' : result.verdict === 'adjust' ? 'tight' : 'good')} />;
+  if (id === 'min-cover') return <RangeDrawing {...shared} quantity="Mm" readings={[]} low={num(result, 'minCoverMm')} high={null} wanted={null} verdictOf={() => 'good'} />;
+  if (id === 'spacing-verdict') { const wanted = num(input, 'specifiedMm'); const tol = num(input, 'toleranceMm'); return <RangeDrawing {...shared} quantity="Mm" readings={readings.length ? readings : [num(result, 'meanMm')]} low={wanted - tol} high={wanted + tol} wanted={wanted} verdictOf={(i) => (failing.has(i) ? 'out' : 'good')} />; }
   const wanted = num(input, id === 'cover-verdict' ? 'specifiedMm' : 'wantedMm');
   const low = num(result, id === 'cover-verdict' ? 'allowedLeastMm' : 'lowMm');
-  return <RangeDrawing {...shared} quantity="Mm" readings={readings} low={low} high={typeof result.highMm === 'number' ? result.highMm : null} wanted={wanted} verdictOf={(i) => (failing.has(i) ? 'out' : (readings[i] ?? 0) - low < (wanted - low) * 0.2 ? 'tight' : 'good')} />;
+  // The core says whether the worst reading is tight; the others stand further from the limit.
+  const worst = num(result, id === 'cover-verdict' ? 'leastMm' : 'worstMm');
+  return <RangeDrawing {...shared} quantity="Mm" readings={readings} low={low} high={typeof result.highMm === 'number' ? result.highMm : null} wanted={wanted} verdictOf={(i) => (failing.has(i) ? 'out' : result.verdict === 'tight' && readings[i] === worst ? 'tight' : 'good')} />;
 }
 
 /** Amounts beside each other, the one that rules drawn dark. */
@@ -48,7 +50,7 @@ export function CompareDrawing({ id, input, result, units, width, height }: Draw
       : id === 'site-mix' ? (['cement', 'sand', 'stone'] as const).map((k) => [k, num(result.perBatch as Record<string, unknown>, `${k}Kg`), 'Kg', k === 'cement'])
         : id === 'bag-count' ? [['bags', num(result, 'bags'), null, true], ['trips', num(result, 'trips'), null, false]]
           : id === 'trench-fill' ? [['trench', num(result, 'trenchM3'), 'M3', false], ['gravel, loose', num(result, 'gravelM3'), 'M3', true]]
-            : id === 'yield' ? [['neat', num(input, 'neatTotalM3'), 'M3', false], ['as planned', num(input, 'neatTotalM3') * (1 + num(input, 'wasteRatio')), 'M3', false], ['forecast', num(result, 'totalM3'), 'M3', true]]
+            : id === 'yield' ? [['neat', num(input, 'neatTotalM3'), 'M3', false], ['as planned', num(result, 'plannedM3'), 'M3', false], ['forecast', num(result, 'totalM3'), 'M3', true]]
               : list<{ what: string; haveM: number; needM: number; ok: boolean }>(result, 'checks').map((c) => [`${c.what.replace(/([A-Z])/g, ' $1').toLowerCase()}, needs ${quantityText(c.needM, 'M', units)}`, c.haveM, 'M', !c.ok]);
   const most = Math.max(...rows.map((r) => r[1]), 1e-9);
   const x = scaleLinear([0, most], [0, width - 330]);

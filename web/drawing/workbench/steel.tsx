@@ -20,7 +20,7 @@ export function LapDrawing({ input, result, units, width, height }: DrawProps) {
       <Dimension x1={x0} y1={y - thick - 26} x2={x0 + lap * px} y2={y - thick - 26} text={quantityText(lap, 'Mm', units)} bold />
       <Dimension x1={x0} y1={y + thick + 44} x2={x0 + num(result, 'leastMm') * px} y2={y + thick + 44} text={`least allowed ${quantityText(num(result, 'leastMm'), 'Mm', units)}`} colour="var(--chalk)" />
       <Dimension x1={x0} y1={y + thick + 88} x2={x0 + num(result, 'developmentMm') * px} y2={y + thick + 88} text={`development ${quantityText(num(result, 'developmentMm'), 'Mm', units)}`} />
-      <text x="60" y={y - thick - 60} fontSize="15" className="b">{barText(bar)}, {(lap / db).toFixed(0)} bar diameters</text>
+      <text x="60" y={y - thick - 60} fontSize="15" className="b">{barText(bar)}, {num(result, 'lapDiameters').toFixed(0)} bar diameters</text>
     </svg>
   );
 }

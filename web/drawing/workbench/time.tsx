@@ -1,4 +1,5 @@
 import { line, scaleLinear } from 'd3';
+import { equivalentAgeH } from '../../../core/concrete/equivalent-age.ts';
 import { strengthAtMPa, type CementType } from '../../../core/concrete/strength-forecast.ts';
 import { clockText, quantityText, volume } from '../../../core/units/index.ts';
 import { list, num, text, type DrawProps } from './parts.tsx';
@@ -50,9 +51,9 @@ export function HistoryDrawing({ id, input, result, units, width, height }: Draw
   const temps = history.map((h) => h.tempC);
   const t = scaleLinear([Math.min(...temps) - 4, Math.max(...temps) + 4], [height - 40, height * 0.62]);
   const forecast = id === 'strength-forecast';
-  const factor = (c: number) => Math.exp(-num(input, 'activationK') * (1 / (c + 273.15) - 1 / 293.15));
-  let age = 0;
-  const ages = [...history, ...(end > last.timeH ? [{ timeH: end, tempC: last.tempC }] : [])].map((h, i, all) => { const b = all[i - 1]; if (b) age += factor((h.tempC + b.tempC) / 2) * (h.timeH - b.timeH); return { timeH: h.timeH, age }; });
+  // Beyond the last reading its temperature holds. Within an interval age grows evenly, so points between are straight.
+  const whole = end > last.timeH ? [...history, { timeH: end, tempC: last.tempC }] : history;
+  const ages = whole.map((h, i) => ({ timeH: h.timeH, age: equivalentAgeH(whole.slice(0, i + 1), num(input, 'activationK')) }));
   const curve = ages.flatMap((p, i) => { const b = ages[i - 1]; return b ? Array.from({ length: 12 }, (_, k) => ({ timeH: b.timeH + ((p.timeH - b.timeH) * (k + 1)) / 12, age: b.age + ((p.age - b.age) * (k + 1)) / 12 })) : [p]; });
   const value = (ageH: number) => (forecast ? strengthAtMPa(num(input, 'f28MPa'), text(input, 'cementType') as CementType, ageH / 24) : ageH);
   const y = scaleLinear([0, Math.max(...curve.map((c) => value(c.age)), forecast ? num(input, 'targetMPa') : 0) * 1.12 || 1], [height * 0.54, 34]);

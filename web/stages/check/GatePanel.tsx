@@ -43,7 +43,7 @@ export function GatePanel() {
       <div className="rows border-y border-hair">
         {gate.rows.slice(0, 7).map((r) => (
           <button key={`${r.kind}${r.ref}${r.place ?? ''}`} type="button" className="flex min-h-[42px] w-full items-center gap-3 py-1 text-left" onClick={() => { go(r); }}>
-            <Mark verdict={r.verdict} size={18} /><span className="min-w-0 flex-1 truncate font-semibold"><T>{rowWords(v, r)}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
+            <Mark verdict={r.verdict} size={18} /><span className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}><T>{rowWords(v, r)}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
           </button>
         ))}
         {gate.rows.length > 7 && <p className="py-2 text-ink2">and {gate.rows.length - 7} more</p>}

@@ -60,12 +60,13 @@ export function PlanBench() {
         <Stepper label={v.units === 'us' ? 'yd³ an hour' : 'm³ an hour'} value={volume(s.placingRateM3PerH, v.units, 0).value} less={() => { save({ placingRateM3PerH: Math.max(rateStep, s.placingRateM3PerH - rateStep) }); }} more={() => { save({ placingRateM3PerH: s.placingRateM3PerH + rateStep }); }} />
         <Stepper label={s.lifts === 1 ? 'lift' : 'lifts'} value={String(s.lifts)} less={() => { save({ lifts: Math.max(1, s.lifts - 1) }); }} more={() => { save({ lifts: Math.min(12, s.lifts + 1) }); }} />
         <Stepper label="waste in 100" value={String(Math.round(s.wasteRatio * 100))} less={() => { save({ wasteRatio: Math.max(0, Math.round(s.wasteRatio * 100 - 1) / 100) }); }} more={() => { save({ wasteRatio: Math.min(1, Math.round(s.wasteRatio * 100 + 1) / 100) }); }} />
+        <Stepper label="min between loads" value={String(Math.round(plan.trucks.result.spacingMin))} less={() => { save({ spacingMin: Math.max(1, Math.round(plan.trucks.result.spacingMin) - 1) }); }} more={() => { save({ spacingMin: Math.min(240, Math.round(plan.trucks.result.spacingMin) + 1) }); }} />
         <Stepper label={`concrete, ${temperatureFigure(0, v.units).unit}`} value={temperatureFigure(s.concreteTempC, v.units).value} less={() => { save({ concreteTempC: Math.max(0, s.concreteTempC - 1) }); }} more={() => { save({ concreteTempC: Math.min(60, s.concreteTempC + 1) }); }} />
         <Stepper label="start at" value={firstLeg ? `${firstLeg.startNode ?? firstLeg.elementId}` : ''} less={() => { save({ startAt: (s.startAt + v.record.pour.elements.length - 1) % v.record.pour.elements.length }); }} more={() => { save({ startAt: (s.startAt + 1) % v.record.pour.elements.length }); }} />
       </div>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn line" onClick={() => { set({ sheet: 'search' }); }}>Best way round</button>
-        {s.spacingMin !== null && <button type="button" className="chip" aria-pressed onClick={() => { save({ spacingMin: null }); }}>Loads every {Math.round(s.spacingMin)} min</button>}
+        {s.spacingMin !== null && <button type="button" className="chip" onClick={() => { save({ spacingMin: null }); }}>Loads as they are placed</button>}
         <button type="button" className="chip" aria-pressed={s.reverse} onClick={() => { save({ reverse: !s.reverse }); }}>Other way round</button>
         {(['full', 'even'] as const).map((k) => <button key={k} type="button" className="chip" aria-pressed={s.split === k} onClick={() => { save({ split: k }); }}>{k === 'full' ? 'Full loads' : 'Even loads'}</button>)}
         {trucks.map((m3) => <button key={m3} type="button" className="chip" aria-pressed={Math.abs(s.truckM3 - m3) < 1e-6} onClick={() => { save({ truckM3: m3 }); }}>{textOf(volume(m3, v.units, v.units === 'us' ? 0 : 1))} trucks</button>)}

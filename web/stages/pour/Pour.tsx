@@ -1,4 +1,4 @@
-import { resultOf } from '../../../core/register/calculation.ts';
+import { evaluate } from '../../../core/register/calculation.ts';
 import { evaporation } from '../../../core/weather/evaporation.ts';
 import { clockText, distanceText, lengthText, quantityText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
 import { latest } from '../../../core/pourlog/state.ts';
@@ -38,7 +38,7 @@ export function PourGround() {
 
 const ADVICE: Record<LoadState['advice'], { mark: keyof typeof VERDICT_WORD; text: string }> = {
   await: { mark: 'unread', text: 'on the road' }, slump: { mark: 'unread', text: 'take its slump' }, accept: { mark: 'good', text: 'good to place' }, tooStiff: { mark: 'out', text: 'too stiff' },
-  tooWet: { mark: 'out', text: 'too wet' }, tooOld: { mark: 'out', text: 'too old' }, done: { mark: 'good', text: 'placed' }, sentBack: { mark: 'waived', text: 'sent back' },
+  tooWet: { mark: 'out', text: 'too wet' }, tooOld: { mark: 'out', text: 'too old' }, tooHot: { mark: 'out', text: 'too hot' }, tooCold: { mark: 'out', text: 'too cold' }, done: { mark: 'good', text: 'placed' }, sentBack: { mark: 'waived', text: 'sent back' },
 };
 
 export function PourBench() {
@@ -55,7 +55,7 @@ export function PourBench() {
       {here ? <LoadCard load={here} /> : waiting[0] && progress.finishedMs === null ? <NextLoad id={waiting[0].id} /> : null}
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
         <button type="button" className={`btn min-h-[60px] ${here || progress.finishedMs !== null ? 'line' : ''}`} onClick={() => { set({ sheet: `load:${waiting[0]?.id ?? 'next'}` }); }}>Load is here</button>
-        <button type="button" className={`btn min-h-[60px] ${here && !here.slump ? '' : 'line'}`} onClick={() => { set({ sheet: 'slump:here' }); }} disabled={!here}>Slump</button>
+        <button type="button" className={`btn min-h-[60px] ${here?.advice === 'slump' ? '' : 'line'}`} onClick={() => { set({ sheet: 'slump:here' }); }} disabled={!here}>Slump</button>
         {progress.current ? <button type="button" className="btn min-h-[60px]" onClick={() => { set({ sheet: 'stop' }); }}>Stop placing</button> : <button type="button" className={`btn min-h-[60px] ${here?.advice === 'accept' ? '' : 'line'}`} onClick={() => { set({ sheet: 'start' }); }} disabled={progress.toFillM3 < 1e-6}>Start placing</button>}
         <button type="button" className="btn line min-h-[60px]" onClick={() => { set({ sheet: `end:${here?.id ?? ''}` }); }} disabled={!here}>Truck is empty</button>
         <button type="button" className="btn line min-h-[60px]" onClick={() => { set({ sheet: 'weather' }); }}>Weather</button>
@@ -82,7 +82,7 @@ function Drying() {
   const v = usePour();
   const origin = dryingOrigin(v);
   if (!origin) return null;
-  const { rateKgM2H, level } = resultOf(evaporation, origin.input);
+  const { rateKgM2H, level } = evaluate(evaporation, origin.input).result;
   return <>, drying <Opens name="the drying" id="evaporation" input={origin.input}>{quantityText(rateKgM2H, 'KgM2H', v.units)}</Opens>{level === 'act' ? ': cover or fog flat faces' : level === 'watch' ? ': watch flat faces' : ''}</>;
 }
 
@@ -126,8 +126,8 @@ function LoadCard({ load }: { load: LoadState }) {
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-3">
         <div ref={boxRef}><SlumpCone width={box.width} height={120} measuredMm={load.slump?.measuredMm ?? null} lowMm={range.lowMm} highMm={range.highMm} targetMm={v.mix.slumpMm} units={v.units} good={range.verdict === 'accept'} /></div>
         <div>
-          <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump>{load.slump ? <Opens name="the slump’s range" id="slump-verdict" input={load.slump.input}><T>{lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '')}</T></Opens> : '–'}</span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}><Opens name="the load’s age" {...ageOrigin(v, load)}>{Math.round(load.ageMin ?? 0)}</Opens></span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
-          <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><span><T>{`${a.text}${load.slump && load.slump.verdict !== 'accept' ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></span></p>
+          <div className="flex gap-5"><p><span className="text-ink2">slump</span><br /><span className={`big text-[40px] leading-10 ${load.slump && load.slump.verdict !== 'accept' ? 'text-chalk-t' : ''}`} data-slump>{load.slump ? <Opens name="the slump’s range" id="slump-verdict" input={load.slump.input}><T>{lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '')}</T></Opens> : '–'}</span></p><p><span className="text-ink2">age, min</span><br /><span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}><Opens name="the load’s age" {...ageOrigin(load)}>{Math.round(load.ageMin ?? 0)}</Opens></span><span className="big text-[18px]"> of {v.mix.maxAgeMin}</span></p></div>
+          <p className="flex items-center gap-2 pt-1 text-[18px] font-semibold leading-6" data-load-verdict={load.advice}><Mark verdict={a.mark} /><span><T>{`${a.text}${load.concreteTempC !== null && (load.advice === 'tooHot' || load.advice === 'tooCold') ? `, ${textOf(temperatureFigure(load.concreteTempC, v.units))}` : ''}${load.slump && (load.advice === 'tooStiff' || load.advice === 'tooWet') ? `, ${lengthText(-load.slump.marginMm, v.units)} outside` : ''}`}</T></span></p>
           
         </div>
       </div>

@@ -30,7 +30,7 @@ function useLane(record: PourAnswer, nowMs: number) {
     const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
     const loads = loadsOf(log.state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, mix, plan.route, log.state, loads, nowMs);
-    return { mix, plan, gate: gateOf(pour, points, log.state, record.siteVersion), progress, curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state) };
+    return { mix, plan, gate: gateOf(site, pour, points, log.state, record.siteVersion), progress, curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state) };
   }, [record, log, nowMs]);
 }
 

@@ -16,7 +16,8 @@ const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, to
 
 /** Bars of the site, worked out once a site. */
 function useBars(): RebarRow[] {
-  const { record, stockLengthM } = usePour();
+  const { record, rules } = usePour();
+  const stockLengthM = rules.value('barStock');
   return useMemo(() => resultOf(rebarTakeoff, { site: record.site, stockLengthM }).rows, [record.site, stockLengthM]);
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { calculationNamed, SUBJECTS } from '../../../core/register.ts';
-import { evaluate } from '../../../core/register/calculation.ts';
+import { attempt } from '../../../core/register/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
@@ -42,7 +42,9 @@ export function Kept() {
       <div className="rows">{kept.map((e) => {
         const calc = calculationNamed(e.body.calculation);
         if (!calc) return null;
-        const h = headlineOf(calc.id, evaluate(calc, e.body.input).result, v.units);
+        // One kept under an older form of its input opens with what is wrong with it.
+        const { done } = attempt(calc, e.body.input);
+        const h = done && headlineOf(calc.id, done.result, v.units);
         return <Link key={e.id} className="flex min-h-14 items-center gap-3 py-1.5" to={`/pours/${v.record.id}/workbench/${calc.id}?in=${encodeURIComponent(JSON.stringify(e.body.input))}`}><span className="min-w-0 flex-1"><b className="font-semibold text-press">{calc.title}</b><span className="block truncate text-ink2">{e.body.note ?? 'no remark'}, {e.actor}, {momentText(v, Date.parse(e.at))}</span></span><span className={`big text-[28px] leading-8 ${h?.bad ? 'text-chalk-t' : ''}`}><T>{h?.figure ?? ''}</T></span></Link>;
       })}</div>
     </section>
