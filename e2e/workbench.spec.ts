@@ -20,11 +20,18 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   await expect(result).toContainText('2632 lb');
   await expect(result).not.toContainText('not good');
   await page.getByLabel(/tie capacity/i).fill('-3');
-  await expect(page.getByText('must be above 0')).toBeVisible();
+  await expect(page.getByText('must be above 0', { exact: true })).toBeVisible();
+  await expect(page.getByText('One field to put right. tie capacity must be above 0.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await page.getByLabel(/tie capacity/i).fill('3000');
   await page.reload();
   await expect(result).toContainText('2632 lb');
+  // On paper stands what was put in, and whose it is; on the screen the form says it.
+  await expect(page.getByRole('heading', { name: 'Put in' })).toBeHidden();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Put in' })).toBeVisible();
+  await expect(page.getByText(/P2 Basement walls, Quillback.*I\. Brandvold/)).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   await page.getByLabel('What it is for').fill('ramp wall');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('[data-unsent="0"]').first()).toBeVisible();
@@ -53,6 +60,24 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
   await expect(page.getByText(/Limits:.*changed from/)).toBeVisible();
   await page.getByRole('button', { name: 'Working' }).click();
   await expect(page.getByRole('dialog', { name: 'Size and level verdict' })).toContainText('254');
+});
+
+test('a load too hot for the site is not called good, and is placed only with a reason', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/pour?sheet=load:L1`);
+  await page.getByLabel('Ticket number').fill('991');
+  await page.getByLabel(/Concrete,/).fill('97');
+  await page.getByRole('button', { name: 'Log load' }).click();
+  await expect(page.locator('[data-load-verdict="tooHot"]')).toContainText('too hot, 97 °F');
+  await page.reload();
+  await expect(page.getByText(/Load 1 is too hot: 97 °F, taken to 95 °F/)).toBeVisible();
+  await page.locator('[data-next]').click();
+  await expect(page.getByRole('button', { name: 'Place it' })).toBeDisabled();
+  await page.getByLabel(/Reason, needed/).fill('ice went in at the gate');
+  await page.getByRole('button', { name: 'Place it' }).click();
+  await expect(page.getByText(/Load 1 is/)).toHaveCount(1);
+  await expect(page.getByText(/too hot: 97/)).toHaveCount(0);
 });
 
 test('a figure opens to its working, and its working to the workbench with the same numbers', async ({ page, server }) => {
