@@ -1,16 +1,18 @@
-import type { Hold, PourDoc } from '../model/pour.ts';
+import type { PlanChange } from '../model/objects.ts';
+import { HOLDS, type Hold, type PourDoc } from '../model/pour.ts';
+import type { SitePlan } from '../model/site.ts';
 import { entries, latest, type PourState } from '../pourlog/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
 import { ruleText, type RuledSite } from '../rules/rules.ts';
-import type { UnitSystem } from '../units/measure.ts';
 import type { PointState, Verdict } from './judge.ts';
+import { typeChanges } from './points/index.ts';
 
 /** Minutes a thing that holds the pour usually needs (site practice). */
-const MINUTES = { unread: 1, out: 10, fixed: 2, own: 2, inspection: 20 };
+const MINUTES = { unread: 1, out: 10, fixed: 2, change: 1, own: 2, dowels: 20, inspection: 20 };
 
 /** One thing that holds the pour. */
 export interface HoldRow {
-  kind: 'out' | 'unread' | 'question' | 'sign' | 'reject';
+  kind: 'out' | 'unread' | 'question' | 'change' | 'sign' | 'reject';
   verdict: Verdict;
   /** The check, question or hold point it is about. */
   ref: string;
@@ -34,24 +36,32 @@ export interface Gate {
 
 const COUNTED: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
-/** What the gate has to know of the site: its rules, and the units to say them in. */
-type GatedSite = RuledSite & { units: UnitSystem };
+/** What the gate has to know of the site. */
+type GatedSite = SitePlan & RuledSite;
 
 /** Rules changed after a sign-off, as they are said. */
-const changesSince = (site: GatedSite, at: string): string[] => (site.ruleChanges ?? []).filter((c) => Date.parse(c.at) >= Date.parse(at)).map((c) => `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`);
+const rulesSince = (site: GatedSite, at: string): string[] => (site.ruleChanges ?? []).filter((c) => Date.parse(c.at) >= Date.parse(at)).map((c) => `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`);
+/** Changes of the plan after a version that bear on runs of this pour. */
+const planSince = (site: GatedSite, pour: PourDoc, version: number): PlanChange[] => site.planChanges.filter((c) => c.version > version && c.elements.some((e) => pour.elements.includes(e)));
 
-/** A sign-off counts for the plan it was given on; a later plan opens it again. */
-function signOf(site: GatedSite, state: PourState, hold: Hold, planVersion: number): Gate['signs'][number] {
+/** A sign-off counts for the plan it was given on; a later change of what it covers opens it again, and says why. */
+function signOf(site: GatedSite, pour: PourDoc, state: PourState, hold: Hold): Gate['signs'][number] {
   const sign = latest(state, 'sign', (e) => e.body.hold === hold);
   if (!sign) return { hold, state: 'missing', actor: null, at: null, reason: null };
   const base = { hold, actor: sign.actor, at: sign.at, reason: sign.body.reason ?? null };
   if (sign.body.result === 'reject') return { ...base, state: 'rejected' };
-  if (sign.body.planVersion < planVersion) return { ...base, state: 'reopened', reason: [`signed on plan ${sign.body.planVersion}, the plan is now ${planVersion}`, ...changesSince(site, sign.at)].join('; ') };
-  return { ...base, state: 'passed' };
+  const why = [...planSince(site, pour, sign.body.planVersion).map((c) => `${c.what}, by ${c.by}`), ...rulesSince(site, sign.at)];
+  return why.length ? { ...base, state: 'reopened', reason: `signed on plan ${sign.body.planVersion}; since then ${why.join('; ')}` } : { ...base, state: 'passed' };
+}
+
+/** The hold points of a pour: those it names, and the special inspection wherever dowels are drilled and glued. */
+export function holdsOf(site: SitePlan, pour: PourDoc): Hold[] {
+  const drilled = site.anchors.some((a) => a.drilled === true && pour.elements.includes(a.elementId));
+  return HOLDS.filter((h) => pour.holds.includes(h) || (h === 'dowels' && drilled));
 }
 
 /** Whether the pour may go on, and everything that holds it. */
-export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], state: PourState, planVersion: number): Gate {
+export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], state: PourState): Gate {
   const rows: HoldRow[] = [];
   const unread = { count: 0, first: null as PointState | null };
   const counts: Record<Verdict, number> = { unread: 0, good: 0, tight: 0, out: 0, held: 0, waived: 0 };
@@ -70,7 +80,11 @@ export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], sta
     rows.push({ kind: 'question', verdict: 'held', ref: q.id, elementId: q.body.elementIds[0] ?? null, place: null, count: 1, minutes: null });
   }
   if (unread.count > 0) rows.push({ kind: 'unread', verdict: 'unread', ref: unread.first?.point.id ?? '', elementId: unread.first?.point.elementId ?? null, place: unread.first?.places.findIndex((p) => p.verdict === 'unread') ?? null, count: unread.count, minutes: unread.count * MINUTES.unread });
-  const signs = pour.holds.map((h) => signOf(site, state, h, planVersion));
+  const seen = new Set(entries(state, 'seen').map((e) => e.body.change));
+  const unseen = typeChanges(site, pour.elements).filter((c) => !seen.has(c.id));
+  for (const c of unseen) rows.push({ kind: 'change', verdict: 'held', ref: c.id, elementId: c.toRun, place: null, count: 1, minutes: MINUTES.change });
+  counts.held += unseen.length;
+  const signs = holdsOf(site, pour).map((h) => signOf(site, pour, state, h));
   for (const s of signs) if (s.state !== 'passed') rows.push({ kind: s.state === 'rejected' ? 'reject' : 'sign', verdict: 'held', ref: s.hold, elementId: null, place: null, count: 1, minutes: MINUTES[s.hold] });
   const override = latest(state, 'override');
   const minutes = rows.some((r) => r.minutes === null) ? null : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);

@@ -1,12 +1,13 @@
 import type { LogEvent, ReadingValue } from '../model/events.ts';
 import type { SitePlan } from '../model/site.ts';
+import { anchorVerdict } from '../anchors/anchor-verdict.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
 import { evaluate, type Step } from '../register/calculation.ts';
 import { barNamed } from '../steel/bars.ts';
 import { coverVerdict } from '../steel/cover-verdict.ts';
 import { spacingVerdict } from '../steel/spacing-verdict.ts';
 import { dimensionVerdict } from './dimension-verdict.ts';
-import type { CheckPoint } from './points.ts';
+import type { CheckPoint } from './points/index.ts';
 
 
 export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
@@ -22,6 +23,8 @@ export interface Judged {
   steps: Step[];
   /** What the calculation was given. */
   input: unknown;
+  /** Which rules a bolt breaks, where several are judged together. */
+  texts?: string[];
 }
 
 const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? 'good' : 'out', margin, lowMm: null, highMm: null, calculation: null, steps: [], input: null });
@@ -43,6 +46,7 @@ export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingVa
     return { verdict: result.verdict === 'ok' ? 'good' : 'out', margin, lowMm: w.specifiedMm - w.toleranceMm, highMm: w.specifiedMm + w.toleranceMm, calculation: 'spacing-verdict', steps, input };
   }
   if (w.type === 'count' && value.type === 'count') return plain(value.count >= w.wanted, value.count - w.wanted);
+  if (w.type === 'bolts' && value.type === 'bolt') return plain(value.there, null);
   if (w.type === 'bar' && value.type === 'bar') return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
   return plain(false, null);
 }
@@ -77,24 +81,59 @@ function grouped<K extends 'reading' | 'mark' | 'fix'>(state: PourState, kind: K
   return map;
 }
 
+/** What was said of a reading at a point, kept: thousands of readings are judged once and not at every entry. */
+const said = new WeakMap<LogEvent<'reading'>, { point: CheckPoint; judged: Judged }>();
+function judgedOnce(site: SitePlan, point: CheckPoint, reading: LogEvent<'reading'>): Judged {
+  const kept = said.get(reading);
+  if (kept?.point === point) return kept.judged;
+  const judged = judgeReading(site, point, reading.body.value);
+  said.set(reading, { point, judged });
+  return judged;
+}
+
+/**
+ * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
+ * stand where it is wanted; one that is missing leaves its gap.
+ */
+function judgeBolts(point: CheckPoint, places: PlaceState[]): PlaceState[] {
+  const w = point.wanted;
+  if (w.type !== 'bolts' || !places.some((p) => p.reading)) return places;
+  const standing = places.flatMap((p, i) => {
+    const value = p.reading?.body.value;
+    if (value?.type === 'bolt' && !value.there) return [];
+    return [{ place: i, atM: value?.type === 'bolt' && value.atMm !== null ? value.atMm / 1000 : (w.bolts[i]?.atM ?? 0) }];
+  });
+  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, bolts: standing.map((b) => ({ atM: b.atM })) });
+  return places.map((p, i): PlaceState => {
+    if (!p.reading || p.mark) return p;
+    const k = standing.findIndex((b) => b.place === i);
+    const failures = k < 0 ? [] : result.failures.filter((f) => f.bolt === k);
+    const worst = failures.reduce<number | null>((m, f) => (m === null || f.byMm > m ? f.byMm : m), null);
+    const verdict = k < 0 || failures.length ? ('out' as const) : ('good' as const);
+    return { ...p, verdict, judged: { verdict, margin: worst === null ? null : -worst, lowMm: null, highMm: null, calculation: 'anchor-verdict', steps, input, texts: k < 0 ? ['missing'] : failures.map((f) => f.rule) } };
+  });
+}
+
 /** Every check point with its places, verdicts and readings. */
 export function judgeAll(site: SitePlan, points: CheckPoint[], state: PourState): PointState[] {
   const readings = grouped(state, 'reading');
   const marks = grouped(state, 'mark');
   const fixes = grouped(state, 'fix');
   return points.map((point) => {
-    const places = point.places.map((_, index): PlaceState => {
+    const drafts = point.places.map((_, index): PlaceState => {
       const key = `${point.id}#${index}`;
       const list = readings.get(key) ?? [];
       const reading = list.at(-1) ?? null;
       const mark = marks.get(key)?.at(-1) ?? null;
-      const fix = fixes.get(key)?.at(-1) ?? null;
-      const judged = reading ? judgeReading(site, point, reading.body.value) : null;
+      const judged = reading ? judgedOnce(site, point, reading) : null;
       const markLater = mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
       const verdict: Verdict = markLater && mark ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result] : (judged?.verdict ?? 'unread');
-      const last = markLater ? mark : reading;
-      const fixed = fix !== null && verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at);
-      return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: fixed ? fix : null, earlier: list.slice(0, -1) };
+      return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: null, earlier: list.slice(0, -1) };
+    });
+    const places = judgeBolts(point, drafts).map((p): PlaceState => {
+      const fix = fixes.get(`${point.id}#${p.index}`)?.at(-1) ?? null;
+      const last = p.mark ?? p.reading;
+      return fix !== null && p.verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at) ? { ...p, fix } : p;
     });
     const read = places.filter((p) => p.verdict !== 'unread').length;
     return { point, verdict: worstOf(places.map((p) => p.verdict)), places, read, wanted: places.length };

@@ -19,6 +19,13 @@ export interface CheckRules {
   lapMinus: Tolerance;
   boltEmbedment: Tolerance;
   boltProjection: Tolerance;
+  boltSpacingM: number;
+  boltEndMostMm: number;
+  boltSpacingSource: string;
+  /** Openings take the tolerance of a thin wall. */
+  thinWall: Tolerance;
+  /** How far a wall on push-only braces leans in before the pour, and how much more it may. */
+  leanIn: { wantedMm: number; moreMm: number; source: string };
   /** Readings of cover: one every so many metres, and never fewer than the least. */
   coverEveryM: number;
   leastCoverReadings: number;
@@ -48,6 +55,9 @@ export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules 
     lapMinus: tolerance('lapShort', null),
     boltEmbedment: tolerance('boltEmbedment', null),
     boltProjection: tolerance('boltLow', 'boltHigh'),
+    boltSpacingM: rules.value('boltSpacing'), boltEndMostMm: rules.value('boltEndMost'), boltSpacingSource: sources('boltSpacing', 'boltEndMost'),
+    thinWall: tolerance('thinWallMinus', 'thinWallPlus'),
+    leanIn: { wantedMm: rules.value('leanIn'), moreMm: rules.value('leanMore'), source: sources('leanIn', 'leanMore') },
     coverEveryM: rules.value('coverEvery'), leastCoverReadings: rules.value('coverLeast'), sizeEveryM: rules.value('sizeEvery'),
     barGradeMPa: rules.value('barGrade'), stockLengthM: rules.value('barStock'),
   };

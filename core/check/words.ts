@@ -1,15 +1,20 @@
 import type { ReadingValue } from '../model/events.ts';
+import type { Hold } from '../model/pour.ts';
 import { barText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import type { Judged } from './judge.ts';
-import type { CheckPoint, Wanted } from './points.ts';
+import type { CheckPoint, Wanted } from './points/index.ts';
+
+/** Hold points as they are called. */
+export const HOLD_NAME: Record<Hold, string> = { own: 'Own check', dowels: 'Dowel inspection', inspection: 'Inspection' };
 
 /** What is wanted at a check point, in the site's units. */
 export function wantedText(w: Wanted, units: UnitSystem): string {
   switch (w.type) {
     case 'cover': return lengthText(w.specifiedMm, units);
     case 'size': return lengthText(w.wantedMm, units);
-    case 'count': return `${w.wanted} bars`;
+    case 'count': return `${w.wanted} ${w.wanted === 1 ? (w.unit ?? 'bars').replace(/s$/, '') : (w.unit ?? 'bars')}`;
+    case 'bolts': return 'there';
     case 'spacing': return lengthText(w.specifiedMm, units);
     case 'bar': return barText(w.wanted);
     case 'eye': return 'look';
@@ -23,11 +28,15 @@ export function readingText(v: ReadingValue, units: UnitSystem): string {
     case 'count': return String(v.count);
     case 'spacing': return `${lengthText(v.overMm / v.spaces, units)} over ${v.spaces} spaces`;
     case 'bar': return barText(v.bar);
+    case 'bolt': return v.there ? (v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`) : 'missing';
   }
 }
 
+const BOLT_RULE: Record<string, string> = { missing: 'missing', end: 'end distance', gap: 'too far from the next', count: 'too few', position: 'off its mark', embedment: 'not deep enough', projection: 'height', centre: 'off the plate', plumb: 'leans' };
+
 /** The margin in words: "1/8 in short", "3/8 in over", "1/2 in to spare", "1 bar short". */
 export function marginText(point: CheckPoint, value: ReadingValue, judged: Judged, units: UnitSystem): string {
+  if (judged.texts?.length) return `${judged.texts.map((t) => BOLT_RULE[t] ?? t).join(', ')}${judged.margin === null ? '' : ` by ${lengthText(-judged.margin, units)}`}`;
   if (judged.margin === null) return judged.verdict === 'good' ? 'as wanted' : 'not as wanted';
   if (point.wanted.type === 'count') {
     if (judged.margin < 0) return `${-judged.margin} short`;

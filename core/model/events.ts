@@ -19,15 +19,43 @@ export const EVENT_BODIES = {
       z.object({ type: z.literal('length'), mm: anyNumber().gte(-100_000).lte(1_000_000) }),
       z.object({ type: z.literal('count'), count: wholeOrNone().lte(10_000) }),
       z.object({ type: z.literal('spacing'), overMm: positive().lte(1_000_000), spaces: wholeOrNone().gt(0, 'must be above 0').lte(500) }),
+      /** A bolt in its round: there or not, and where it stands along the run when that is not at its mark. */
+      z.object({ type: z.literal('bolt'), there: z.boolean({ error: 'must be true or false' }), atMm: nonNegative().lte(1_000_000).nullable().default(null) }),
       z.object({ type: z.literal('bar'), bar: z.enum(BAR_NAMES, { error: 'is not a bar the table knows' }) }),
-    ], { error: 'must have a type: length, count, spacing or bar' }),
+    ], { error: 'must have a type: length, count, spacing, bolt or bar' }),
   }),
   /** What only an eye can judge: passed, failed, or does not apply (with a reason). */
   mark: z.object({ checkId: id(), place: placeIndex().default(0), result: z.enum(['pass', 'fail', 'na'], { error: 'must be pass, fail or na' }), reason: text().optional() })
     .refine((m) => m.result === 'pass' || m.reason !== undefined, { path: ['reason'], message: 'is missing: say why it fails or does not apply' }),
   /** What was done about a failed point; a new reading has to follow. */
   fix: z.object({ checkId: id(), place: placeIndex(), what: text() }),
-  sign: z.object({ hold: z.enum(HOLDS, { error: 'must be own or inspection' }), result: z.enum(['pass', 'reject'], { error: 'must be pass or reject' }), planVersion: wholeOrNone(), reason: text().optional() })
+  /** Something to check that the plan does not ask for, added by hand. */
+  item: z.object({
+    elementId: id(), title: text(80), trade: z.enum(['ground', 'forms', 'steel', 'anchors', 'access'], { error: 'must be ground, forms, steel, anchors or access' }), places: wholeOrNone().gt(0, 'must be above 0').lte(50).default(1), atM: nonNegative().lte(10_000).optional(), advice: text().optional(),
+    wanted: z.discriminatedUnion('type', [
+      z.object({ type: z.literal('eye') }), z.object({ type: z.literal('count'), wanted: wholeOrNone().lte(10_000) }),
+      z.object({ type: z.literal('size'), wantedMm: anyNumber().gte(-100_000).lte(1_000_000), minusMm: nonNegative().lte(100_000), plusMm: nonNegative().lte(100_000).nullable() }),
+    ], { error: 'must have a type: eye, count or size' }),
+  }),
+  /** A photo, tied to what it shows. The picture itself is sent beside the log, under its own id. */
+  photo: z.object({
+    photoId: z.uuid({ error: 'must be a UUID' }), caption: text(300).optional(),
+    about: z.discriminatedUnion('type', [
+      z.object({ type: z.literal('place'), checkId: id(), place: placeIndex(), moment: z.enum(['before', 'after'], { error: 'must be before or after' }).optional() }),
+      z.object({ type: z.literal('question'), questionId: id() }), z.object({ type: z.literal('element'), elementId: id() }),
+    ], { error: 'must have a type: place, question or element' }),
+  }),
+  /** A change of type along the way was seen: somebody stood there and read what takes over. */
+  seen: z.object({ change: id() }),
+  /** The level is set up: rod on a known point, read from the instrument. */
+  setup: z.object({ onId: id(), backSightM: nonNegative().lte(10) }),
+  /** A level read from the set-up: of a point to be set out, of a turning point, or back on the benchmark. */
+  level: z.object({ setupId: id(), pointId: id(), rodM: nonNegative().lte(10) }),
+  /** Four corners measured round and across. */
+  square: z.object({ corners: z.array(id()).length(4, 'must name four corners'), sidesM: z.array(positive().lte(10_000)).length(4, 'must hold four sides'), diagonalsM: z.array(positive().lte(10_000)).length(2, 'must hold two diagonals') }),
+  /** Offsets of a form from its string line. */
+  line: z.object({ elementId: id(), offsets: z.array(z.object({ atM: nonNegative().lte(10_000), offsetMm: anyNumber().gte(-10_000).lte(10_000) })).min(2, 'must hold at least two').max(200) }),
+  sign: z.object({ hold: z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }), result: z.enum(['pass', 'reject'], { error: 'must be pass or reject' }), planVersion: wholeOrNone(), reason: text().optional() })
     .refine((s) => s.result === 'pass' || s.reason !== undefined, { path: ['reason'], message: 'is missing: say why it is rejected' }),
   override: z.object({ reason: text() }),
   question: z.object({ number: wholeOrNone(), elementIds: z.array(id()).min(1, 'must name at least one run'), text: text(2000), to: text(80) }),

@@ -60,7 +60,8 @@ export const strippingSchema = z.object({
   expectedTempC: freshTemperature(),
 });
 
-export const HOLDS = ['own', 'inspection'] as const;
+/** Who has to agree before the pour: the foreman, the special inspector of drilled dowels, the building inspector. */
+export const HOLDS = ['own', 'dowels', 'inspection'] as const;
 export type Hold = (typeof HOLDS)[number];
 
 export const pourDocSchema = z.object({
@@ -73,7 +74,11 @@ export const pourDocSchema = z.object({
   mix: name(),
   plant: name(),
   drawing: z.string().max(80).optional(),
-  holds: z.array(z.enum(HOLDS, { error: 'must be own or inspection' })).default([...HOLDS]),
+  holds: z.array(z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` })).default(['own', 'inspection']),
+  /** Form system the walls stand in. */
+  forms: name().optional(),
+  /** What can be put off, until how long before the first load without charge, and what it costs after. */
+  callOff: z.array(z.object({ what: name(), noticeMin: nonNegative(), cost: nonNegative() })).default([]),
   settings: pourSettingsSchema,
   stripping: strippingSchema,
 });

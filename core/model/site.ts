@@ -4,6 +4,7 @@ import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../registe
 import { BAR_NAMES } from '../steel/bars.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
 import { isTimeZone } from '../units/time-zone.ts';
+import { anchorSchema, embedSchema, formSystemSchema, groundSchema, mark, planChangeSchema, plateSchema } from './objects.ts';
 
 /**
  * The part of a site file that says what is to be built: types, runs, pads and piers, in metres above the
@@ -12,7 +13,6 @@ import { isTimeZone } from '../units/time-zone.ts';
 export const RULE_PROFILES = ['us-aci', 'metric-en'] as const;
 export type RuleProfile = (typeof RULE_PROFILES)[number];
 
-const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 40 characters');
 const bar = () => z.enum(BAR_NAMES, { error: `is not a bar this table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})` });
 
 export const footingTypeSchema = z.object({
@@ -88,13 +88,6 @@ export const pierSchema = z.object({
 });
 export type Pier = z.output<typeof pierSchema>;
 
-export const anchorSchema = z.object({
-  id: mark(), elementId: mark(), atM: nonNegative(),
-  kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
-  diameterMm: positive(), embedmentMm: positive(), projectionMm: positive(), wetSet: z.boolean().default(false),
-});
-export type Anchor = z.output<typeof anchorSchema>;
-
 const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
 
 /** Shape of the buildable part; {@link checkSitePlan} adds what one field alone cannot tell. */
@@ -112,12 +105,17 @@ export const sitePlanShape = z.object({
   runs: z.array(runSchema).default([]),
   pads: z.array(padSchema).default([]),
   piers: z.array(pierSchema).default([]),
-  plates: z.array(z.looseObject({ id: mark() })).default([]),
+  plates: z.array(plateSchema).default([]),
   anchors: z.array(anchorSchema).default([]),
+  embeds: z.array(embedSchema).default([]),
+  formSystems: z.array(formSystemSchema).default([]),
+  ground: groundSchema.optional(),
   benchmark: z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() }).optional(),
   points: z.array(pointSchema).default([]),
   /** The site's own values for rules of the profile, oldest first. */
   ruleChanges: z.array(ruleChangeSchema).default([]),
+  /** Changes of the plan since it was first drawn, oldest first. */
+  planChanges: z.array(planChangeSchema).default([]),
 });
 type Shape = z.output<typeof sitePlanShape>;
 
@@ -152,6 +150,26 @@ function checkDoubles(list: { id: string }[], name: string, taken: Set<string>, 
   });
 }
 
+/** Nothing stands past the end of what carries it. */
+function checkPlaces(site: Shape, say: (path: (string | number)[], message: string) => void): void {
+  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  const length = new Map<string, number>();
+  for (const r of site.runs) { const [a, b] = [nodes.get(r.from), nodes.get(r.to)]; if (a && b) length.set(r.id, Math.hypot(b.xM - a.xM, b.yM - a.yM)); }
+  for (const p of site.pads) length.set(p.id, p.widthM);
+  const past = (id: string, atM: number) => atM > (length.get(id) ?? Infinity) + 1e-6;
+  site.anchors.forEach((a, i) => { if (past(a.elementId, a.atM)) say(['anchors', i, 'atM'], `is past the end of ${a.elementId}`); });
+  site.embeds.forEach((e, i) => {
+    if (past(e.elementId, e.toM ?? e.atM)) say(['embeds', i, e.toM === undefined ? 'atM' : 'toM'], `is past the end of ${e.elementId}`);
+    if (e.toM !== undefined && e.toM <= e.atM) say(['embeds', i, 'toM'], 'is not beyond atM');
+  });
+  site.plates.forEach((p, i) => {
+    if (p.toM <= p.fromM) say(['plates', i, 'toM'], 'is not beyond fromM');
+    if (past(p.elementId, p.toM)) say(['plates', i, 'toM'], `is past the end of ${p.elementId}`);
+  });
+  const systems = new Set<string>();
+  site.formSystems.forEach((f, i) => { if (systems.has(f.mark)) say(['formSystems', i, 'mark'], `${f.mark} is used twice`); systems.add(f.mark); });
+}
+
 /** References, doubles, and levels: everything that needs more than one field to judge. */
 export function checkSitePlan(site: Shape, ctx: IssueSink): void {
   const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path, message }); };
@@ -169,7 +187,11 @@ export function checkSitePlan(site: Shape, ctx: IssueSink): void {
     if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');
     if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined)) say(['piers', i, 'diameterM'], 'is missing: a pier is round (diameterM) or square (widthM and lengthM)');
   });
-  site.anchors.forEach((a, i) => { if (!elements.has(a.elementId)) say(['anchors', i, 'elementId'], `names ${a.elementId}, which is not a run, pad or pier`); });
+  for (const list of ['anchors', 'plates', 'embeds'] as const) {
+    site[list].forEach((o, i) => { if (!elements.has(o.elementId)) say([list, i, 'elementId'], `names ${o.elementId}, which is not a run, pad or pier`); });
+    checkDoubles(site[list], list, new Set(), say);
+  }
+  checkPlaces(site, say);
 }
 
 export const sitePlanSchema = sitePlanShape.superRefine(checkSitePlan);

@@ -1,4 +1,4 @@
-import { readingText } from '../check/words.ts';
+import { HOLD_NAME, readingText } from '../check/words.ts';
 import type { LogEvent } from '../model/events.ts';
 import { calculationNamed } from '../register.ts';
 import { lengthText, strength, temperatureFigure, textOf, volume, wind, type UnitSystem } from '../units/index.ts';
@@ -13,7 +13,7 @@ export function entryText(e: LogEvent, units: UnitSystem): string {
     case 'reading': return `${checkName(e.body.checkId)}: ${readingText(e.body.value, units)}`;
     case 'mark': return `${checkName(e.body.checkId)}: ${e.body.result === 'pass' ? 'looked at, good' : (e.body.reason ?? e.body.result)}`;
     case 'fix': return `${checkName(e.body.checkId)} fixed: ${e.body.what}`;
-    case 'sign': return `${e.body.hold === 'own' ? 'Own check' : 'Inspection'} ${e.body.result === 'pass' ? 'passed' : 'rejected'}${e.body.reason ? `: ${e.body.reason}` : ''} (plan ${e.body.planVersion})`;
+    case 'sign': return `${HOLD_NAME[e.body.hold]} ${e.body.result === 'pass' ? 'passed' : 'rejected'}${e.body.reason ? `: ${e.body.reason}` : ''} (plan ${e.body.planVersion})`;
     case 'override': return `Poured against the gate: ${e.body.reason}`;
     case 'question': return `Question ${e.body.number} to ${e.body.to} on ${e.body.elementIds.join(', ')}: ${e.body.text}`;
     case 'answer': return `${e.body.role} answers: ${e.body.text}`;
@@ -32,6 +32,13 @@ export function entryText(e: LogEvent, units: UnitSystem): string {
     case 'worked': return `Worked out: ${calculationNamed(e.body.calculation)?.title ?? e.body.calculation}${e.body.note ? `, ${e.body.note}` : ''}`;
     case 'close': return e.body.reason ? `Pour closed: ${e.body.reason}` : 'Pour closed';
     case 'reopen': return `Opened again: ${e.body.reason}`;
+    case 'item': return `Added to the list, ${e.body.elementId}: ${e.body.title}`;
+    case 'photo': return `Photo${e.body.about.type === 'place' ? ` of ${checkName(e.body.about.checkId)}${e.body.about.moment ? `, ${e.body.about.moment}` : ''}` : e.body.about.type === 'element' ? ` of ${e.body.about.elementId}` : ' for a question'}${e.body.caption ? `: ${e.body.caption}` : ''}`;
+    case 'seen': return `Change of type seen at ${e.body.change.replace(':', ', ').replace('>', ' to ')}`;
+    case 'setup': return `Level set up on ${e.body.onId}, back-sight ${lengthText(e.body.backSightM * 1000, units)}`;
+    case 'level': return `Rod on ${e.body.pointId}: ${lengthText(e.body.rodM * 1000, units)}`;
+    case 'square': return `Square of ${e.body.corners.join(', ')}: diagonals ${e.body.diagonalsM.map((m) => lengthText(m * 1000, units)).join(' and ')}`;
+    case 'line': return `String line of ${e.body.elementId}: ${e.body.offsets.length} offsets`;
     case 'supersede': return e.body.reason ? `Taken back: ${e.body.reason}` : 'Taken back';
   }
 }

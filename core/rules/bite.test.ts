@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { pointsOf } from '../check/points.ts';
+import { checkList } from '../check/points/index.ts';
 import { curingOf } from '../cure/curing.ts';
 import { ruledMix } from '../model/pour.ts';
 import { judgeSlump, loadsOf } from '../pourlog/loads.ts';
@@ -21,7 +21,7 @@ type Under = ReturnType<typeof under>;
 const plan = (u: Under) => planPour(u.site, pour, u.mix, plant, 1190, 1);
 const arrived = replay([{ id: 'a', at: new Date(T0).toISOString(), actor: 'T. Oakes', kind: 'load-arrived', body: { loadId: 'L1', ticket: '1', volumeM3: 7, batchedAt: new Date(T0 - 50 * 60_000).toISOString(), concreteTempC: 24 } }]);
 const advice = (u: Under) => loadsOf(arrived, [{ id: 'L1', volumeM3: 7 }], u.mix, u.site.ruleProfile, T0)[0]?.advice;
-const point = (u: Under, id: string, kind: string) => pointsOf(u.site, id, u.mix).find((p) => p.kind === kind);
+const point = (u: Under, id: string, kind: string) => checkList({ site: u.site, pour: { ...pour, elements: ['N', 'FN'], forms: 'A3' }, mix: u.mix }).find((p) => p.elementId === id && p.kind === kind);
 const cured = (u: Under) => curingOf(pour, u.mix, replay([]), T0, T0 + 30 * 3600_000)?.strengthMPa;
 
 const BITES: [RuleId, number, (u: Under) => unknown][] = [
@@ -32,6 +32,7 @@ const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['thinWallMinus', 3, (u) => point(u, 'N', 'thickness')?.wanted], ['thinWallPlus', 3, (u) => point(u, 'N', 'thickness')?.wanted], ['plumb', 3, (u) => point(u, 'N', 'plumb')?.wanted], ['topLevel', 6, (u) => point(u, 'N', 'level')?.wanted],
   ['barSpacing', 40, (u) => point(u, 'N', 'spacing-up')?.wanted], ['lapShort', 10, (u) => point(u, 'N', 'lap')?.wanted], ['barGrade', 550, (u) => point(u, 'N', 'lap')?.wanted], ['boltEmbedment', 10, (u) => point(u, 'N', 'bolts-embedment')?.wanted], ['boltLow', 3, (u) => point(u, 'N', 'bolts-projection')?.wanted], ['boltHigh', 3, (u) => point(u, 'N', 'bolts-projection')?.wanted],
   ['coverEvery', 2, (u) => point(u, 'N', 'cover-inside')?.places.length], ['coverLeast', 9, (u) => point(u, 'N', 'cover-inside')?.places.length], ['sizeEvery', 2, (u) => point(u, 'N', 'thickness')?.places.length],
+  ['leanIn', 10, (u) => point(u, 'N', 'braces')?.wanted], ['leanMore', 10, (u) => point(u, 'N', 'braces')?.wanted], ['boltSpacing', 1, (u) => point(u, 'N', 'bolts')?.wanted], ['boltEndMost', 200, (u) => point(u, 'N', 'bolts')?.wanted],
   ['footingNarrow', 3, (u) => point(u, 'FN', 'width')?.wanted], ['footingWide', 3, (u) => point(u, 'FN', 'width')?.wanted], ['footingShallow', 0.01, (u) => point(u, 'FN', 'depth')?.wanted],
 ];
 

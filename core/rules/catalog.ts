@@ -48,6 +48,8 @@ export const RULE_CATALOG = {
   braceLine: rule('Forms', 'Push along the top of a form', 'KNM', ...both(1.5, 'ACI 347R-14 §4.3.3, 100 lb/ft'), [0, 20], 'brace-load.lineLoadKNM'),
   braceWind: rule('Forms', 'Wind on a form', 'KPa', ...both(0.72, 'ACI 347R-14 §4.3.3, 15 psf'), [0, 5], 'brace-load.windKPa'),
   braceLeave: rule('Forms', 'A brace is left alone within', 'Mm', ...both(1.5, TRADE), [0, 20], 'brace-turn.toleranceMm'),
+  leanIn: rule('Forms', 'A wall on push-only braces leans in by', 'Mm', ...both(6.35, TRADE), [0, 50]),
+  leanMore: rule('Forms', 'and by this much more at most', 'Mm', ...both(6.35, TRADE), [0, 50]),
   straight: rule('Forms', 'Off the string line', 'Mm', ...both(6.35, 'site practice within ACI 117-10 §4'), [0, 50], 'straightness.toleranceMm'),
   plumb: rule('Forms', 'Out of plumb', 'Mm', [6.35, 'ACI 117-10 §4.1, in 10 ft'], [10, 'EN 13670 §10.3'], [0, 50]),
   topLevel: rule('Forms', 'Top off its level', 'Mm', [12.7, 'ACI 117-10 §3.3'], [20, 'EN 13670 §10.2'], [0, 100]),

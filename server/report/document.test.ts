@@ -35,14 +35,14 @@ describe('the report', () => {
     expect(text).toContain('4 1/2 in at truck, accept');
     expect(text).toContain('7 days: 2 980 psi');
     expect(text).toContain('Forms off: FN, FE');
-    expect(text).toMatch(/104 entries, chain whole, last hash [0-9a-f]{64}/);
+    expect(text).toMatch(/129 entries, chain whole, last hash [0-9a-f]{64}/);
     expect(text).not.toMatch(/NaN|undefined|Infinity|\bm³/);
   });
 
   test('of a pour that is not ready names what is out, and no strength', async () => {
     const { text } = await report('P2');
     expect(text).toContain('pour open');
-    expect(text).toMatch(/\d things hold it\. 92 of 104 read/);
+    expect(text).toMatch(/\d things hold it\. 214 of 250 read/);
     expect(text).toContain('OUT');
     expect(text).toContain('Question 7 to engineer on E2');
     expect(text).toContain('Placing has not ended.');

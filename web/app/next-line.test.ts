@@ -3,7 +3,8 @@ import fs from 'node:fs';
 import { mixNamed, siteFileSchema, type PourAnswer } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
 import { judgeAll } from '../../core/check/judge.ts';
-import { pointsOf } from '../../core/check/points.ts';
+import { asWanted } from '../../core/testdata/as-wanted.ts';
+import { checkList } from '../../core/check/points/index.ts';
 import { curingOf } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
 import { planPour } from '../../core/pourplan/plan.ts';
@@ -25,7 +26,7 @@ const [mix, plant] = [mixNamed(site, pour.mix), site.plants[0]];
 if (!mix || !plant) throw new Error('demo site');
 const dayMs = midnightMs(pour.date, site.timeZone);
 const ms = (minute: number) => dayMs + minute * 60_000;
-const points = pour.elements.flatMap((e) => pointsOf(site, e, mix));
+const points = checkList({ site, pour, mix });
 
 let n = 0;
 function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
@@ -43,16 +44,15 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
   const loads = loadsOf(state, plan.plannedLoads, mix as NonNullable<typeof mix>, site.ruleProfile, ms(minute));
   const progress = progressOf(doc, mix as NonNullable<typeof mix>, plan.route, state, loads, ms(minute));
   return {
-    record, units: 'us', mix, plant, nowMs: ms(minute), dayMs, state, points: judged, gate: gateOf(site, doc, judged, state, 1), plan, loads, progress,
+    record, units: 'us', mix, plant, nowMs: ms(minute), dayMs, state, points: judged, gate: gateOf(site, doc, judged, state), plan, loads, progress,
     curing: curingOf(doc, mix as NonNullable<typeof mix>, state, progress.finishedMs, ms(minute)), closed: isClosed(state),
     elementName: (id: string) => site.runs.find((r) => r.id === id)?.label ?? id,
   } as unknown as PourView;
 }
 
 const everythingRead = points.flatMap((p) => p.places.map((_, place) => {
-  const w = p.wanted;
-  if (w.type === 'eye') return entry('mark', { checkId: p.id, place, result: 'pass' }, 300);
-  const value = w.type === 'cover' ? { type: 'length' as const, mm: w.specifiedMm } : w.type === 'size' ? { type: 'length' as const, mm: w.wantedMm } : w.type === 'count' ? { type: 'count' as const, count: w.wanted } : w.type === 'bar' ? { type: 'bar' as const, bar: w.wanted } : { type: 'spacing' as const, overMm: w.specifiedMm * w.spaces, spaces: w.spaces };
+  const value = asWanted(p);
+  if (!value) return entry('mark', { checkId: p.id, place, result: 'pass' }, 300);
   return entry('reading', { checkId: p.id, place, value }, 300);
 }));
 const signed = [...everythingRead, entry('sign', { hold: 'own', result: 'pass', planVersion: 1 }, 310), entry('sign', { hold: 'inspection', result: 'pass', planVersion: 1 }, 320)];

@@ -5,7 +5,7 @@ import useSWR from 'swr';
 import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
-import { pointsOf } from '../../core/check/points.ts';
+import { checkList, withAdded } from '../../core/check/points/index.ts';
 import { curingOf, type Curing } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
 import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
@@ -72,8 +72,8 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const date = record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
   const timeZone = record?.site.timeZone ?? 'UTC';
   const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
-  const checks = useMemo(() => (record && mix ? record.pour.elements.flatMap((e) => pointsOf(record.site, e, mix)) : []), [record, mix]);
-  const points = useMemo(() => (record ? judgeAll(record.site, checks, log.state) : []), [record, checks, log.state]);
+  const checks = useMemo(() => (record && mix ? checkList({ site: record.site, pour: record.pour, mix }) : []), [record, mix]);
+  const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checks, log.state), log.state) : []), [record, checks, log.state]);
   const plan = useMemo(() => (record && mix && plant ? planPour(record.site, record.pour, mix, plant, record.duskMin, 1) : null), [record, mix, plant]);
   const odds = useOdds(record, mix, plant);
   const from = new Date(dayMs).toISOString();
@@ -85,7 +85,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
 
   const view = useMemo((): PourView | null => {
     if (!record || !mix || !plant || !plan) return null;
-    const gate = gateOf(record.site, record.pour, points, log.state, record.siteVersion);
+    const gate = gateOf(record.site, record.pour, points, log.state);
     const loads = loadsOf(log.state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
     const progress = progressOf(record.pour, mix, plan.route, log.state, loads, nowMs);
     const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });

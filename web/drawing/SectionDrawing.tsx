@@ -1,4 +1,4 @@
-import type { CheckPoint } from '../../core/check/points.ts';
+import type { CheckPoint } from '../../core/check/points/index.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { barNamed } from '../../core/steel/bars.ts';
 import { barText, lengthText } from '../../core/units/index.ts';

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { mixNamed, type PourAnswer } from '../../../contract/index.ts';
 import { gateOf } from '../../../core/check/gate.ts';
 import { judgeAll } from '../../../core/check/judge.ts';
-import { pointsOf } from '../../../core/check/points.ts';
+import { checkList, withAdded } from '../../../core/check/points/index.ts';
 import { curingOf } from '../../../core/cure/curing.ts';
 import { planPour } from '../../../core/pourplan/plan.ts';
 import { loadsOf } from '../../../core/pourlog/loads.ts';
@@ -26,11 +26,11 @@ function useLane(record: PourAnswer, nowMs: number) {
     const mix = mixNamed(site, pour.mix);
     const plant = site.plants.find((p) => p.id === pour.plant);
     if (!mix || !plant) return null;
-    const points = judgeAll(site, pour.elements.flatMap((e) => pointsOf(site, e, mix)), log.state);
+    const points = judgeAll(site, withAdded(checkList({ site, pour, mix }), log.state), log.state);
     const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
     const loads = loadsOf(log.state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, mix, plan.route, log.state, loads, nowMs);
-    return { mix, plan, gate: gateOf(site, pour, points, log.state, record.siteVersion), progress, curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state) };
+    return { mix, plan, gate: gateOf(site, pour, points, log.state), progress, curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state) };
   }, [record, log, nowMs]);
 }
 

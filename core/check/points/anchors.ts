@@ -1,0 +1,71 @@
+import { cutByOpenings } from '../../anchors/anchor-layout.ts';
+import { anchorLayout } from '../../anchors/anchor-layout.ts';
+import type { Anchor, Plate } from '../../model/objects.ts';
+import { attempt } from '../../register/calculation.ts';
+import { look, once } from './places.ts';
+import type { Draft, ListContext, Place } from './types.ts';
+
+/** Of many bolts of one kind, how many are measured deep and high: all are looked at in the round. */
+const SAMPLED = 3;
+const sampled = <T>(list: T[]): T[] => (list.length <= SAMPLED ? list : Array.from({ length: SAMPLED }, (_, i) => list[Math.floor(((i + 0.5) * list.length) / SAMPLED)] as T));
+
+const placeOf = (a: Anchor, upM?: number): Place => ({ atM: a.atM, across: (a.acrossM ?? 0) > 0.001 ? 'left' : (a.acrossM ?? 0) < -0.001 ? 'right' : 'middle', label: a.id, ...(upM === undefined ? {} : { upM }) });
+
+/** Bolts of a plate: those on the drawing, or, when it shows none, where the layout calculation puts them. */
+export function boltsOfPlate(plate: Plate, { site, rules: r }: Pick<ListContext, 'site' | 'rules'>): { fromM: number; toM: number; drawn: boolean; bolts: { id: string; atM: number }[] }[] {
+  const doors = (site.runs.find((x) => x.id === plate.elementId)?.openings ?? []).filter((o) => o.kind === 'door').map((o) => ({ fromM: o.atM, toM: o.atM + o.widthM }));
+  const drawn = site.anchors.filter((a) => a.elementId === plate.elementId && a.kind === 'bolt' && !a.wetSet);
+  const pieces = cutByOpenings([{ startM: plate.fromM, endM: plate.toM, single: plate.single }], doors);
+  return pieces.map((s, i) => {
+    const own = drawn.filter((a) => a.atM >= s.startM - 1e-9 && a.atM <= s.endM + 1e-9);
+    if (drawn.length) return { fromM: s.startM, toM: s.endM, drawn: true, bolts: own.map((a) => ({ id: a.id, atM: a.atM })) };
+    const layout = attempt(anchorLayout, { sections: [{ startM: s.startM, endM: s.endM, single: plate.single }], maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm });
+    const at = layout.done?.result.sections.flatMap((x) => x.positionsM) ?? [];
+    return { fromM: s.startM, toM: s.endM, drawn: false, bolts: at.map((atM, k) => ({ id: `${plate.id}.${i + 1}-${k + 1}`, atM })) };
+  });
+}
+
+/** Anchors set before the pour: the round of every plate, depth and height of some, each hold-down, and drilled dowels. */
+export function anchorDrafts(elementId: string, topUpM: number | undefined, c: ListContext): Draft[] {
+  const { site, rules: r } = c;
+  const own = site.anchors.filter((a) => a.elementId === elementId && !a.wetSet);
+  const bolts = own.filter((a) => a.kind === 'bolt');
+  const out: Draft[] = [];
+  const plates = site.plates.filter((p) => p.elementId === elementId);
+  const first = bolts[0];
+  plates.flatMap((p) => boltsOfPlate(p, c).map((piece) => ({ p, piece }))).forEach(({ p, piece }, i, all) => {
+    if (!piece.bolts.length) return;
+    out.push({
+      kind: all.length > 1 ? `bolts-${i + 1}` : 'bolts', title: all.length > 1 ? `Bolts of plate ${i + 1}` : 'Bolts of the plate', trade: 'anchors', round: 'bolts', why: 'every bolt',
+      wanted: { type: 'bolts', bolts: piece.bolts, fromM: piece.fromM, toM: piece.toM, single: p.single, diameterMm: first?.diameterMm ?? 12.7, maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm },
+      places: piece.bolts.map((b) => ({ atM: b.atM, across: 'middle', label: b.id, ...(topUpM === undefined ? {} : { upM: topUpM }) })),
+      ...(piece.drawn ? {} : { source: 'anchor-layout, no bolts on the drawing' }), toleranceSource: r.boltSpacingSource, advice: 'Set the missing bolt, or move it into its stretch, and tie it.',
+    });
+    if (p.widthMm !== undefined) out.push({ kind: all.length > 1 ? `bolts-centre-${i + 1}` : 'bolts-centre', title: 'Bolt off the middle of the plate', trade: 'anchors', wanted: { type: 'size', what: 'centre', wantedMm: 0, minusMm: p.widthMm / 6, plusMm: p.widthMm / 6 }, places: sampled(piece.bolts).slice(0, 1).map((b) => ({ atM: b.atM, across: 'middle', label: b.id, ...(topUpM === undefined ? {} : { upM: topUpM }) })), why: 'one a plate', toleranceSource: 'IRC 2021 R403.1.6, middle third of the plate', advice: 'The middle of the plate is not always the middle of the wall: move the template.' });
+  });
+  if (first && !plates.length) out.push({ kind: 'bolts-count', title: 'Bolts in', trade: 'anchors', wanted: { type: 'count', wanted: bolts.length, unit: 'bolts' }, places: once, advice: 'Set the missing bolt.' });
+  const groups: [string, string, Anchor[]][] = [['bolts', 'Bolt', sampled(bolts)], ...own.filter((a) => a.kind === 'holdDown').map((a): [string, string, Anchor[]] => [a.id, `Hold-down ${a.id}`, [a]])];
+  for (const [kind, title, list] of groups) {
+    const a = list[0];
+    if (!a) continue;
+    const places = list.map((x) => placeOf(x, topUpM));
+    const why = kind === 'bolts' ? `${list.length} of ${bolts.length}` : 'each one';
+    out.push(
+      { kind: `${kind}-embedment`, title: `${title} embedment`, trade: 'anchors', wanted: { type: 'size', what: 'embedment', wantedMm: a.embedmentMm, minusMm: r.boltEmbedment.minusMm, plusMm: null }, places, why, toleranceSource: r.boltEmbedment.source, advice: 'Set the bolt deeper.' },
+      { kind: `${kind}-projection`, title: `${title} standing out`, trade: 'anchors', wanted: { type: 'size', what: 'projection', wantedMm: a.projectionMm, minusMm: r.boltProjection.minusMm, plusMm: r.boltProjection.plusMm }, places, why, toleranceSource: r.boltProjection.source, advice: 'Set the template to height.' },
+    );
+  }
+  if (own.some((a) => a.coating !== undefined && a.coating !== 'plain')) out.push(look('bolts-coating', 'Bolts coated', 'anchors', 'Galvanised or stainless against treated lumber: plain bolts rust off.'));
+  return [...out, ...dowelDrafts(own.filter((a) => a.kind === 'dowel' && a.drilled === true))];
+}
+
+/** Drilled dowels: each hole as deep as wanted, clean and glued. Their inspection is a hold point of its own. */
+function dowelDrafts(dowels: Anchor[]): Draft[] {
+  const a = dowels[0];
+  if (!a) return [];
+  const places = dowels.map((d) => placeOf(d));
+  return [
+    { kind: 'dowels-depth', title: 'Dowel hole depth', trade: 'steel', wanted: { type: 'size', what: 'embedment', wantedMm: a.embedmentMm, minusMm: 0, plusMm: null }, places, why: 'every hole', advice: 'Drill on to depth, clean, and read again.' },
+    look('dowels-clean', 'Dowel holes clean and glued', 'steel', 'Blown, brushed, blown again; glue to the bottom of the hole, within its open time and temperature.', [{ ...once[0], atM: a.atM, across: 'middle', label: 'dowels' }]),
+  ];
+}

@@ -1,0 +1,63 @@
+import type { PourState } from '../../pourlog/state.ts';
+import { entries } from '../../pourlog/state.ts';
+import { barNamed } from '../../steel/bars.ts';
+import { checkRules } from '../rules.ts';
+import { anchorDrafts } from './anchors.ts';
+import { footingDrafts, padDrafts } from './footings.ts';
+import { joinDrafts } from './joins.ts';
+import { once } from './places.ts';
+import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './types.ts';
+import { embedDrafts, wallDrafts } from './walls.ts';
+import { wholePourDrafts } from './whole-pour.ts';
+
+export { WHOLE_POUR, TRADES, type CheckPoint, type Place, type Trade, type Wanted, type WantedBolt } from './types.ts';
+export { formSystemOf } from './forms.ts';
+export { typeChanges, type TypeChange } from './joins.ts';
+
+type Source = Omit<ListContext, 'rules'>;
+
+const named = (elementId: string, drawing: string, c: ListContext) => (d: Draft): CheckPoint => ({
+  ...d, id: `${elementId}/${d.kind}`, elementId, why: d.why ?? 'once', source: d.source ?? (d.wanted.type === 'eye' ? 'field guide' : drawing),
+  toleranceSource: d.toleranceSource ?? (d.wanted.type === 'cover' ? (c.rules.coverProfile === 'aci117' ? 'ACI 117 §2.2.2' : 'EN 13670 §10.6') : null),
+});
+
+function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
+  const { site } = c;
+  const pad = site.pads.find((p) => p.id === elementId);
+  if (pad) return [...padDrafts(pad, c), ...anchorDrafts(elementId, undefined, c), ...embedDrafts(elementId, c)].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
+  const run = site.runs.find((r) => r.id === elementId);
+  const a = site.nodes.find((n) => n.id === run?.from);
+  const b = site.nodes.find((n) => n.id === run?.to);
+  if (!run || !a || !b) return [];
+  const lengthM = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  const wall = site.wallTypes.find((t) => t.mark === run.type);
+  const footing = site.footingTypes.find((t) => t.mark === run.type);
+  const own = run.kind === 'wall' ? (wall ? wallDrafts(run, lengthM, wall, c) : []) : footing ? [...footingDrafts(run, lengthM, footing, c), ...embedDrafts(elementId, c)] : [];
+  const topUpM = run.kind === 'wall' && run.topM !== undefined ? run.topM - run.bottomM : undefined;
+  return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c));
+}
+
+/** The check points of one run, pad or pier of a pour; empty when the site has no such element. */
+export const pointsOf = (source: Source, elementId: string): CheckPoint[] => elementPoints(elementId, { ...source, rules: checkRules(source.site) });
+
+/** Everything to be checked before this pour, in the order of its elements, then what belongs to the whole pour. */
+export function checkList(source: Source): CheckPoint[] {
+  const c: ListContext = { ...source, rules: checkRules(source.site) };
+  return [...source.pour.elements.flatMap((e) => elementPoints(e, c)), ...wholePourDrafts(c).map(named(WHOLE_POUR, 'field guide', c))];
+}
+
+/** The list with what was added by hand; an item added by hand is read like any other. */
+export function withAdded(points: CheckPoint[], state: PourState): CheckPoint[] {
+  const added = entries(state, 'item').map((e): CheckPoint => {
+    const { elementId, title, trade, wanted, places, atM, advice } = e.body;
+    return {
+      id: `${elementId}/added-${e.id}`, elementId, kind: `added-${e.id}`, title, trade, advice: advice ?? 'Put it right and read again.', why: 'added by hand', source: `added by ${e.actor}`, toleranceSource: wanted.type === 'eye' ? null : 'as given', addedBy: e.id,
+      wanted: wanted.type === 'eye' ? { type: 'eye' } : wanted.type === 'count' ? { type: 'count', wanted: wanted.wanted } : { type: 'size', what: 'other', wantedMm: wanted.wantedMm, minusMm: wanted.minusMm, plusMm: wanted.plusMm },
+      places: atM === undefined ? Array.from({ length: places }, () => once[0] as CheckPoint['places'][number]) : [{ atM, across: 'middle' }],
+    };
+  });
+  return added.length ? [...points, ...added] : points;
+}
+
+/** Nominal diameter of the bar whose cover is read, mm, for drawing it to scale. */
+export const barDiameterMm = (name: string): number => barNamed(name).diameterMm;

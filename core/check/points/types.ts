@@ -1,0 +1,54 @@
+import type { Mix, PourDoc } from '../../model/pour.ts';
+import type { SitePlan } from '../../model/site.ts';
+import type { CheckRules } from '../rules.ts';
+
+/** A bolt as the round looks for it: its name and where it is meant to stand on the run, m. */
+export interface WantedBolt { id: string; atM: number }
+
+/** What is read at a check point, which decides how it is entered and judged. */
+export type Wanted =
+  | { type: 'cover'; specifiedMm: number; memberDepthMm: number; face: 'bottom' | 'side' | 'inside' | 'outside'; bar: string }
+  | { type: 'size'; wantedMm: number; minusMm: number; plusMm: number | null; what: 'width' | 'depth' | 'thickness' | 'level' | 'plumb' | 'lean' | 'lap' | 'embedment' | 'projection' | 'centre' | 'place' | 'other' }
+  | { type: 'count'; wanted: number; unit?: string }
+  | { type: 'spacing'; specifiedMm: number; toleranceMm: number; spaces: number }
+  | { type: 'bar'; wanted: string }
+  /** The bolts of one piece of plate: each there or not, and where. */
+  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number }
+  | { type: 'eye' };
+
+/** Where a reading is wanted: metres along the run from its first node, across it, and above its bottom. */
+export interface Place { atM: number | null; across: 'left' | 'right' | 'middle'; upM?: number; /** What is there, where a name says more than metres: a corner, an opening, a bolt. */ label?: string }
+
+export const TRADES = ['ground', 'forms', 'steel', 'anchors', 'access'] as const;
+export type Trade = (typeof TRADES)[number];
+
+/** What belongs to the pour as a whole and not to one run stands under this name. */
+export const WHOLE_POUR = 'pour';
+
+/** Something to be checked before the pour, derived from the model and the rule profile, or added by hand. */
+export interface CheckPoint {
+  id: string;
+  elementId: string;
+  kind: string;
+  title: string;
+  trade: Trade;
+  wanted: Wanted;
+  places: Place[];
+  /** Why so many readings, and there. */
+  why: string;
+  /** Where the wanted value comes from, and where the tolerance does. */
+  source: string;
+  toleranceSource: string | null;
+  /** What to look for or do when it fails. */
+  advice: string;
+  /** A round is walked on the drawing, place by place, instead of on the pad. */
+  round?: 'bolts' | 'forms';
+  /** Added by hand, by this entry of the log. */
+  addedBy?: string;
+}
+
+/** A point before it is named; `source` left out means the drawing of its type. */
+export interface Draft extends Omit<CheckPoint, 'id' | 'elementId' | 'source' | 'toleranceSource' | 'why'> { toleranceSource?: string; source?: string; why?: string }
+
+/** What every part of the list is derived from. */
+export interface ListContext { site: SitePlan; pour: PourDoc; mix: Mix; rules: CheckRules }

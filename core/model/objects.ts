@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { count, nonNegative, positive, anyNumber } from '../register/fields.ts';
+
+/**
+ * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
+ * hold them. Places are metres along a run from its first node (`atM`) and to its left (`acrossM`); on a pad `atM` is from its
+ * west edge along x and `acrossM` from its middle along y.
+ */
+export const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 40 characters');
+
+/** A sill plate on the top of a wall: one piece, with ends of its own and bolts along it. */
+export const plateSchema = z.object({
+  id: mark(), elementId: mark(), fromM: nonNegative(), toM: positive(),
+  /** Middle of the plate, left of the run's line: not always the middle of the wall. */
+  offsetM: anyNumber().default(0),
+  widthMm: positive().optional(),
+  /** A short piece that may have one bolt. */
+  single: z.boolean({ error: 'must be true or false' }).default(false),
+});
+export type Plate = z.output<typeof plateSchema>;
+
+export const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
+export const anchorSchema = z.object({
+  id: mark(), elementId: mark(), atM: nonNegative(), acrossM: anyNumber().optional(),
+  kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
+  diameterMm: positive(), embedmentMm: positive(), projectionMm: nonNegative(), wetSet: z.boolean().default(false),
+  coating: z.enum(COATINGS, { error: `must be ${COATINGS.join(', ')}` }).optional(),
+  /** A dowel drilled into standing concrete and glued: it wants a special inspection. */
+  drilled: z.boolean({ error: 'must be true or false' }).optional(),
+});
+export type Anchor = z.output<typeof anchorSchema>;
+
+export const EMBED_KINDS = ['electrode', 'waterstop', 'keyway', 'insertPlate', 'weep', 'drain'] as const;
+export const embedSchema = z.object({
+  id: mark(), elementId: mark(), kind: z.enum(EMBED_KINDS, { error: `must be one of ${EMBED_KINDS.join(', ')}` }),
+  atM: nonNegative(), toM: positive().optional(), upM: nonNegative().optional(), label: z.string().max(80).optional(),
+});
+export type Embed = z.output<typeof embedSchema>;
+
+/** A form system as its maker describes it. */
+export const formSystemSchema = z.object({
+  mark: mark(), label: z.string().max(80).optional(), ratingKPa: positive(),
+  panelWidthM: positive(), tiesPerJoint: count().lte(40, 'must be 40 or fewer'), walers: nonNegative().lte(20, 'must be 20 or fewer'),
+  brace: z.object({ spacingM: positive(), attachM: positive(), angleDeg: positive().lt(90, 'must be under 90'), pitchMmPerTurn: positive(), pushOnly: z.boolean({ error: 'must be true or false' }).default(true) }).nullable().default(null),
+});
+export type FormSystem = z.output<typeof formSystemSchema>;
+
+/** Ground round the site: level outside, and how deep frost goes. */
+export const groundSchema = z.object({ gradeM: anyNumber(), frostDepthM: nonNegative() });
+
+/** A change of the plan: which version it made, by whom, what it said, and which elements it bears on. */
+export const planChangeSchema = z.object({ version: count(), at: z.iso.datetime({ offset: true }), by: z.string().min(1).max(80), what: z.string().min(1).max(600), elements: z.array(mark()) });
+export type PlanChange = z.output<typeof planChangeSchema>;

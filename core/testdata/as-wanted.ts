@@ -1,0 +1,15 @@
+import type { CheckPoint } from '../check/points/index.ts';
+import type { ReadingValue } from '../model/events.ts';
+
+/** A reading of a check point exactly as wanted; null for what is looked at. */
+export function asWanted({ wanted: w }: CheckPoint): ReadingValue | null {
+  switch (w.type) {
+    case 'eye': return null;
+    case 'cover': return { type: 'length', mm: w.specifiedMm };
+    case 'size': return { type: 'length', mm: w.wantedMm };
+    case 'count': return { type: 'count', count: w.wanted };
+    case 'bar': return { type: 'bar', bar: w.wanted as Extract<ReadingValue, { type: 'bar' }>['bar'] };
+    case 'spacing': return { type: 'spacing', overMm: w.specifiedMm * w.spaces, spaces: w.spaces };
+    case 'bolts': return { type: 'bolt', there: true, atMm: null };
+  }
+}
