@@ -4,6 +4,7 @@ import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
 import { calculationNamed } from '../core/register.ts';
 import { attempt } from '../core/register/calculation.ts';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../core/rules/catalog.ts';
+import { drawnSchema } from '../core/siteplan/drawn.ts';
 import type { SiteFile } from './site-file.ts';
 
 /** Bodies and answers of the API; the routes parse with these and the page is typed by them. */
@@ -69,6 +70,12 @@ export const putRuleBody = z.object({
   const e: RuleEntry = RULE_CATALOG[b.rule];
   if (b.value !== null && (b.value < e.least || b.value > e.most)) ctx.addIssue({ code: 'custom', path: ['value'], message: `is outside ${e.least} to ${e.most}` });
 });
+/** The drawn plan of a site, over the version that was read. */
+export const putPlanBody = z.object({ version: z.number({ error: 'must be the version you read' }).int(), plan: drawnSchema });
+
+/** A photo as it stands on the server. */
+export interface PhotoAnswer { id: string; width: number; height: number; bytes: number }
+
 export interface SiteVersion { version: number }
 
 export const clockBody = z.object({ advanceMin: z.number({ error: 'must be a number of minutes' }).gt(0, 'must be above 0').lte(60 * 24 * 40, 'must be 40 days or less') });

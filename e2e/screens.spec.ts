@@ -34,7 +34,7 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   await key('1/2').tap();
   await expect(page.locator('[data-reading]')).toContainText('1⁄2');
   await page.locator('.bench').getByRole('button', { name: /^Take/ }).locator('visible=true').tap();
-  await expect(page.getByText('1 of 16 read')).toBeVisible();
+  await expect(page.getByText('1 of 39 read')).toBeVisible();
 });
 
 test('keys walk the stations, do the next line, and keep still while a field has the focus', async ({ page, server }) => {

@@ -2,17 +2,31 @@ import { expect, type Page } from '@playwright/test';
 
 /** The walk through one pour, by the real interface: used in US and in metric. */
 
+/** Looks at every change of type once; answers the presses it took. */
+export async function seeChanges(page: Page): Promise<number> {
+  let presses = 0;
+  while (await page.locator('.next').getByText(/takes over from/).isVisible()) {
+    const sentence = await page.locator('.next p').textContent();
+    await page.locator('[data-next]').click();
+    await page.getByRole('dialog').getByRole('button', { name: /^Seen/ }).click();
+    await expect(page.locator('.next p')).not.toHaveText(sentence ?? '');
+    presses += 2;
+  }
+  return presses;
+}
+
 /** Reads every place of every check, as wanted, with the tape pad and the keys a foreman would press; counts the presses. */
 export async function readEverything(page: Page, good: (what: { wanted: string; title: string }) => string): Promise<{ readings: number; presses: number }> {
   let presses = 0;
   let readings = 0;
   const unread = async () => Number((await page.locator('[data-gate]').getByText(/\d+ readings? to take/).textContent({ timeout: 3000 }).catch(() => '0'))?.match(/\d+/)?.[0] ?? 0);
+  presses += await seeChanges(page);
   // The page goes to the next wanted place by itself; "N" only starts the walk.
   await page.locator('[data-next]').click();
   presses += 1;
   for (let left = await unread(); left > 0; left -= 1) {
     const bench = page.locator('.bench');
-    const chip = bench.locator('.chip[aria-pressed="true"]').first();
+    const chip = bench.getByRole('group', { name: /^Checks of/ }).locator('[aria-pressed="true"]').first();
     const title = (await chip.textContent()) ?? '';
     const at = await bench.locator('[data-place]').getAttribute('data-place');
     const pad = bench.getByLabel('Reading', { exact: true });
@@ -21,7 +35,8 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
     // What only an eye can judge has no wanted figure.
     const wanted = byEye ? '' : ((await bench.locator('dd').first().textContent()) ?? '');
     if (byEye) { await look.click(); presses += 1; }
-    else if (await bench.getByRole('group', { name: 'Bars counted' }).isVisible()) { await bench.getByRole('group', { name: 'Bars counted' }).getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
+    else if (await bench.locator('[data-pad="count"]').isVisible()) { await bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
+    else if (await bench.getByRole('button', { name: 'There', exact: true }).isVisible()) { await bench.getByRole('button', { name: 'There', exact: true }).click(); presses += 1; }
     else if (await bench.getByRole('group', { name: 'Bar size read' }).isVisible()) { await bench.getByRole('group', { name: 'Bar size read' }).getByRole('button', { name: wanted, exact: true }).click(); presses += 1; }
     else { const text = good({ wanted, title }); await pad.fill(text); await pad.press('Enter'); presses += text.length + 1; }
     readings += 1;

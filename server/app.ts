@@ -10,15 +10,17 @@ import type { Config } from './config.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
+import { photoRoutes } from './routes/photo-routes.ts';
 import { siteRoutes } from './routes/site-routes.ts';
 import type { SiteClock } from './standins/clock.ts';
 import type { WeatherService } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
 import type { EventStore } from './store/events.ts';
+import type { PhotoStore } from './store/photos.ts';
 import type { SiteStore } from './store/sites.ts';
 
 export interface AppDeps {
-  config: Config; logger: Logger; accounts: AccountStore; sites: SiteStore; events: EventStore; clock: SiteClock; weather: WeatherService;
+  config: Config; logger: Logger; accounts: AccountStore; sites: SiteStore; events: EventStore; photos: PhotoStore; clock: SiteClock; weather: WeatherService;
   /** Names and PINs that the demo offers at one press; null on one's own data. */
   demoAccounts: (Account & { pin: string })[] | null;
 }
@@ -29,9 +31,11 @@ export function createApp(deps: AppDeps): Express {
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }));
   // Plain http on a site network: no forced upgrade, no HSTS.
-  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: { upgradeInsecureRequests: null, styleSrc: ["'self'", "'unsafe-inline'"] } } }));
+  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: { upgradeInsecureRequests: null, imgSrc: ["'self'", 'data:', 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"] } } }));
   app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
   const api = express.Router();
+  // Photos are bytes, not JSON: their address comes before the parser.
+  api.use(photoRoutes(deps));
   api.use(express.json({ limit: '5mb' }));
   api.get('/health', (_req, res) => { res.json({ status: 'ok', version: deps.config.version }); });
   api.use(sessionRoutes(deps), siteRoutes(deps), logRoutes(deps), unknownRoute);

@@ -9,6 +9,7 @@ import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
 import { openDatabase } from './store/database.ts';
 import { EventStore } from './store/events.ts';
+import { PhotoStore } from './store/photos.ts';
 import { SiteStore } from './store/sites.ts';
 
 const config = readConfig(process.argv.slice(2));
@@ -19,9 +20,10 @@ const clock = await siteClock(db, config.demo ? DEMO_START : null);
 const accounts = new AccountStore(db);
 const sites = new SiteStore(db);
 const events = new EventStore(db, () => clock.now());
+const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
-const server = createApp({ config, logger, accounts, sites, events, clock, weather, demoAccounts: config.demo ? DEMO_ACCOUNTS : null }).listen(config.port, config.host);
+const server = createApp({ config, logger, accounts, sites, events, photos, clock, weather, demoAccounts: config.demo ? DEMO_ACCOUNTS : null }).listen(config.port, config.host);
 
 server.on('listening', () => {
   console.log(`Jactum ${config.demo ? 'demo ' : ''}is at http://${config.host === '0.0.0.0' ? '127.0.0.1' : config.host}:${(server.address() as AddressInfo).port}/`);

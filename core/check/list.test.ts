@@ -19,7 +19,7 @@ const points = checkList(p2);
 const kindsOf = (id: string, list = points) => list.filter((p) => p.elementId === id).map((p) => p.kind);
 const point = (id: string) => { const p = points.find((x) => x.id === id); if (!p) throw new Error(id); return p; };
 let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute = n): LogEvent<K> { n += 1; return { id: `e${String(n).padStart(5, '0')}`, at: new Date(Date.UTC(2026, 8, 23, 6, minute)).toISOString(), actor: 'T. Oakes', kind, body } as unknown as LogEvent<K>; }
+function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute = n): LogEvent<K> { n += 1; return { id: `e${String(n).padStart(5, '0')}`, at: new Date(Date.UTC(2026, 8, 23, 6, minute)).toISOString(), actor: 'T. Oakes', kind, body }; }
 const read = (checkId: string, place: number, value: ReadingValue, minute?: number) => entry('reading', { checkId, place, value }, minute);
 const judged = (log: LogEvent[]) => judgeAll(site, points, replay(log));
 const of = (log: LogEvent[], id: string) => { const p = judged(log).find((x) => x.point.id === id); if (!p) throw new Error(id); return p; };

@@ -8,7 +8,7 @@ export function asWanted({ wanted: w }: CheckPoint): ReadingValue | null {
     case 'cover': return { type: 'length', mm: w.specifiedMm };
     case 'size': return { type: 'length', mm: w.wantedMm };
     case 'count': return { type: 'count', count: w.wanted };
-    case 'bar': return { type: 'bar', bar: w.wanted as Extract<ReadingValue, { type: 'bar' }>['bar'] };
+    case 'bar': return { type: 'bar', bar: w.wanted };
     case 'spacing': return { type: 'spacing', overMm: w.specifiedMm * w.spaces, spaces: w.spaces };
     case 'bolts': return { type: 'bolt', there: true, atMm: null };
   }

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { clockBody, putRuleBody, putSettingsBody, ROLES, siteFileSchema, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
+import { clockBody, putPlanBody, putRuleBody, putSettingsBody, ROLES, siteFileSchema, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
 import { z } from 'zod';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
@@ -35,6 +35,11 @@ export function siteRoutes({ accounts, sites, clock, weather }: AppDeps): Router
   router.put('/sites/:id/rules', foreman, async (req, res) => {
     const { version, rule, value, reason } = parse(putRuleBody, req.body, 'The rule');
     res.json(await sites.changeRule(String(req.params.id), version, { rule, value, by: personOf(req).name, at: clock.now().toISOString(), ...(reason ? { reason } : {}) }));
+  });
+
+  router.put('/sites/:id/plan', foreman, async (req, res) => {
+    const { version, plan } = parse(putPlanBody, req.body, 'The plan');
+    res.json(await sites.changePlan(String(req.params.id), version, plan, { by: personOf(req).name, at: clock.now().toISOString() }));
   });
 
   router.get('/pours', anybody, async (_req, res) => { res.json(await sites.pours()); });

@@ -14,6 +14,7 @@ export interface Tables {
   account: { name: string; role: string; pin_hash: string };
   session: { token_hash: string; account: string; device: string; expires_at: string };
   setting: { name: string; value: string };
+  photo: { id: string; pour_id: string; width: number; height: number; bytes: number; sha256: string; stored_by: string; stored_at: string };
 }
 export type Db = Kysely<Tables>;
 
@@ -32,6 +33,13 @@ const first: Migration = {
   },
 };
 
+const photos: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema.createTable('photo').addColumn('id', 'text', (c) => c.primaryKey()).addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id')).addColumn('width', 'integer', (c) => c.notNull()).addColumn('height', 'integer', (c) => c.notNull()).addColumn('bytes', 'integer', (c) => c.notNull())
+      .addColumn('sha256', 'text', (c) => c.notNull()).addColumn('stored_by', 'text', (c) => c.notNull()).addColumn('stored_at', 'text', (c) => c.notNull()).execute();
+  },
+};
+
 /** Opens the data file, durable before it answers (WAL, synchronous=FULL), and brings its tables up to date. */
 export async function openDatabase(dataDir: string): Promise<{ db: Db; close: () => Promise<void> }> {
   fs.mkdirSync(dataDir, { recursive: true });
@@ -40,7 +48,7 @@ export async function openDatabase(dataDir: string): Promise<{ db: Db; close: ()
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
   const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
-  const { error } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ '001-first': first }) } }).migrateToLatest();
+  const { error } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ '001-first': first, '002-photos': photos }) } }).migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('the data file could not be brought up to date');
   return { db, close: async () => { sqlite.pragma('wal_checkpoint(TRUNCATE)'); await db.destroy(); } };
 }

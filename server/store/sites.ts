@@ -1,14 +1,18 @@
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary, SiteVersion } from '../../contract/index.ts';
 import { siteFileSchema } from '../../contract/index.ts';
-import type { PourDoc, PourSettings } from '../../core/model/pour.ts';
+import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model/pour.ts';
 import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
-import { notFound, ProblemError } from '../problems.ts';
+import { diffText, planDiff } from '../../core/siteplan/changes.ts';
+import { drawnOf, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
+import { notFound, parse, ProblemError } from '../problems.ts';
 import type { Db } from './database.ts';
 
 /** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
 const NO_DUSK_MIN = 24 * 60;
+
+const stale = (yours: number, now: number): ProblemError => new ProblemError(409, 'Changed meanwhile', `Somebody changed this site while you were at it: you had version ${yours}, it is now ${now}. Look at it again.`);
 
 /** Plan records: sites as their files say, and pours with the version that a writer must name. */
 export class SiteStore {
@@ -19,9 +23,11 @@ export class SiteStore {
   async import(file: SiteFile): Promise<{ id: string; pours: { id: string; code: string }[] }> {
     const id = uuid();
     const { pours, ...site } = file;
+    // A file that was changed before it left keeps its count: what was signed on a plan is told from what came after.
+    const version = Math.max(1, ...site.planChanges.map((c) => c.version));
     const rows = pours.map((p) => ({ id: uuid(), site_id: id, version: 1, doc: JSON.stringify(p) }));
     await this.#db.transaction().execute(async (tx) => {
-      await tx.insertInto('site').values({ id, name: file.name, version: 1, doc: JSON.stringify(site) }).execute();
+      await tx.insertInto('site').values({ id, name: file.name, version, doc: JSON.stringify(site) }).execute();
       for (const row of rows) await tx.insertInto('pour').values(row).execute();
     });
     return { id, pours: rows.map((r, i) => ({ id: r.id, code: pours[i]?.code ?? '' })) };
@@ -55,6 +61,33 @@ export class SiteStore {
     return { id, siteId: row.site_id, version: row.version, pour, site: doc, siteVersion: site.version, duskMin };
   }
 
+  /**
+   * Stores another drawing of the site over the version that was read, with the runs of its pours, and writes down what
+   * it changes. Nothing changed: nothing is stored. A stale version gets 409, a drawing that is not whole 400 with the path.
+   */
+  async changePlan(id: string, version: number, plan: Drawn, by: { by: string; at: string }): Promise<SiteVersion> {
+    return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
+      const row = await tx.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+      if (!row) throw notFound(`site ${id}`);
+      if (row.version !== version) throw stale(version, row.version);
+      const pours = (await tx.selectFrom('pour').selectAll().where('site_id', '=', id).orderBy('id').execute()).map((p) => ({ row: p, doc: pourDocSchema.parse(JSON.parse(p.doc)) }));
+      const { pours: _none, ...site } = siteFileSchema.parse({ ...(JSON.parse(row.doc) as SiteFile), pours: [] });
+      const unknown = plan.pours.find((p) => !pours.some((x) => x.doc.code === p.code));
+      if (unknown) throw new ProblemError(400, 'Bad input', `The plan was not stored: this site has no pour ${unknown.code}.`, [{ path: `plan.pours.${plan.pours.indexOf(unknown)}.code`, message: 'is not a pour of this site' }]);
+      const next = pours.map((p) => ({ ...p, doc: { ...p.doc, elements: plan.pours.find((x) => x.code === p.doc.code)?.elements ?? p.doc.elements } })).map((p) => ({ ...p, doc: { ...p.doc, settings: { ...p.doc.settings, startAt: Math.min(p.doc.settings.startAt, p.doc.elements.length - 1) } } }));
+      const diff = planDiff(drawnOf(site, pours.map((p) => p.doc)), { ...plan, pours: drawnOf(site, next.map((p) => p.doc)).pours }, site.units);
+      if (diff.words.length === 0) return { version };
+      const doc = { ...withDrawn(site, plan), planChanges: [...site.planChanges, { version: version + 1, ...by, what: diffText(diff).slice(0, 600), elements: diff.elements }] };
+      parse(siteFileSchema, { ...doc, pours: next.map((p) => p.doc) }, 'The plan');
+      await tx.updateTable('site').set({ version: version + 1, doc: JSON.stringify(doc) }).where('id', '=', id).execute();
+      for (const p of next) {
+        const was = pours.find((x) => x.row.id === p.row.id);
+        if (JSON.stringify(was?.doc) !== JSON.stringify(p.doc)) await tx.updateTable('pour').set({ version: p.row.version + 1, doc: JSON.stringify(p.doc) }).where('id', '=', p.row.id).execute();
+      }
+      return { version: version + 1 };
+    });
+  }
+
   /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
   async changeRule(id: string, version: number, change: RuleChange): Promise<SiteVersion> {
     const row = await this.#db.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
@@ -62,7 +95,7 @@ export class SiteStore {
     const doc = JSON.parse(row.doc) as SiteFile;
     const next = { ...doc, ruleChanges: [...(doc.ruleChanges ?? []), change] };
     const { numUpdatedRows } = await this.#db.updateTable('site').set({ version: version + 1, doc: JSON.stringify(next) }).where('id', '=', id).where('version', '=', version).executeTakeFirst();
-    if (numUpdatedRows === 0n) throw new ProblemError(409, 'Changed meanwhile', `Somebody changed this site while you were at it: you had version ${version}, it is now ${row.version}. Look at it again.`);
+    if (numUpdatedRows === 0n) throw stale(version, row.version);
     return { version: version + 1 };
   }
 

@@ -13,6 +13,7 @@ import { SimulatedWeather } from '../standins/weather.ts';
 import { AccountStore } from '../store/accounts.ts';
 import { openDatabase } from '../store/database.ts';
 import { EventStore } from '../store/events.ts';
+import { PhotoStore } from '../store/photos.ts';
 import { SiteStore } from '../store/sites.ts';
 
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
@@ -23,8 +24,9 @@ export async function testApi({ seed = true } = {}) {
   const accounts = new AccountStore(db);
   const sites = new SiteStore(db);
   const events = new EventStore(db, () => clock.now());
+  const photos = new PhotoStore(db, dataDir);
   if (seed) await seedDemo({ accounts, sites, events });
-  const app = createApp({ config: { ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }), webDir: path.join(dataDir, 'none') }, logger: pino({ level: 'silent' }), accounts, sites, events, clock, weather: new SimulatedWeather(demoWeather()), demoAccounts: DEMO_ACCOUNTS });
+  const app = createApp({ config: { ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }), webDir: path.join(dataDir, 'none') }, logger: pino({ level: 'silent' }), accounts, sites, events, photos, clock, weather: new SimulatedWeather(demoWeather()), demoAccounts: DEMO_ACCOUNTS });
   const as = async (role: 'foreman' | 'crew' | 'inspector' | 'viewer') => {
     const account = DEMO_ACCOUNTS.find((a) => a.role === role);
     const agent = request.agent(app);
@@ -32,7 +34,7 @@ export async function testApi({ seed = true } = {}) {
     return agent;
   };
   const idOf = async (code: string): Promise<string> => ((await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '');
-  return { app, as, idOf, sites, events, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
+  return { app, dataDir, as, idOf, sites, events, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
 }
 
 export const note = (text: string, more: object = {}) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'note', body: { text }, ...more });

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { latest } from '../../core/pourlog/state.ts';
 import { temperatureFigure, textOf, wind } from '../../core/units/index.ts';
+import { usePhotoQueue } from '../photos/Photos.tsx';
 import { T } from '../ui/Text.tsx';
 import { DaySheet } from './DaySheet.tsx';
 import { RulesSheet } from './RulesSheet.tsx';
@@ -49,6 +50,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
     p: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: v.progress.current ? 'stop' : 'start' })); },
     w: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'weather' })); },
     c: () => { void navigate(focusUrl(v.record.id, 'workbench')); },
+    h: () => { void navigate(focusUrl(v.record.id, 'check', { sheet: 'question' })); },
     z: () => { void v.undoLast(); },
     '?': () => { focus.set({ sheet: 'keys' }); },
   }), [navigate, line, v, focus]);
@@ -75,8 +77,10 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
 
 function Unsent() {
   const { log } = usePour();
+  const photos = usePhotoQueue();
   if (log.signedOut) return <Link to="/" className="font-semibold text-rail-ink underline">sign in to send {log.unsent}</Link>;
-  return <span data-unsent={log.unsent}>{log.unsent ? `${log.unsent} not sent yet` : 'all sent'}</span>;
+  const unsent = log.unsent + photos.unsent;
+  return <span data-unsent={unsent}>{unsent ? `${unsent} not sent yet` : 'all sent'}</span>;
 }
 
 const clockOf = (ms: number, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms);

@@ -1,4 +1,6 @@
 import type { PointState } from '../../core/check/judge.ts';
+import { typeChanges } from '../../core/check/points/index.ts';
+import { nextStop } from '../../core/check/walk.ts';
 import { wantedText } from '../../core/check/words.ts';
 import { speaksAgainst } from '../../core/pourlog/loads.ts';
 import { clockText, lengthText, strength, temperatureFigure, textOf, volume } from '../../core/units/index.ts';
@@ -7,20 +9,6 @@ import { momentText, type Stage } from './stages.ts';
 
 /** One sentence: the next most useful act, and where its button goes. */
 export interface NextLine { sentence: string; label: string; stage: Stage; focus: Record<string, string | number | null> }
-
-export interface NextPlace { point: PointState; place: number }
-/** The next place to read: what failed and was fixed, then what is unread, along the walk from the check in hand. */
-export function nextPlace(v: PourView, from: string | null): NextPlace | null {
-  const again = v.points.find((p) => p.places.some((x) => x.verdict === 'out' && x.fix));
-  if (again) return { point: again, place: again.places.findIndex((x) => x.verdict === 'out' && x.fix) };
-  const start = Math.max(0, v.points.findIndex((p) => p.point.id === from));
-  const walk = [...v.points.slice(start), ...v.points.slice(0, start)];
-  for (const point of walk) {
-    const place = point.places.findIndex((x) => x.verdict === 'unread');
-    if (place >= 0) return { point, place };
-  }
-  return null;
-}
 
 const at = (p: PointState, place: number) => ({ run: p.point.elementId, check: p.point.id, place });
 
@@ -32,16 +20,18 @@ function checkLine(v: PourView): NextLine | null {
     const what = `${out.point.elementId} ${out.point.title.toLowerCase()} is out. `;
     return { sentence: state?.fix ? `${what}Fixed: ${state.fix.body.what}. Read again.` : `${what}${out.point.advice}`, label: state?.fix ? 'Read again' : 'Fix', stage: 'check', focus: at(out, i) };
   }
-  const question = v.gate.rows.find((r) => r.kind === 'question');
-  const next = nextPlace(v, null);
+  const change = typeChanges(v.record.site, v.record.pour.elements).find((c) => v.gate.rows.some((r) => r.kind === 'change' && r.ref === c.id));
+  if (change) return { sentence: `${change.toType} takes over from ${change.fromType} at ${change.nodeId}: ${change.words[0] ?? ''}. Look at it once.`, label: 'Look', stage: 'check', focus: { sheet: `change:${change.id}` } };
+  const next = nextStop(v.points, v.walk, null);
   if (next) {
-    const left = next.point.wanted - next.point.read;
     const { point } = next.point;
-    return { sentence: `${v.elementName(point.elementId)}, ${point.title.toLowerCase()}: ${left} to read${point.wanted.type === 'eye' ? '' : `, ${wantedText(point.wanted, v.units)} wanted`}. ${v.gate.counts.unread} left in all.`, label: point.wanted.type === 'eye' ? 'Look' : 'Read', stage: 'check', focus: at(next.point, next.place) };
+    const left = next.point.wanted - next.point.read;
+    return { sentence: `${v.elementName(point.elementId)}, ${point.title.toLowerCase()}: ${left} to read${point.wanted.type === 'eye' || point.wanted.type === 'bolts' ? '' : `, ${wantedText(point.wanted, v.units)} wanted`}. ${v.gate.counts.unread} left in all.`, label: point.wanted.type === 'eye' ? 'Look' : 'Read', stage: 'check', focus: at(next.point, next.place) };
   }
+  const question = v.gate.rows.find((r) => r.kind === 'question');
   if (question) return { sentence: 'A question holds the pour. Get it answered.', label: 'Answer', stage: 'check', focus: { sheet: `answer:${question.ref}` } };
   const sign = v.gate.signs.find((s) => s.state !== 'passed');
-  if (sign) return { sentence: sign.hold === 'own' ? 'Everything is read. Sign your own check.' : `Own check is signed. The inspector passes or rejects it${sign.state === 'rejected' ? ` again: ${sign.reason ?? ''}` : ''}.`, label: sign.hold === 'own' ? 'Sign' : 'Hand over', stage: 'check', focus: { sheet: `sign:${sign.hold}` } };
+  if (sign) return { sentence: sign.hold === 'own' ? `Everything is read${sign.state === 'reopened' ? ', and the plan has changed since you signed' : ''}. Sign your own check.` : `${sign.hold === 'dowels' ? 'The special inspector looks at the drilled dowels' : 'The inspector passes or rejects it'}${sign.state === 'rejected' ? ` again: ${sign.reason ?? ''}` : ''}.`, label: sign.hold === 'own' ? 'Sign' : 'Hand over', stage: 'check', focus: { sheet: `sign:${sign.hold}` } };
   return null;
 }
 

@@ -5,7 +5,8 @@ import useSWR from 'swr';
 import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
-import { checkList, withAdded } from '../../core/check/points/index.ts';
+import { checkList, WHOLE_POUR, withAdded } from '../../core/check/points/index.ts';
+import type { Walk } from '../../core/check/walk.ts';
 import { curingOf, type Curing } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
 import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
@@ -22,6 +23,7 @@ import { siteNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
 import type { OddsWorker } from '../workers/odds.worker.ts';
 import { useSession } from './session.tsx';
+import { useWalk } from './walk.ts';
 
 /** Everything the stages draw, worked out once from plan and log by the core. */
 export interface PourView {
@@ -38,6 +40,8 @@ export interface PourView {
   saveSettings: (change: Partial<PourSettings>) => Promise<void>;
   /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
   saveRule: (rule: RuleId, value: number | null, reason: string) => Promise<boolean>;
+  /** Which way round the checks are walked on this device. */
+  walk: Walk;
   clock: ReturnType<typeof useSiteClock>;
   elementName: (id: string) => string;
 }
@@ -60,6 +64,7 @@ function useOdds(record: PourAnswer | undefined, mix: Mix | undefined, plant: Pl
 export function PourProvider({ pourId, children }: { pourId: string; children: ReactNode }) {
   const { account } = useSession();
   const clock = useSiteClock();
+  const walk = useWalk();
   const { data: record, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
   const store = useMemo(() => logStore(pourId), [pourId]);
   const log = useSyncExternalStore(store.subscribe, store.snapshot);
@@ -115,10 +120,10 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     return {
       record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
       curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
-      write, undoLast, saveSettings, saveRule, clock,
-      elementName: (id) => record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
+      write, undoLast, saveSettings, saveRule, walk, clock,
+      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
     };
-  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, mutate]);
+  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
 
   if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
   return <Context value={view}>{children}</Context>;

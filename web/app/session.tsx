@@ -5,7 +5,7 @@ import { getJson, sendJson } from '../sync/api.ts';
 import { forgetLogs } from '../sync/local-db.ts';
 import { SignIn } from './SignIn.tsx';
 
-interface Session { account: Account; signOut: () => Promise<void> }
+interface Session { account: Account; /** The demo: stand-ins answer for devices. */ demo: boolean; signOut: () => Promise<void> }
 const Context = createContext<Session | null>(null);
 
 /** Who is signed in; the sign-in screen until somebody is. */
@@ -19,7 +19,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
     if ('caches' in window) await caches.delete('api');
     await mutate(answer, { revalidate: false });
   };
-  return <Context value={{ account: data.account, signOut }}>{children}</Context>;
+  return <Context value={{ account: data.account, demo: data.demo !== null, signOut }}>{children}</Context>;
 }
 
 export function useSession(): Session {

@@ -26,7 +26,7 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
     case 'setout': {
       const runs = v.record.pour.elements.length;
       const open = gate.rows.filter((r) => r.kind === 'question').length;
-      return { text: `${runs} ${runs === 1 ? 'run' : 'runs'}${open ? `, ${open} question${open > 1 ? 's' : ''}` : ''}`, done: open ? 0.8 : 1 };
+      return { text: open ? `${open} question${open > 1 ? 's' : ''} open` : `${runs} ${runs === 1 ? 'run' : 'runs'}`, done: open ? 0.8 : 1 };
     }
     case 'check': return { text: `${gate.read} of ${gate.wanted} read`, done: gate.wanted ? gate.read / gate.wanted : 0 };
     case 'plan': return { text: `${textOf(volume(plan.orderedM3, v.units, 1))}, ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`, done: v.record.pour.settings.orderM3 === null ? 0.6 : 1 };

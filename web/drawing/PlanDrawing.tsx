@@ -7,12 +7,14 @@ import { Dimension } from './Dimension.tsx';
 
 export interface PlanScale { x: (m: number) => number; y: (m: number) => number; pxPerM: number }
 /** A run as it lies on the paper: its two ends in pixels, and the unit vectors along it and to its outside (right). */
-export interface RunOnPaper { id: string; a: [number, number]; b: [number, number]; along: [number, number]; out: [number, number]; lengthPx: number; halfWidthPx: number }
+export interface RunOnPaper { id: string; lengthM: number; a: [number, number]; b: [number, number]; along: [number, number]; out: [number, number]; lengthPx: number; halfWidthPx: number }
 
 interface Props {
   site: SitePlan; elements: string[]; width: number; height: number; selected: string | null; onSelect: (id: string) => void;
   /** Drawn over the plan: marks at their places. */
   overlay?: (scale: PlanScale, runs: RunOnPaper[]) => ReactNode;
+  /** Room round the pour in metres, at its scale: for faces that lie down beside it. */
+  marginM?: number;
   pad?: number; labels?: boolean; dimensions?: boolean; flags?: boolean;
 }
 
@@ -29,11 +31,12 @@ function typeChanges(site: SitePlan, elements: string[]): { nodeId: string; text
 }
 
 /** The pour in plan, to scale: its own elements strong, what stands beside them faint, types and dimensions marked. */
-export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, pad = 64, labels = true, dimensions = true, flags = true }: Props) {
+export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, marginM = 0, pad = 64, labels = true, dimensions = true, flags = true }: Props) {
   const outlines = useMemo(() => outlinesOf(site), [site]);
   const own = outlines.filter((o) => elements.includes(o.id));
-  const [x0 = 0, x1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.x)));
-  const [y0 = 0, y1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.y)));
+  const [ex0 = 0, ex1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.x)));
+  const [ey0 = 0, ey1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.y)));
+  const [x0, x1, y0, y1] = [ex0 - marginM, ex1 + marginM, ey0 - marginM, ey1 + marginM];
   const pxPerM = Math.max(0.1, Math.min((width - 2 * pad) / Math.max(0.1, x1 - x0), (height - 2 * pad) / Math.max(0.1, y1 - y0)));
   const left = (width - (x1 - x0) * pxPerM) / 2;
   const top = (height - (y1 - y0) * pxPerM) / 2;
@@ -48,7 +51,7 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
     const lengthPx = Math.hypot(pb[0] - pa[0], pb[1] - pa[1]) || 1;
     const along: [number, number] = [(pb[0] - pa[0]) / lengthPx, (pb[1] - pa[1]) / lengthPx];
     const widthM = site.wallTypes.find((t) => t.mark === r.type)?.thicknessM ?? site.footingTypes.find((t) => t.mark === r.type)?.widthM ?? 0;
-    return [{ id: r.id, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * pxPerM) / 2 }];
+    return [{ id: r.id, lengthM: lengthPx / scale.pxPerM, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * pxPerM) / 2 }];
   });
   // Dimensions stand outside whichever side of the plan is nearer the edge.
   const nx = extent(site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [nodes.get(r.from)?.xM ?? 0, nodes.get(r.to)?.xM ?? 0]));

@@ -6,7 +6,10 @@ import type { LogEvent } from '../../core/model/events.ts';
 export interface OutboxRow { id: string; pourId: string; order: number; event: LogEvent; }
 /** An entry the server would not take, kept until somebody has seen why. */
 export interface RefusedRow { id: string; pourId: string; event: LogEvent; reason: string }
+/** A picture not sent yet, with why the server would not take it when it would not. */
+export interface PhotoRow { id: string; pourId: string; blob: Blob; keepPosition: boolean; order: number; refused: string | null }
 interface Schema extends DBSchema {
+  photos: { key: string; value: PhotoRow; indexes: { pour: string } };
   log: { key: [string, number]; value: StoredEvent };
   outbox: { key: string; value: OutboxRow; indexes: { pour: string } };
   refused: { key: string; value: RefusedRow; indexes: { pour: string } };
@@ -14,8 +17,10 @@ interface Schema extends DBSchema {
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
 export const localDb = (): Promise<IDBPDatabase<Schema>> => {
-  opened ??= openDB<Schema>('jactum', 1, {
-    upgrade(db) {
+  opened ??= openDB<Schema>('jactum', 2, {
+    upgrade(db, from) {
+      if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('pour', 'pourId');
+      if (from >= 1) return;
       db.createObjectStore('log', { keyPath: ['pourId', 'seq'] });
       db.createObjectStore('outbox', { keyPath: 'id' }).createIndex('pour', 'pourId');
       db.createObjectStore('refused', { keyPath: 'id' }).createIndex('pour', 'pourId');

@@ -34,7 +34,7 @@ function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext):
   const type = site.wallTypes.find((t) => t.mark === wall?.type);
   if (!wall || !type) return [];
   return [
-    { kind: 'verts', title: `Uprights for ${wall.id}`, trade: 'steel', wanted: { type: 'spacing', specifiedMm: type.vertical.spacingM * 1000, toleranceMm: r.spacingToleranceMm, spaces: 6 }, places: spread(lengthM, 1), source: `${type.drawing ?? 'schedule'}, ${type.mark}`, toleranceSource: r.spacingSource, advice: 'Shift the uprights before the pour; they cannot be moved after.' },
+    { kind: 'verts', title: `Spacing of uprights for ${wall.id}`, trade: 'steel', wanted: { type: 'spacing', specifiedMm: type.vertical.spacingM * 1000, toleranceMm: r.spacingToleranceMm, spaces: 6 }, places: spread(lengthM, 1), source: `${type.drawing ?? 'schedule'}, ${type.mark}`, toleranceSource: r.spacingSource, advice: 'Shift the uprights before the pour; they cannot be moved after.' },
     look('verts-capped', 'Uprights plumb, tied and capped', 'steel', 'Upright, tied so that they stay, hooks the right way, every one capped.'),
   ];
 }

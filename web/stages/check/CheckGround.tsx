@@ -1,85 +1,103 @@
-import type { Verdict } from '../../../core/check/judge.ts';
+import { useMemo } from 'react';
+import type { PointState, Verdict } from '../../../core/check/judge.ts';
+import { formSystemOf, WHOLE_POUR, typeChanges } from '../../../core/check/points/index.ts';
 import { VERDICT_WORD, Mark, MarkAt } from '../../ui/Mark.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useWide } from '../../app/useWide.ts';
-import { PlanDrawing, type RunOnPaper } from '../../drawing/PlanDrawing.tsx';
+import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
+import { FACE_GAP_PX, flagText, LaidFaces } from '../../drawing/LaidFaces.tsx';
+import { PlanDrawing, type PlanScale, type RunOnPaper } from '../../drawing/PlanDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
+import type { WallMark } from '../../drawing/ElevationDrawing.tsx';
 import { GatePanel } from './GatePanel.tsx';
+import { Leaders } from './Leaders.tsx';
+import { RunBeads } from './RunBeads.tsx';
+import { roundValue, useTaking } from './useTaking.ts';
 
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
-const BEAD = 21;
 
-/** The plan with a mark for every check of every run, and the gate where there is room inside the ring. */
+/** The pour with a mark for every check: walls laid down round their plan, footings in plan, a single run on a phone. */
 export function CheckGround() {
   const v = usePour();
   const { run, check, place, set } = useFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
-  const selected = run ?? v.record.pour.elements[0] ?? null;
+  const { site, pour } = v.record;
+  const selected = run ?? v.points.find((p) => p.point.id === check)?.point.elementId ?? pour.elements[0] ?? null;
+  const walls = useMemo(() => site.runs.filter((r) => pour.elements.includes(r.id)), [site, pour]);
   const ring = v.plan.route.closed && wide;
-  const planHeight = ring || !wide ? box.height : box.height * 0.52;
+  const laid = ring && walls.every((r) => r.kind === 'wall');
   const current = v.points.find((p) => p.point.id === check && p.point.elementId === selected);
-  const beads = (r: RunOnPaper) => {
-    const own = v.points.filter((p) => p.point.elementId === r.id);
-    const off = r.halfWidthPx + 18;
-    const at = (share: number, out: number): [number, number] => [r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * out, r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * out];
-    const worst = (['out', 'held', 'unread', 'tight', 'good', 'waived'] as Verdict[]).find((x) => own.some((p) => p.verdict === x)) ?? 'unread';
-    if (own.length * BEAD > r.lengthPx * 0.96) { const [x, y] = at(0.5, 0); return <MarkAt key={r.id} verdict={worst} x={x} y={y} size={18} />; }
-    const start = 0.5 - ((own.length - 1) * BEAD) / 2 / r.lengthPx;
-    return (
-      <g key={r.id}>
-        {own.map((p, i) => {
-          const [x, y] = at(start + (i * BEAD) / r.lengthPx, off);
-          const on = p.point.id === check;
-          return (
-            <g key={p.point.id} role="button" tabIndex={-1} aria-label={`${r.id} ${p.point.title}: ${VERDICT_WORD[p.verdict]}`} onClick={() => { set({ run: r.id, check: p.point.id, place: 0 }); }}>
-              <circle cx={x} cy={y} r={BEAD / 2} fill="transparent" />{on && <circle cx={x} cy={y} r="12.5" fill="none" stroke="var(--ink)" strokeWidth="2.5" />}<MarkAt verdict={p.verdict} x={x} y={y} size={16} />
-            </g>
-          );
-        })}
-      </g>
-    );
-  };
-  const spots = (runs: RunOnPaper[]) => {
-    const r = runs.find((x) => x.id === selected);
-    if (!r || !current) return null;
-    return current.point.places.map((pl, i) => {
-      if (pl.atM === null) return null;
-      const lengthM = v.plan.route.takeoff.elements.find((e) => e.id === r.id)?.lengthM ?? 1;
-      const share = pl.atM / lengthM;
-      const across = pl.across === 'left' ? -0.55 : pl.across === 'right' ? 0.55 : 0;
-      const x = r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * r.halfWidthPx * across;
-      const y = r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * r.halfWidthPx * across;
-      const state = current.places[i];
-      return <g key={i} role="button" tabIndex={-1} aria-label={`Place ${i + 1}`} onClick={() => { set({ place: i }); }}><circle cx={x} cy={y} r="13" fill="var(--ground)" stroke="var(--ink)" strokeWidth={i === place ? 2.5 : 0.75} /><MarkAt verdict={state?.verdict ?? 'unread'} x={x} y={y} size={18} /></g>;
-    });
-  };
+  const pick = (p: PointState, i: number) => { set({ run: p.point.elementId, check: p.point.id, place: i }); };
+  const choose = (id: string) => { set({ run: id, check: null, place: 0 }); };
+  if (!wide) return <div ref={boxRef} className="relative h-full"><Band elementId={selected ?? ''} state={current} place={place} width={box.width} height={box.height} onPick={pick} /></div>;
+  const planHeight = ring ? box.height : box.height * 0.5;
+  const heightM = laid ? Math.max(...walls.map((r) => (r.topM ?? r.bottomM) - r.bottomM)) : 0;
+  const overlay = (scale: PlanScale, runs: RunOnPaper[]) => (
+    <>
+      {laid ? <LaidFaces site={site} runs={runs} pxPerM={scale.pxPerM} points={v.points} selected={selected} check={check} place={place} onRun={choose} onPick={pick} />
+        : runs.map((r) => <RunBeads key={r.id} r={r} own={v.points.filter((p) => p.point.elementId === r.id)} check={check} onPick={pick} />)}
+      {!laid && current && <Spots state={current} r={runs.find((x) => x.id === selected)} place={place} onPick={(i) => { set({ place: i }); }} />}
+      {ring && <RingGate runs={runs} laid={laid} />}
+    </>
+  );
   return (
     <div ref={boxRef} className="relative h-full">
       <div className="absolute inset-x-0 top-0" style={{ height: planHeight }}>
-        <PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={(id) => { set({ run: id, check: null, place: 0 }); }} pad={wide ? 52 : 30} labels={wide && !ring} dimensions={false} flags={wide}
-          overlay={(_, runs) => <>{wide && runs.map(beads)}{ring && runs.map((r) => <RingName key={r.id} r={r} />)}{spots(runs)}{ring && <RingGate runs={runs} />}</>} />
+        <PlanDrawing site={site} elements={pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={choose} pad={laid ? 20 + FACE_GAP_PX : 52} marginM={laid ? heightM : 0} labels={!ring} dimensions={false} flags={!laid} overlay={overlay} />
       </div>
-      {wide && !ring && <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>}
-      {wide && <ul className="absolute left-3 top-3 flex gap-3 text-[14px] leading-[18px]">{ORDER.filter((x) => v.gate.counts[x] > 0).map((x) => <li key={x} className="flex items-center gap-1"><Mark verdict={x} size={14} />{VERDICT_WORD[x]} <b className="tnum">{v.gate.counts[x]}</b></li>)}</ul>}
+      {!ring && <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>}
+      {laid && <Leaders />}
+      <ul className="absolute left-3 top-2 flex flex-col gap-x-3 text-[14px] leading-[18px]">{ORDER.filter((x) => v.gate.counts[x] > 0).map((x) => <li key={x} className="flex items-center gap-1.5"><Mark verdict={x} size={14} /><span className="w-[50px]">{VERDICT_WORD[x]}</span><b className="tnum">{v.gate.counts[x]}</b></li>)}</ul>
     </div>
   );
 }
 
-function RingName({ r }: { r: RunOnPaper }) {
-  const x = r.a[0] + r.along[0] * r.lengthPx * 0.06 + r.out[0] * (r.halfWidthPx + 18);
-  const y = r.a[1] + r.along[1] * r.lengthPx * 0.06 + r.out[1] * (r.halfWidthPx + 18) + 7;
-  return <text x={x} y={y} textAnchor="middle" className="a halo" fontSize="20">{r.id}</text>;
+/** The run in hand alone, unrolled, with the check in hand on it: all there is room for on a phone. */
+function Band({ elementId, state, place, width, height, onPick }: { elementId: string; state: PointState | undefined; place: number; width: number; height: number; onPick: (p: PointState, place: number) => void }) {
+  const v = usePour();
+  const spec = v.record.site.runs.find((r) => r.id === elementId);
+  const flags = typeChanges(v.record.site, v.record.pour.elements).filter((c) => c.fromRun === elementId).map((c) => ({ at: c.nodeId === spec?.from ? ('from' as const) : ('to' as const), text: flagText(c) }));
+  if (elementId === WHOLE_POUR) return <PlanDrawing site={v.record.site} elements={v.record.pour.elements} width={width} height={height} selected={null} onSelect={() => undefined} pad={18} labels={false} dimensions={false} flags={false} />;
+  const marks = state ? state.places.map((p, i) => ({ key: String(i), atM: state.point.places[i]?.atM ?? null, upM: state.point.places[i]?.upM ?? 0, verdict: p.verdict, label: state.point.places[i]?.label ?? `Place ${i + 1}`, chosen: i === place })).flatMap((m) => (m.atM === null ? [] : [{ ...m, atM: m.atM }])) : [];
+  return state ? <BandOf state={state} place={place} flags={flags} marks={marks} width={width} height={height - 10} onPick={onPick} /> : <ElementDrawing site={v.record.site} elementId={elementId} width={width} height={height - 10} marks={[]} flags={flags} />;
 }
 
-/** The gate stands in the hollow of the ring, where the foreman looks from every side; flags keep the right edge. */
-function RingGate({ runs }: { runs: RunOnPaper[] }) {
+/** The same with a check in hand: in a round, a press on an unread mark takes it as it should be. */
+function BandOf({ state, place, flags, marks, width, height, onPick }: { state: PointState; place: number; flags: { at: 'from' | 'to'; text: string }[]; marks: WallMark[]; width: number; height: number; onPick: (p: PointState, place: number) => void }) {
+  const v = usePour();
+  const { take } = useTaking(state, place);
+  const { point } = state;
+  const press = (i: number) => {
+    const value = state.places[i]?.verdict === 'unread' && point.round ? roundValue(point) : null;
+    if (value) void take(value, i); else onPick(state, i);
+  };
+  return <ElementDrawing site={v.record.site} elementId={point.elementId} width={width} height={height} marks={marks} markSize={point.round ? 20 : 22} flags={flags} bars={point.round !== 'forms'} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined} onPick={(k) => { press(Number(k)); }} />;
+}
+
+/** Places of the check in hand on a footing in plan. */
+function Spots({ state, r, place, onPick }: { state: PointState; r: RunOnPaper | undefined; place: number; onPick: (i: number) => void }) {
+  if (!r) return null;
+  return (
+    <>{state.point.places.map((pl, i) => {
+      if (pl.atM === null) return null;
+      const share = pl.atM / r.lengthM;
+      const across = pl.across === 'left' ? -0.55 : pl.across === 'right' ? 0.55 : 0;
+      const x = r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * r.halfWidthPx * across;
+      const y = r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * r.halfWidthPx * across;
+      return <g key={i} role="button" tabIndex={-1} aria-label={`Place ${i + 1}`} onClick={() => { onPick(i); }}><circle cx={x} cy={y} r="13" fill="var(--ground)" stroke="var(--ink)" strokeWidth={i === place ? 2.5 : 0.75} /><MarkAt verdict={state.places[i]?.verdict ?? 'unread'} x={x} y={y} size={18} /></g>;
+    })}</>
+  );
+}
+
+/** The gate stands in the hollow of the ring, where the foreman looks from every side. */
+function RingGate({ runs, laid }: { runs: RunOnPaper[]; laid: boolean }) {
   const xs = runs.flatMap((r) => [r.a[0], r.b[0]]);
   const ys = runs.flatMap((r) => [r.a[1], r.b[1]]);
-  const inset = Math.max(...runs.map((r) => r.halfWidthPx)) + 16;
-  const [x, y] = [Math.min(...xs) + inset + 24, Math.min(...ys) + inset];
-  const width = Math.max(...xs) - x - inset - 112;
-  const height = Math.max(...ys) - y - inset;
-  return width > 120 && height > 80 ? <foreignObject x={x} y={y} width={width} height={height}><div className="h-full overflow-auto"><GatePanel /></div></foreignObject> : null;
+  const inset = Math.max(...runs.map((r) => r.halfWidthPx)) + (laid ? 26 : 32);
+  const [x, y] = [Math.min(...xs) + inset, Math.min(...ys) + (laid ? inset - 12 : inset)];
+  const width = Math.max(...xs) - x - inset - (laid ? 0 : 60);
+  const height = Math.max(...ys) - y - inset + 12;
+  return width > 120 && height > 80 ? <foreignObject x={x} y={y} width={width} height={height}><div className="h-full"><GatePanel /></div></foreignObject> : null;
 }

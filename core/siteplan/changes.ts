@@ -1,0 +1,66 @@
+import type { UnitSystem } from '../units/measure.ts';
+import { distanceText, level, textOf } from '../units/format.ts';
+import type { Drawn } from './drawn.ts';
+import { lengthOf } from './geometry.ts';
+
+/** What one plan changes of another: in words, and which runs, pads and piers it bears on. */
+export interface PlanDiff { words: string[]; elements: string[] }
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+const byId = <T extends { id: string }>(list: T[]): Map<string, T> => new Map(list.map((x) => [x.id, x]));
+
+function runWords(before: Drawn, after: Drawn, id: string, units: UnitSystem): string[] {
+  const [a, b] = [before.runs.find((r) => r.id === id), after.runs.find((r) => r.id === id)];
+  if (!a || !b) return [];
+  const [la, lb] = [lengthOf(before, a), lengthOf(after, b)];
+  const ends = (plan: Drawn, r: typeof a) => [r.from, r.to].map((n) => plan.nodes.find((x) => x.id === n));
+  const out: string[] = [];
+  if (a.type !== b.type) out.push(`${id} is now ${b.type}`);
+  if (Math.abs(la - lb) > 5e-5) out.push(`${id} is now ${distanceText(lb, units)} long`);
+  else if (!same(ends(before, a).map((n) => n && [n.xM, n.yM]), ends(after, b).map((n) => n && [n.xM, n.yM])) || a.offsetM !== b.offsetM) out.push(`${id} moved`);
+  if (a.bottomM !== b.bottomM) out.push(`${id} bottom at ${textOf(level(b.bottomM, units))}`);
+  if (a.topM !== b.topM) out.push(`${id} top at ${b.topM === undefined ? 'its depth' : textOf(level(b.topM, units))}`);
+  if (!same(a.openings, b.openings)) out.push(`openings of ${id}`);
+  if (!same(a.step, b.step)) out.push(`step of ${id}`);
+  return out;
+}
+
+/** What `after` changes of `before`. A changed type bears on every run that has it. */
+export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDiff {
+  const words: string[] = [];
+  const elements = new Set<string>();
+  const touch = (id: string, said: string[]) => { if (said.length) { elements.add(id); words.push(...said); } };
+  for (const list of ['runs', 'pads', 'piers'] as const) {
+    const [a, b] = [byId(before[list] as { id: string }[]), byId(after[list] as { id: string }[])];
+    for (const id of b.keys()) if (!a.has(id)) touch(id, [`${id} added`]);
+    for (const id of a.keys()) if (!b.has(id)) touch(id, [`${id} removed`]);
+    for (const [id, x] of a) if (b.has(id)) { if (list === 'runs') touch(id, runWords(before, after, id, units)); else if (!same(x, b.get(id))) touch(id, [`${id} changed`]); }
+    // What people call a run bears on nothing.
+    for (const [id, x] of a) { const y = b.get(id); if (y && !same((x as { label?: string }).label, (y as { label?: string }).label)) words.push(`${id} is called ${(y as { label?: string }).label ?? 'by its name'}`); }
+  }
+  for (const list of ['footingTypes', 'wallTypes'] as const) {
+    for (const t of after[list]) {
+      const old = before[list].find((x) => x.mark === t.mark);
+      if (!old) { words.push(`type ${t.mark} added`); continue; }
+      if (same(old, t)) continue;
+      words.push(`type ${t.mark} changed`);
+      for (const r of after.runs) if (r.type === t.mark) elements.add(r.id);
+    }
+    for (const t of before[list]) if (!after[list].some((x) => x.mark === t.mark)) words.push(`type ${t.mark} removed`);
+  }
+  for (const [list, name] of [['anchors', 'anchors'], ['embeds', 'embeds'], ['plates', 'plates']] as const) {
+    const of = (plan: Drawn) => { const map = new Map<string, unknown[]>(); for (const o of plan[list]) map.set(o.elementId, [...(map.get(o.elementId) ?? []), o]); return map; };
+    const [a, b] = [of(before), of(after)];
+    for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && (after.runs.some((r) => r.id === id) || after.pads.some((p) => p.id === id))) touch(id, [`${name} of ${id}`]);
+  }
+  if (!same(before.formSystems, after.formSystems)) { words.push('form systems'); for (const r of after.runs) if (r.kind === 'wall') elements.add(r.id); }
+  if (!same(before.ground, after.ground)) words.push('ground levels');
+  if (!same(before.benchmark, after.benchmark)) words.push('benchmark');
+  if (!same(before.points, after.points)) words.push('set-out points');
+  if (!same(before.pours, after.pours)) words.push('what belongs to which pour');
+  if (words.length === 0 && !same(before, after)) words.push('the drawing');
+  return { words, elements: [...elements] };
+}
+
+/** The words of a change, short enough to stand in a line. */
+export const diffText = ({ words }: PlanDiff): string => (words.length <= 4 ? words.join(', ') : `${words.slice(0, 3).join(', ')} and ${words.length - 3} more`);

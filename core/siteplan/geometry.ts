@@ -1,0 +1,26 @@
+import type { Run } from '../model/site.ts';
+import type { Drawn } from './drawn.ts';
+
+export interface Spot { xM: number; yM: number }
+type Nodes = Pick<Drawn, 'nodes'>;
+
+export const nodeOf = (plan: Nodes, id: string): (Spot & { id: string }) | undefined => plan.nodes.find((n) => n.id === id);
+
+/** Both ends of a run; null when a node is missing. */
+export function endsOf(plan: Nodes, run: Pick<Run, 'from' | 'to'>): [Spot, Spot] | null {
+  const [a, b] = [nodeOf(plan, run.from), nodeOf(plan, run.to)];
+  return a && b ? [a, b] : null;
+}
+export function lengthOf(plan: Nodes, run: Pick<Run, 'from' | 'to'>): number {
+  const ends = endsOf(plan, run);
+  return ends ? Math.hypot(ends[1].xM - ends[0].xM, ends[1].yM - ends[0].yM) : 0;
+}
+/** Direction from first node to second, degrees from east, counter-clockwise, 0 up to 360. */
+export function angleOf(plan: Nodes, run: Pick<Run, 'from' | 'to'>): number {
+  const ends = endsOf(plan, run);
+  if (!ends) return 0;
+  const deg = (Math.atan2(ends[1].yM - ends[0].yM, ends[1].xM - ends[0].xM) * 180) / Math.PI;
+  return (deg + 360) % 360;
+}
+/** Plans are kept to a tenth of a millimetre: finer than any tape, coarser than rounding errors. */
+export const roundM = (m: number): number => Math.round(m * 10_000) / 10_000;

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import type { Wanted } from '../../../core/check/points/index.ts';
+import { BAR_NAMES } from '../../../core/steel/bars.ts';
+import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import { TapePad } from '../../tape/TapePad.tsx';
+import { T } from '../../ui/Text.tsx';
+
+/** What is counted: the wanted number and its neighbours, one press each. */
+export function CountPad({ wanted, unit, onTake }: { wanted: number; unit: string; onTake: (n: number) => void }) {
+  const list = [...new Set([Math.max(0, wanted - 2), Math.max(0, wanted - 1), wanted, wanted + 1, wanted + 2])];
+  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={() => { onTake(n); }}>{n}</button>)}</div>;
+}
+
+export function BarPad({ wanted, onTake }: { wanted: string; onTake: (bar: (typeof BAR_NAMES)[number]) => void }) {
+  const family = BAR_NAMES.filter((b) => (wanted.startsWith('#') ? b.startsWith('#') : wanted.endsWith('mm') ? b.endsWith('mm') : b.endsWith('M')));
+  const i = family.findIndex((b) => b === wanted);
+  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} type="button" className="key fn min-h-[64px]!" onClick={() => { onTake(b); }}>{barText(b)}</button>)}</div>;
+}
+
+/** Spacing is read over a counted number of spaces: one long tape, not many short ones. */
+export function SpacingPad({ w, units, onTyping, onTake }: { w: Extract<Wanted, { type: 'spacing' }>; units: UnitSystem; onTyping: (overMm: number | null, spaces: number) => void; onTake: (overMm: number, spaces: number) => void }) {
+  const [spaces, setSpaces] = useState(w.spaces);
+  const set = (n: number) => { setSpaces(n); onTyping(null, n); };
+  return (
+    <>
+      <div className="flex items-center gap-2"><span className="text-ink2">Tape over</span><button type="button" className="chip" aria-label="One space fewer" disabled={spaces <= 1} onClick={() => { set(spaces - 1); }}>−</button><b className="tnum" data-spaces>{spaces} {spaces === 1 ? 'space' : 'spaces'}</b><button type="button" className="chip" aria-label="One space more" disabled={spaces >= 40} onClick={() => { set(spaces + 1); }}>+</button><span className="text-ink2"><T>{`${lengthText(w.specifiedMm * spaces, units)} is right`}</T></span></div>
+      <TapePad units={units} signed={false} onTyping={(mm) => { onTyping(mm, spaces); }} onTake={(mm) => { if (mm > 0) onTake(mm, spaces); }} takeLabel="Take" />
+    </>
+  );
+}
+
+/** A bolt of the round: there at its mark, missing, or somewhere else along the plate. */
+export function BoltPad({ atMm, units, onTake }: { atMm: number; units: UnitSystem; onTake: (there: boolean, atMm: number | null) => void }) {
+  const [elsewhere, setElsewhere] = useState(false);
+  if (elsewhere) return <><p className="text-ink2"><T>{`How far from the start of the run it stands. Its mark is at ${lengthText(atMm, units)}.`}</T></p><TapePad units={units} signed={false} onTyping={() => undefined} onTake={(mm) => { if (mm >= 0) onTake(true, mm); }} takeLabel="Take" /></>;
+  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button type="button" className="btn min-h-[64px]" onClick={() => { onTake(true, null); }}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
+}
+
+export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void }) {
+  const [asked, setAsked] = useState<'fail' | 'na' | null>(null);
+  const [reason, setReason] = useState('');
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-[18px] leading-6">{advice}</p>
+      <div className="grid grid-cols-3 gap-2"><button type="button" className="btn min-h-[64px]" onClick={() => { onMark('pass'); }}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
+      {asked && <form className="flex gap-2" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) onMark(asked, reason.trim()); }}><input autoFocus className="field" aria-label="Why" placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'} value={reason} onChange={(e) => { setReason(e.target.value); }} /><button className="btn" disabled={!reason.trim()}>Log</button></form>}
+    </div>
+  );
+}
+
+/** A failed point asks what was done about it; then it is read again. */
+export function FixForm({ advice, onFix, onWaive }: { advice: string; onFix: (what: string) => Promise<unknown>; onWaive: (reason: string) => Promise<unknown> }) {
+  const [what, setWhat] = useState('');
+  const done = advice.replace(/,? and read (the string )?again\./, '.').replace(/\.$/, '');
+  return (
+    <div className="flex flex-col gap-2" role="group" aria-label="Fix">
+      <p className="text-[18px] font-semibold leading-6">{advice}</p>
+      <button type="button" className="btn min-h-[56px]" onClick={() => void onFix(done)}>Done: {done}</button>
+      <form className="grid grid-cols-[1fr_auto_auto] gap-2" onSubmit={(e) => { e.preventDefault(); if (what.trim()) void onFix(what.trim()); }}>
+        <input className="field" aria-label="What was done" placeholder="Something else was done" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
+      </form>
+    </div>
+  );
+}

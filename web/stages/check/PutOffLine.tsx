@@ -1,0 +1,41 @@
+import { scaleLinear } from 'd3';
+import { putOffOf } from '../../../core/check/put-off.ts';
+import { clockText } from '../../../core/units/index.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useSize } from '../../drawing/useSize.ts';
+
+/** Now, how long putting off is free, when the gate can be ready, and the first load: one line of time. */
+export function PutOffLine() {
+  const v = usePour();
+  const [boxRef, box] = useSize();
+  const now = v.minuteOf(v.nowMs);
+  const first = v.record.pour.settings.firstLoadMin;
+  const put = putOffOf(v.record.pour, now);
+  // Of no use before the day, nor once concrete flows.
+  if (v.record.pour.date === null || now > first || now < first - 720 || v.progress.startedMs !== null) return null;
+  const ready = v.gate.minutes === null ? null : now + v.gate.minutes;
+  const x = scaleLinear([now, Math.max(first, ready ?? first) + 5], [6, Math.max(20, box.width - 10)]);
+  const batch = v.plan.trucks.result.loads[0]?.batchMin;
+  const free = put.freeUntilMin;
+  const tick = (min: number, text: string, low: boolean, strong = false) => {
+    const end = x(min) > box.width - 90;
+    return <g key={text}><path d={`M${x(min)} ${low ? 33 : 21}V${low ? 42 : 33}`} stroke="var(--ink)" strokeWidth={strong ? 3 : 2} /><text x={x(min) + (end ? 4 : -4)} y={low ? 58 : 15} fontSize="14" textAnchor={end ? 'end' : 'start'} className={strong ? 'b' : 'q'}>{text}</text></g>;
+  };
+  return (
+    <div className="pt-2" data-put-off={put.costNow > 0 ? 'costs' : 'free'}>
+      {free !== null && <p className="leading-5">{now <= free ? <><b className="font-semibold">Put off free until {clockText(free)}</b>, {put.costLater} after.</> : <><b className="font-semibold text-ochre-t">Putting off costs {put.costNow} now</b>{put.costLater > put.costNow ? `, ${put.costLater} in all from ${clockText(Math.max(...put.rows.map((r) => r.freeUntilMin)))}` : ''}.</>}</p>}
+      <div ref={boxRef} className="h-[64px]">
+        {box.width > 60 && (
+          <svg width={box.width} height="64" role="img" aria-label={`Now ${clockText(now)}${free === null ? '' : `, put off free until ${clockText(free)}`}${ready === null ? '' : `, soonest ready ${clockText(ready)}`}, first load ${clockText(first)}`}>
+            <path d={`M${x.range()[0] ?? 0} 33H${x.range()[1] ?? 0}`} stroke="var(--ink)" strokeWidth="1.5" />
+            {free !== null && free > now && <rect x={x(now)} y="28" width={x(free) - x(now)} height="10" fill="var(--good)" />}
+            {ready !== null && tick(ready, `ready ${clockText(ready)}`, false, true)}
+            {batch !== undefined && batch > now && tick(batch, `plant batches ${clockText(batch)}`, true)}
+            {tick(first, `load 1 ${clockText(first)}`, batch === undefined || x(first) - x(batch) > 150)}
+            <path d={`M${x(now)} 20V46`} stroke="var(--chalk)" strokeWidth="4" /><text x={x(now)} y="58" fontSize="14" className="b" style={{ fill: 'var(--chalk-t)' }}>now</text>
+          </svg>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+import type { PointState } from '../../../core/check/judge.ts';
+import { formSystemOf } from '../../../core/check/points/index.ts';
+import { braceTurn } from '../../../core/formwork/brace-turn.ts';
+import { attempt } from '../../../core/register/calculation.ts';
+import { quantityText } from '../../../core/units/index.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useFocus } from '../../app/useFocus.ts';
+import { useWide } from '../../app/useWide.ts';
+import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
+import { useSize } from '../../drawing/useSize.ts';
+import { roundValue } from './useTaking.ts';
+import { Opens } from '../../ui/Working.tsx';
+
+/** A round is walked on the wall itself: press an unread mark to take it as it should be, a read one to look at it again. */
+export function Round({ state, place, onTap }: { state: PointState; place: number; onTap: (place: number) => void }) {
+  const v = usePour();
+  const { set } = useFocus();
+  const wide = useWide();
+  const [boxRef, box] = useSize();
+  const { point } = state;
+  const done = state.places.filter((p) => p.verdict !== 'unread').length;
+  return (
+    <div>
+      {wide && <div ref={boxRef} className="h-[170px] w-full"><ElementDrawing site={v.record.site} elementId={point.elementId} width={box.width} height={170} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined}
+        marks={state.places.map((p, i) => ({ key: String(i), atM: point.places[i]?.atM ?? 0, upM: point.places[i]?.upM ?? 0, verdict: p.verdict, label: point.places[i]?.label ?? String(i + 1), chosen: i === place }))}
+        onPick={(key) => { const i = Number(key); if (state.places[i]?.verdict === 'unread' && roundValue(point)) onTap(i); else set({ run: point.elementId, check: point.id, place: i }); }} /></div>}
+      <p className="flex flex-wrap justify-between gap-x-4 text-ink2"><span><b className="text-ink">{done} of {state.places.length}</b> {point.wanted.type === 'bolts' ? 'bolts walked' : 'walked'}</span>{point.round === 'forms' && <PressureLine elementId={point.elementId} />}</p>
+      {point.kind === 'braces' && <TurnLine state={state} place={place} />}
+    </div>
+  );
+}
+
+/** What the planned rate puts on the form, against what it is rated for. */
+function PressureLine({ elementId }: { elementId: string }) {
+  const v = usePour();
+  const rating = v.record.pour.settings.ratingKPa;
+  const ids = new Set(v.plan.cells.filter((c) => c.elementId === elementId).map((c) => c.id));
+  const most = Math.max(0, ...v.plan.timetable.cells.filter((c) => ids.has(c.id)).map((c) => c.pressureKPa));
+  if (most === 0) return null;
+  return <span className={most > rating ? 'font-semibold text-chalk-t' : ''} data-pressure={most > rating ? 'over' : 'within'}>as planned <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>{quantityText(most, 'KPa', v.units)}</Opens> on forms rated {quantityText(rating, 'KPa', v.units)}{most > rating ? ': pour slower, or in more lifts' : ''}</span>;
+}
+
+/** Which way to turn this brace, and how far, to bring the wall to its lean. */
+function TurnLine({ state, place }: { state: PointState; place: number }) {
+  const v = usePour();
+  const w = state.point.wanted;
+  const value = state.places[place]?.reading?.body.value;
+  const run = v.record.site.runs.find((r) => r.id === state.point.elementId);
+  const brace = formSystemOf({ site: v.record.site, pour: v.record.pour })?.brace;
+  if (!brace || w.type !== 'size' || value?.type !== 'length' || run?.topM === undefined) return null;
+  const wallHeightM = run.topM - run.bottomM;
+  const input = { offsetMm: value.mm - w.wantedMm, wallHeightM, attachHeightM: Math.min(brace.attachM, wallHeightM), angleDeg: brace.angleDeg, pitchMmPerTurn: brace.pitchMmPerTurn, pushOnly: brace.pushOnly, toleranceMm: v.rules.value('braceLeave') };
+  const turn = attempt(braceTurn, input).done;
+  if (!turn) return null;
+  const { turns, direction, possible } = turn.result;
+  return <p className={possible ? '' : 'font-semibold text-chalk-t'}>{direction === 'none' ? 'Leave this brace.' : <>Turn this brace <Opens name="the turn" id="brace-turn" input={input}>{turns.toFixed(1)} turns</Opens>: the wall goes {direction}{possible ? '.' : ', and this brace only pushes. Pull it in from the other side.'}</>}</p>;
+}
