@@ -73,6 +73,9 @@ export const putRuleBody = z.object({
 /** The drawn plan of a site, over the version that was read. */
 export const putPlanBody = z.object({ version: z.number({ error: 'must be the version you read' }).int(), plan: drawnSchema });
 
+/** What the demo's laser reads on a rod held on a point, m. */
+export interface LaserAnswer { rodM: number }
+
 /** A photo as it stands on the server. */
 export interface PhotoAnswer { id: string; width: number; height: number; bytes: number }
 

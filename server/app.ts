@@ -8,6 +8,7 @@ import { pinoHttp } from 'pino-http';
 import type { Account } from '../contract/index.ts';
 import type { Config } from './config.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
+import { exchangeRoutes } from './routes/exchange-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
@@ -38,7 +39,7 @@ export function createApp(deps: AppDeps): Express {
   api.use(photoRoutes(deps));
   api.use(express.json({ limit: '5mb' }));
   api.get('/health', (_req, res) => { res.json({ status: 'ok', version: deps.config.version }); });
-  api.use(sessionRoutes(deps), siteRoutes(deps), logRoutes(deps), unknownRoute);
+  api.use(sessionRoutes(deps), siteRoutes(deps), exchangeRoutes(deps), logRoutes(deps), unknownRoute);
   app.use('/api', (_req, res, next) => { res.set('Cache-Control', 'no-store'); next(); }, api);
   if (fs.existsSync(deps.config.webDir)) {
     app.use(express.static(deps.config.webDir, { index: false, setHeaders: (res, file) => { res.setHeader('Cache-Control', /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache'); } }));

@@ -145,13 +145,13 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
     case 'removeOpening': return setRunIn(plan, e.id, (r) => ({ ...r, openings: r.openings.filter((_, i) => i !== e.index) }));
     case 'put': {
       const fresh = (e.list === 'pads' || e.list === 'piers') && !plan[e.list].some((x) => x.id === e.item.id);
-      const next = { ...plan, [e.list]: put(plan[e.list] as { id: string }[], e.item) } as Drawn;
+      const next = { ...plan, [e.list]: put(plan[e.list] as { id: string }[], e.item) };
       return fresh && e.list === 'pads' && e.pour ? { ...next, pours: next.pours.map((p) => (p.code === e.pour ? { ...p, elements: [...p.elements, e.item.id] } : p)) } : next;
     }
-    case 'remove': return e.list === 'pads' || e.list === 'piers' ? removeElement(plan, e.id) : ({ ...plan, [e.list]: (plan[e.list] as { id: string }[]).filter((x) => x.id !== e.id) } as Drawn);
+    case 'remove': return e.list === 'pads' || e.list === 'piers' ? removeElement(plan, e.id) : ({ ...plan, [e.list]: (plan[e.list] as { id: string }[]).filter((x) => x.id !== e.id) });
     case 'putType': {
       const list = plan[e.list] as { mark: string }[];
-      return { ...plan, [e.list]: list.some((t) => t.mark === e.type.mark) ? list.map((t) => (t.mark === e.type.mark ? e.type : t)) : [...list, e.type] } as Drawn;
+      return { ...plan, [e.list]: list.some((t) => t.mark === e.type.mark) ? list.map((t) => (t.mark === e.type.mark ? e.type : t)) : [...list, e.type] };
     }
     case 'removeType': {
       const user = plan.runs.find((r) => r.type === e.mark);

@@ -78,8 +78,9 @@ export class SiteStore {
       const diff = planDiff(drawnOf(site, pours.map((p) => p.doc)), { ...plan, pours: drawnOf(site, next.map((p) => p.doc)).pours }, site.units);
       if (diff.words.length === 0) return { version };
       const doc = { ...withDrawn(site, plan), planChanges: [...site.planChanges, { version: version + 1, ...by, what: diffText(diff).slice(0, 600), elements: diff.elements }] };
-      parse(siteFileSchema, { ...doc, pours: next.map((p) => p.doc) }, 'The plan');
-      await tx.updateTable('site').set({ version: version + 1, doc: JSON.stringify(doc) }).where('id', '=', id).execute();
+      // As the schema reads it, so that every file of the site has its keys in one order.
+      const { pours: _checked, ...stored } = parse(siteFileSchema, { ...doc, pours: next.map((p) => p.doc) }, 'The plan');
+      await tx.updateTable('site').set({ version: version + 1, doc: JSON.stringify(stored) }).where('id', '=', id).execute();
       for (const p of next) {
         const was = pours.find((x) => x.row.id === p.row.id);
         if (JSON.stringify(was?.doc) !== JSON.stringify(p.doc)) await tx.updateTable('pour').set({ version: p.row.version + 1, doc: JSON.stringify(p.doc) }).where('id', '=', p.row.id).execute();

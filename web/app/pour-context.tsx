@@ -22,6 +22,7 @@ import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { siteNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
 import type { OddsWorker } from '../workers/odds.worker.ts';
+import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useWalk } from './walk.ts';
 
@@ -47,6 +48,7 @@ export interface PourView {
 }
 
 const Context = createContext<PourView | null>(null);
+const Editing = createContext<PlanEditing | null>(null);
 
 function useOdds(record: PourAnswer | undefined, mix: Mix | undefined, plant: Plant | undefined): PourPlan['odds'] | null {
   const [odds, setOdds] = useState<{ key: string; odds: PourPlan['odds'] } | null>(null);
@@ -65,7 +67,8 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const { account } = useSession();
   const clock = useSiteClock();
   const walk = useWalk();
-  const { data: record, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
+  const { data: stored, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
+  const { editing, shown: record } = usePlanEditor(stored, mutate);
   const store = useMemo(() => logStore(pourId), [pourId]);
   const log = useSyncExternalStore(store.subscribe, store.snapshot);
   // The log is read through SWR like everything else; the stream only brings it sooner.
@@ -126,11 +129,18 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
 
   if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
-  return <Context value={view}>{children}</Context>;
+  return <Context value={view}><Editing value={editing}>{children}</Editing></Context>;
 }
 
 export function usePour(): PourView {
   const view = useContext(Context);
   if (!view) throw new Error('usePour is used outside PourProvider');
   return view;
+}
+
+/** Changing the plan of the site this pour belongs to. */
+export function usePlan(): PlanEditing {
+  const editing = useContext(Editing);
+  if (!editing) throw new Error('usePlan is used outside PourProvider');
+  return editing;
 }

@@ -4,6 +4,7 @@ import type { PointState, Verdict } from '../../core/check/judge.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { TSpans } from '../ui/Text.tsx';
+import { flagText } from './flag-text.ts';
 import type { RunOnPaper } from './PlanDrawing.tsx';
 
 interface Props {
@@ -53,9 +54,6 @@ function Face({ site, r, pxPerM, points, selected, check, place, onRun, onPick }
     </g>
   );
 }
-
-/** What a flag says: the first thing that changes, short. */
-export const flagText = (c: TypeChange): string => `${c.words[0]?.split(',')[0]?.replace(' thick', '') ?? c.toType} from here`;
 
 /** A change flag across the face that takes over: a line from foot to top, and in words what changes. */
 function FaceFlag({ site, runs, pxPerM, change }: Props & { change: TypeChange }) {

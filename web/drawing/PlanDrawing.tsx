@@ -1,11 +1,15 @@
-import { extent, scaleLinear } from 'd3';
+import { extent, scaleLinear, type ScaleLinear } from 'd3';
 import { useMemo, type ReactNode } from 'react';
+import { GridBubbles } from './GridBubbles.tsx';
+import { useZoom } from './useZoom.ts';
+import { typeChanges } from '../../core/check/points/index.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { outlinesOf } from '../../core/takeoff/outline.ts';
 import { distanceText } from '../../core/units/index.ts';
 import { Dimension } from './Dimension.tsx';
+import { flagText } from './flag-text.ts';
 
-export interface PlanScale { x: (m: number) => number; y: (m: number) => number; pxPerM: number }
+export interface PlanScale { x: ScaleLinear<number, number>; y: ScaleLinear<number, number>; pxPerM: number }
 /** A run as it lies on the paper: its two ends in pixels, and the unit vectors along it and to its outside (right). */
 export interface RunOnPaper { id: string; lengthM: number; a: [number, number]; b: [number, number]; along: [number, number]; out: [number, number]; lengthPx: number; halfWidthPx: number }
 
@@ -15,23 +19,18 @@ interface Props {
   overlay?: (scale: PlanScale, runs: RunOnPaper[]) => ReactNode;
   /** Room round the pour in metres, at its scale: for faces that lie down beside it. */
   marginM?: number;
+  /** Wheel, pinch and drag look closer. */
+  zoomable?: boolean;
+  /** Grid lines, where nodes are named by them (A1, C3). */
+  grid?: boolean;
   pad?: number; labels?: boolean; dimensions?: boolean; flags?: boolean;
 }
 
 const pointsText = (ring: { x: number; y: number }[], s: PlanScale) => ring.map((p) => `${s.x(p.x)},${s.y(p.y)}`).join(' ');
 
-/** Where the type changes along the way, in the order of the elements: the node and what takes over. */
-function typeChanges(site: SitePlan, elements: string[]): { nodeId: string; text: string }[] {
-  const own = site.runs.filter((r) => elements.includes(r.id));
-  return own.flatMap((a, i) => own.slice(i + 1).flatMap((b) => {
-    const shared = [a.from, a.to].find((n) => n === b.from || n === b.to);
-    if (shared === undefined || a.type === b.type || a.kind !== b.kind) return [];
-    return [{ nodeId: shared, text: `${a.type} to ${b.type}` }];
-  }));
-}
-
 /** The pour in plan, to scale: its own elements strong, what stands beside them faint, types and dimensions marked. */
-export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, marginM = 0, pad = 64, labels = true, dimensions = true, flags = true }: Props) {
+export function PlanDrawing({ site, elements, width, height, selected, onSelect, overlay, marginM = 0, pad = 64, labels = true, dimensions = true, flags = true, zoomable = false, grid = false }: Props) {
+  const [zoomRef, t, showWhole] = useZoom(width, height, zoomable);
   const outlines = useMemo(() => outlinesOf(site), [site]);
   const own = outlines.filter((o) => elements.includes(o.id));
   const [ex0 = 0, ex1 = 1] = extent(own.flatMap((o) => o.ring.map((p) => p.x)));
@@ -40,7 +39,7 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
   const pxPerM = Math.max(0.1, Math.min((width - 2 * pad) / Math.max(0.1, x1 - x0), (height - 2 * pad) / Math.max(0.1, y1 - y0)));
   const left = (width - (x1 - x0) * pxPerM) / 2;
   const top = (height - (y1 - y0) * pxPerM) / 2;
-  const scale: PlanScale = { x: scaleLinear([x0, x1], [left, left + (x1 - x0) * pxPerM]), y: scaleLinear([y1, y0], [top, top + (y1 - y0) * pxPerM]), pxPerM };
+  const scale: PlanScale = { x: t.rescaleX(scaleLinear([x0, x1], [left, left + (x1 - x0) * pxPerM])), y: t.rescaleY(scaleLinear([y1, y0], [top, top + (y1 - y0) * pxPerM])), pxPerM: pxPerM * t.k };
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
   const runs = site.runs.filter((r) => elements.includes(r.id)).flatMap((r): RunOnPaper[] => {
     const a = nodes.get(r.from);
@@ -51,7 +50,7 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
     const lengthPx = Math.hypot(pb[0] - pa[0], pb[1] - pa[1]) || 1;
     const along: [number, number] = [(pb[0] - pa[0]) / lengthPx, (pb[1] - pa[1]) / lengthPx];
     const widthM = site.wallTypes.find((t) => t.mark === r.type)?.thicknessM ?? site.footingTypes.find((t) => t.mark === r.type)?.widthM ?? 0;
-    return [{ id: r.id, lengthM: lengthPx / scale.pxPerM, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * pxPerM) / 2 }];
+    return [{ id: r.id, lengthM: lengthPx / scale.pxPerM, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * scale.pxPerM) / 2 }];
   });
   // Dimensions stand outside whichever side of the plan is nearer the edge.
   const nx = extent(site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [nodes.get(r.from)?.xM ?? 0, nodes.get(r.to)?.xM ?? 0]));
@@ -59,21 +58,23 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
   if (width < 20 || height < 20) return null;
   const far = Math.min(30, pad * 0.52);
   return (
-    <svg width={width} height={height} role="group" aria-label="Plan of the pour">
+    <svg ref={zoomRef} width={width} height={height} role="group" aria-label="Plan of the pour">
+      {grid && <GridBubbles site={site} elements={elements} scale={scale} left={14} top={14} right={width - 8} bottom={height - 8} />}
       {outlines.filter((o) => !elements.includes(o.id)).map((o) => <polygon key={o.id} points={pointsText(o.ring, scale)} fill="none" stroke="var(--line)" strokeWidth="0.75" strokeDasharray="2 4" />)}
       {own.map((o) => (
         <polygon key={o.id} points={pointsText(o.ring, scale)} role="button" tabIndex={0} aria-pressed={o.id === selected} aria-label={`Run ${o.id}`} data-run={o.id}
           fill={o.id === selected ? 'var(--ink)' : 'var(--stiff-2)'} stroke="var(--ink)" strokeWidth={o.id === selected ? 2.5 : 1.5} strokeLinejoin="miter"
           onClick={() => { onSelect(o.id); }} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); onSelect(o.id); } }} />
       ))}
-      {dimensions && pad > 40 && nx[0] !== undefined && nx[1] !== undefined && nx[1] - nx[0] > 0.5 && <Dimension x1={scale.x(nx[0])} y1={top - far} x2={scale.x(nx[1])} y2={top - far} text={distanceText(nx[1] - nx[0], site.units)} />}
-      {dimensions && pad > 40 && ny[0] !== undefined && ny[1] !== undefined && ny[1] - ny[0] > 0.5 && <Dimension x1={left - far} y1={scale.y(ny[0])} x2={left - far} y2={scale.y(ny[1])} text={distanceText(ny[1] - ny[0], site.units)} />}
+      {dimensions && pad > 40 && nx[0] !== undefined && nx[1] !== undefined && nx[1] - nx[0] > 0.5 && <Dimension x1={scale.x(nx[0])} y1={t.k > 1.01 ? 24 : top - far} x2={scale.x(nx[1])} y2={t.k > 1.01 ? 24 : top - far} text={distanceText(nx[1] - nx[0], site.units)} />}
+      {dimensions && pad > 40 && ny[0] !== undefined && ny[1] !== undefined && ny[1] - ny[0] > 0.5 && <Dimension x1={t.k > 1.01 ? 34 : left - far} y1={scale.y(ny[0])} x2={t.k > 1.01 ? 34 : left - far} y2={scale.y(ny[1])} text={distanceText(ny[1] - ny[0], site.units)} />}
       {labels && <RunLabels site={site} runs={runs} elements={elements} scale={scale} />}
       {overlay?.(scale, runs)}
       {flags && typeChanges(site, elements).slice(0, 8).map((c, i) => {
         const n = nodes.get(c.nodeId);
-        return n ? <Flag key={i} x={scale.x(n.xM)} y={scale.y(n.yM)} text={c.text} toLeft={scale.x(n.xM) > width / 2} /> : null;
+        return n ? <Flag key={i} x={scale.x(n.xM)} y={scale.y(n.yM)} text={flagText(c)} toLeft={scale.x(n.xM) > width / 2} /> : null;
       })}
+      {t.k > 1.01 && <g role="button" tabIndex={0} aria-label="Show the whole plan" onClick={showWhole} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); showWhole(); } }}><rect x={width - 118} y={height - 50} width="106" height="40" fill="var(--press-2)" /><text x={width - 65} y={height - 25} textAnchor="middle" fontSize="16" className="b" style={{ fill: 'var(--press)' }}>whole plan</text></g>}
     </svg>
   );
 }

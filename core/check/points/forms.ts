@@ -3,7 +3,7 @@ import type { Run } from '../../model/site.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
 /** The form system of the pour, when the site names one. */
-export const formSystemOf = ({ site, pour }: Pick<ListContext, 'site' | 'pour'>): FormSystem | undefined => site.formSystems.find((f) => f.mark === pour.forms);
+export const formSystemOf = ({ site, pour }: { site: ListContext['site']; pour: Pick<ListContext['pour'], 'forms'> }): FormSystem | undefined => site.formSystems.find((f) => f.mark === pour.forms);
 
 /** Joints between panels along a run: a panel's width apart, the last one short. */
 export function panelJoints(lengthM: number, panelWidthM: number): number[] {

@@ -1,20 +1,42 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { Wanted } from '../../../core/check/points/index.ts';
 import { BAR_NAMES } from '../../../core/steel/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';
 
+/** A second press of Enter that was meant for the place before is not taken for this one, ms. */
+const TOO_SOON_MS = 250;
+
+/**
+ * The likeliest answer has the focus on a keyboard's screen, so that Enter gives it; a press by keyboard right after the
+ * pad appeared is left alone, since it was on its way before.
+ */
+function useLikeliest() {
+  const ref = useRef<HTMLButtonElement>(null);
+  const ready = useRef(false);
+  useEffect(() => {
+    if (window.matchMedia('(min-width: 840px)').matches && !document.querySelector('[role="dialog"]')) ref.current?.focus({ preventScroll: true });
+    const t = setTimeout(() => { ready.current = true; }, TOO_SOON_MS);
+    return () => { clearTimeout(t); };
+  }, []);
+  /** Clicks without a pointer have no detail: they come from the keyboard. */
+  const guarded = (act: () => void) => (e: MouseEvent) => { if (e.detail !== 0 || ready.current) act(); };
+  return { ref, guarded };
+}
+
 /** What is counted: the wanted number and its neighbours, one press each. */
 export function CountPad({ wanted, unit, onTake }: { wanted: number; unit: string; onTake: (n: number) => void }) {
+  const { ref, guarded } = useLikeliest();
   const list = [...new Set([Math.max(0, wanted - 2), Math.max(0, wanted - 1), wanted, wanted + 1, wanted + 2])];
-  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={() => { onTake(n); }}>{n}</button>)}</div>;
+  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} ref={n === wanted ? ref : undefined} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={guarded(() => { onTake(n); })}>{n}</button>)}</div>;
 }
 
 export function BarPad({ wanted, onTake }: { wanted: string; onTake: (bar: (typeof BAR_NAMES)[number]) => void }) {
   const family = BAR_NAMES.filter((b) => (wanted.startsWith('#') ? b.startsWith('#') : wanted.endsWith('mm') ? b.endsWith('mm') : b.endsWith('M')));
   const i = family.findIndex((b) => b === wanted);
-  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} type="button" className="key fn min-h-[64px]!" onClick={() => { onTake(b); }}>{barText(b)}</button>)}</div>;
+  const { ref, guarded } = useLikeliest();
+  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
 }
 
 /** Spacing is read over a counted number of spaces: one long tape, not many short ones. */
@@ -32,17 +54,19 @@ export function SpacingPad({ w, units, onTyping, onTake }: { w: Extract<Wanted, 
 /** A bolt of the round: there at its mark, missing, or somewhere else along the plate. */
 export function BoltPad({ atMm, units, onTake }: { atMm: number; units: UnitSystem; onTake: (there: boolean, atMm: number | null) => void }) {
   const [elsewhere, setElsewhere] = useState(false);
+  const { ref, guarded } = useLikeliest();
   if (elsewhere) return <><p className="text-ink2"><T>{`How far from the start of the run it stands. Its mark is at ${lengthText(atMm, units)}.`}</T></p><TapePad units={units} signed={false} onTyping={() => undefined} onTake={(mm) => { if (mm >= 0) onTake(true, mm); }} takeLabel="Take" /></>;
-  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button type="button" className="btn min-h-[64px]" onClick={() => { onTake(true, null); }}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
+  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button ref={ref} type="button" className="btn min-h-[64px]" onClick={guarded(() => { onTake(true, null); })}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
 }
 
 export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void }) {
   const [asked, setAsked] = useState<'fail' | 'na' | null>(null);
   const [reason, setReason] = useState('');
+  const { ref, guarded } = useLikeliest();
   return (
     <div className="flex flex-col gap-2">
       <p className="text-[18px] leading-6">{advice}</p>
-      <div className="grid grid-cols-3 gap-2"><button type="button" className="btn min-h-[64px]" onClick={() => { onMark('pass'); }}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
+      <div className="grid grid-cols-3 gap-2"><button ref={ref} type="button" className="btn min-h-[64px]" onClick={guarded(() => { onMark('pass'); })}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
       {asked && <form className="flex gap-2" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) onMark(asked, reason.trim()); }}><input autoFocus className="field" aria-label="Why" placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'} value={reason} onChange={(e) => { setReason(e.target.value); }} /><button className="btn" disabled={!reason.trim()}>Log</button></form>}
     </div>
   );
@@ -51,11 +75,12 @@ export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' 
 /** A failed point asks what was done about it; then it is read again. */
 export function FixForm({ advice, onFix, onWaive }: { advice: string; onFix: (what: string) => Promise<unknown>; onWaive: (reason: string) => Promise<unknown> }) {
   const [what, setWhat] = useState('');
+  const { ref, guarded } = useLikeliest();
   const done = advice.replace(/,? and read (the string )?again\./, '.').replace(/\.$/, '');
   return (
     <div className="flex flex-col gap-2" role="group" aria-label="Fix">
       <p className="text-[18px] font-semibold leading-6">{advice}</p>
-      <button type="button" className="btn min-h-[56px]" onClick={() => void onFix(done)}>Done: {done}</button>
+      <button ref={ref} type="button" className="btn min-h-[56px]" onClick={guarded(() => void onFix(done))}>Done: {done}</button>
       <form className="grid grid-cols-[1fr_auto_auto] gap-2" onSubmit={(e) => { e.preventDefault(); if (what.trim()) void onFix(what.trim()); }}>
         <input className="field" aria-label="What was done" placeholder="Something else was done" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
       </form>

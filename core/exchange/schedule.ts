@@ -1,0 +1,115 @@
+import { footingTypeSchema, wallTypeSchema, type FootingType, type WallType } from '../model/site.ts';
+import { BAR_NAMES } from '../steel/bars.ts';
+import { parseMeasure, type UnitSystem } from '../units/measure.ts';
+
+/** One row of a schedule as it was read: a type, or what is wrong with which cell. */
+export interface ScheduleRow { line: number; mark: string; type: { list: 'footingTypes'; type: FootingType } | { list: 'wallTypes'; type: WallType } | null; problems: { column: string; message: string }[] }
+export interface Schedule { rows: ScheduleRow[]; /** What is wrong with the table as a whole. */ problem: string | null; /** Columns that are not known and were left out. */ ignored: string[] }
+
+/** Columns by the names people give them; the first is ours. */
+const COLUMNS = {
+  mark: ['mark', 'type', 'id'], kind: ['kind', 'what'], width: ['width', 'thickness', 'wide', 'thick'], depth: ['depth', 'deep'],
+  along: ['along', 'continuous', 'bars along', 'longitudinal'], across: ['across', 'transverse', 'bars across'], top: ['top bars', 'top'],
+  upright: ['upright', 'uprights', 'vertical', 'up'], level: ['level bars', 'horizontal', 'horizontals'], mats: ['mats', 'mat'],
+  coverBottom: ['cover bottom', 'bottom cover'], coverSide: ['cover side', 'side cover'], coverTop: ['cover top', 'top cover'], coverInside: ['cover inside', 'inside cover'], coverOutside: ['cover outside', 'outside cover'], drawing: ['drawing', 'detail'],
+} as const;
+type Column = keyof typeof COLUMNS;
+export const SCHEDULE_COLUMNS = Object.values(COLUMNS).map(([name]) => name);
+
+/** A bar as schedules write it: "No. 5", "#5", "5"; "12 mm", "12", "T12"; "15M". Null when the table has none such. */
+export function barFromText(text: string, units: UnitSystem): string | null {
+  const t = text.trim().toUpperCase().replace(/^NO\.?\s*/, '#').replace(/\s+/g, '');
+  const tries = units === 'us' ? [t, `#${t}`] : [t.replace(/MM$/, 'mm'), `${t.replace(/^[THBØ]+/, '').replace(/MM$/, '')}mm`];
+  return tries.find((x) => (BAR_NAMES as readonly string[]).includes(x)) ?? null;
+}
+
+/** Millimetres off a tape in metres, without the last digits that binary fractions leave. */
+export const metres = (mm: number): number => Math.round(mm * 1e4) / 1e7;
+
+class Cells {
+  readonly problems: ScheduleRow['problems'] = [];
+  readonly #cells: string[];
+  readonly #at: Map<Column, number>;
+  readonly #units: UnitSystem;
+  constructor(cells: string[], at: Map<Column, number>, units: UnitSystem) { this.#cells = cells; this.#at = at; this.#units = units; }
+
+  text(c: Column): string { const i = this.#at.get(c); return i === undefined ? '' : (this.#cells[i] ?? '').trim(); }
+  #say(c: Column, message: string): null { this.problems.push({ column: COLUMNS[c][0], message }); return null; }
+
+  mm(c: Column, fallback: number | null): number | null {
+    const text = this.text(c);
+    if (text === '') return fallback ?? this.#say(c, 'is empty');
+    const p = parseMeasure(text, this.#units);
+    if (!p.ok) return this.#say(c, p.message);
+    return p.mm > 0 ? p.mm : this.#say(c, `${text} is not above 0`);
+  }
+  /** "3 No. 5", "3 #5", "4 x 12 mm". */
+  counted(c: Column): { bar: string; count: number } | null {
+    const m = /^(\d+)\s*[x×-]?\s*(.+)$/i.exec(this.text(c));
+    const bar = m ? barFromText(m[2] ?? '', this.#units) : null;
+    if (!m || bar === null) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not so many bars of a size, as ${this.#units === 'us' ? '3 No. 5' : '4 x 12 mm'}`);
+    return { bar, count: Number(m[1]) };
+  }
+  /** "No. 5 at 12", "#5 @ 12 in", "12 mm / 200". */
+  spaced(c: Column): { bar: string; spacingM: number } | null {
+    const [left = '', right = ''] = this.text(c).split(/\s*(?:@|\bat\b|\/(?=\s*\d{2}))\s*/i);
+    const bar = barFromText(left, this.#units);
+    const p = parseMeasure(right, this.#units);
+    if (bar === null || !p.ok || p.mm <= 0) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not a bar at a spacing, as ${this.#units === 'us' ? 'No. 5 at 12' : '12 mm @ 200'}`);
+    return { bar, spacingM: metres(p.mm) };
+  }
+}
+
+function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
+  const [width, depth, along] = [c.mm('width', null), c.mm('depth', null), c.counted('along')];
+  const across = c.text('across') === '' || /^(none|-|–)$/i.test(c.text('across')) ? null : c.spaced('across');
+  const top = c.text('top') === '' ? 0 : (c.counted('top')?.count ?? 0);
+  const covers = [c.mm('coverBottom', coverMm), c.mm('coverSide', coverMm), c.mm('coverTop', coverMm)];
+  if (c.problems.length || width === null || depth === null || along === null) return null;
+  const type = { mark, widthM: metres(width), depthM: metres(depth), continuous: { ...along, topCount: top }, transverse: across, coverBottomMm: covers[0], coverSideMm: covers[1], coverTopMm: covers[2], unformed: false, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) };
+  return { list: 'footingTypes', type: footingTypeSchema.parse(type) };
+}
+
+function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
+  const [thickness, vertical, horizontal] = [c.mm('width', null), c.spaced('upright'), c.spaced('level')];
+  const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
+  if (mats !== 1 && mats !== 2) c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
+  const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
+  if (c.problems.length || thickness === null) return null;
+  return { list: 'wallTypes', type: wallTypeSchema.parse({ mark, thicknessM: metres(thickness), mats, vertical, horizontal, coverInsideMm: covers[0], coverOutsideMm: covers[1], ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) }) };
+}
+
+/** Cover where the schedule gives none, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */
+const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = { us: { footing: 76.2, wall: 38.1 }, metric: { footing: 50, wall: 35 } };
+
+/**
+ * Reads a schedule of footings and walls off a table: the first row names the columns, every further one is a type. A row
+ * with a `thickness`, uprights or a kind of wall is a wall. Nothing is stored here; each row says what is wrong with it.
+ */
+export function readSchedule(table: string[][], units: UnitSystem): Schedule {
+  const [head = [], ...body] = table.filter((r) => r.some((c) => c.trim() !== ''));
+  const at = new Map<Column, number>();
+  const ignored: string[] = [];
+  head.forEach((h, i) => {
+    const name = h.trim().toLowerCase().replace(/[_\s]+/g, ' ').replace(/\s*\((in|mm|ft|m)\)$/, '');
+    const column = (Object.keys(COLUMNS) as Column[]).find((k) => (COLUMNS[k] as readonly string[]).includes(name));
+    if (column && !at.has(column)) at.set(column, i); else if (name) ignored.push(h.trim());
+  });
+  if (!at.has('mark')) return { rows: [], ignored, problem: `The first row must name the columns, with “mark” among them. Known are: ${SCHEDULE_COLUMNS.join(', ')}.` };
+  if (body.length === 0) return { rows: [], ignored, problem: 'There are no rows under the names of the columns.' };
+  const seen = new Set<string>();
+  const rows = body.map((cells, i): ScheduleRow => {
+    const c = new Cells(cells, at, units);
+    const mark = c.text('mark');
+    if (mark === '') c.problems.push({ column: 'mark', message: 'is empty' });
+    else if (mark.length > 40) c.problems.push({ column: 'mark', message: 'is longer than 40 characters' });
+    else if (seen.has(mark)) c.problems.push({ column: 'mark', message: `${mark} stands twice` });
+    seen.add(mark);
+    const kind = c.text('kind').toLowerCase();
+    if (kind && !/wall|footing|grade|strip/.test(kind)) c.problems.push({ column: 'kind', message: `“${c.text('kind')}” is not footing or wall` });
+    const isWall = kind ? /wall/.test(kind) : c.text('upright') !== '';
+    const type = c.problems.length ? null : isWall ? wall(c, mark, COVER_MM[units].wall) : footing(c, mark, COVER_MM[units].footing);
+    return { line: i + 2, mark, type: c.problems.length ? null : type, problems: c.problems };
+  });
+  return { rows, ignored, problem: null };
+}

@@ -1,0 +1,76 @@
+import type { PourDoc } from '../model/pour.ts';
+import type { SitePlan } from '../model/site.ts';
+import { entries, type PourState } from '../pourlog/state.ts';
+import { atMost } from '../units/limits.ts';
+
+/** A level that is wanted: the top of a form or the bottom of a dig, at a node or a pad. */
+export interface LevelTarget { id: string; label: string; what: 'top' | 'bottom'; xM: number; yM: number; wantedM: number; elementId: string }
+
+export interface LevelRead { target: LevelTarget | null; pointId: string; elevationM: number; deviationMm: number | null; ok: boolean | null; at: string; actor: string; entryId: string }
+export interface SetUp { id: string; onId: string; hiM: number; at: string; actor: string; reads: LevelRead[]; /** How far the loop closes on the benchmark from here, mm. */ misclosureMm: number | null }
+
+export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newest reading of each target. */ latest: Map<string, LevelRead>; /** Whether the last time the rod came back to the benchmark it agreed; null when it has not come back. */ closes: boolean | null; misclosureMm: number | null }
+
+/** Tops of forms and bottoms of digs to be set out for a pour, once at each node and level. */
+export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): LevelTarget[] {
+  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  const out = new Map<string, LevelTarget>();
+  const add = (name: string, what: 'top' | 'bottom', xM: number, yM: number, wantedM: number, elementId: string) => {
+    // Where runs of two levels meet, each has a point of its own there.
+    const taken = [...out.values()].find((t) => t.what === what && t.label.startsWith(`${name} `) && Math.abs(t.wantedM - wantedM) < 1e-6);
+    if (taken) return;
+    const id = out.has(`${name}/${what}`) ? `${name}/${what}/${elementId}` : `${name}/${what}`;
+    // A second level at one node is told apart by its run.
+    const label = `${name} ${what === 'top' ? 'form top' : 'bottom'}${id.endsWith(elementId) && id.split('/').length > 2 ? `, ${elementId}` : ''}`;
+    out.set(id, { id, label, what, xM, yM, wantedM, elementId });
+  };
+  for (const id of pour.elements) {
+    const run = site.runs.find((r) => r.id === id);
+    const pad = site.pads.find((p) => p.id === id);
+    if (pad) { add(pad.id, 'top', pad.xM, pad.yM, pad.bottomM + pad.depthM, pad.id); add(pad.id, 'bottom', pad.xM, pad.yM, pad.bottomM, pad.id); }
+    if (!run) continue;
+    const depth = site.footingTypes.find((t) => t.mark === run.type)?.depthM ?? 0;
+    for (const n of [nodes.get(run.from), nodes.get(run.to)]) {
+      if (!n) continue;
+      add(n.id, 'top', n.xM, n.yM, run.topM ?? run.bottomM + depth, run.id);
+      if (run.kind !== 'wall') add(n.id, 'bottom', n.xM, n.yM, run.bottomM, run.id);
+    }
+  }
+  return [...out.values()];
+}
+
+interface Limits { topMm: number; bottomMm: number; closeMm: number }
+
+/**
+ * Levels from the log: each set-up stands on the benchmark or on a point read before, and every rod reading from it is an
+ * elevation. Differential levelling: HI = known + back-sight, elevation = HI − rod. A set-up on a point nobody read is left out.
+ */
+export function levelsOf(site: SitePlan, pour: Pick<PourDoc, 'elements'>, state: PourState, limits: Limits): Levels {
+  const targets = levelTargets(site, pour);
+  const byId = new Map(targets.map((t) => [t.id, t]));
+  const known = new Map<string, number>();
+  if (site.benchmark) known.set(site.benchmark.id, site.benchmark.elevationM);
+  for (const p of site.points) if (p.zM !== undefined) known.set(p.id, p.zM);
+  const setups: SetUp[] = [];
+  const latest = new Map<string, LevelRead>();
+  let misclosureMm: number | null = null;
+  const log = [...entries(state, 'setup'), ...entries(state, 'level')].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.id.localeCompare(b.id));
+  for (const e of log) {
+    if (e.kind === 'setup') {
+      const on = known.get(e.body.onId);
+      if (on !== undefined) setups.push({ id: e.id, onId: e.body.onId, hiM: on + e.body.backSightM, at: e.at, actor: e.actor, reads: [], misclosureMm: null });
+      continue;
+    }
+    const from = setups.find((s) => s.id === e.body.setupId);
+    if (!from) continue;
+    const elevationM = from.hiM - e.body.rodM;
+    const target = byId.get(e.body.pointId) ?? null;
+    const deviationMm = target ? (elevationM - target.wantedM) * 1000 : null;
+    const read: LevelRead = { target, pointId: e.body.pointId, elevationM, deviationMm, ok: deviationMm === null ? null : atMost(Math.abs(deviationMm), (target?.what === 'bottom' ? limits.bottomMm : limits.topMm) + 1e-9), at: e.at, actor: e.actor, entryId: e.id };
+    from.reads.push(read);
+    if (e.body.pointId === site.benchmark?.id) { misclosureMm = (elevationM - site.benchmark.elevationM) * 1000; from.misclosureMm = misclosureMm; continue; }
+    known.set(e.body.pointId, elevationM);
+    if (target) latest.set(target.id, read);
+  }
+  return { targets, setups, latest, closes: misclosureMm === null ? null : atMost(Math.abs(misclosureMm), limits.closeMm + 1e-9), misclosureMm };
+}

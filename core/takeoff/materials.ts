@@ -1,0 +1,47 @@
+import { bracePlaces, formSystemOf, panelJoints } from '../check/points/forms.ts';
+import type { PourDoc } from '../model/pour.ts';
+import type { SitePlan } from '../model/site.ts';
+import type { Quantity } from '../units/quantity.ts';
+import { takeOff } from './takeoff.ts';
+
+/** Something to be ordered or counted out for a run, and how it was reckoned. `quantity` null: pieces. */
+export interface Material { elementId: string; item: string; amount: number; quantity: Quantity | null; basis: string }
+
+/** A chair under every bar along each so many metres (4 ft, trade practice). */
+const CHAIR_M = 1.2192;
+/** A stake each so many metres of form board (2 ft, trade practice). */
+const STAKE_M = 0.6096;
+/** What a litre of release agent covers, m² (trade practice; its maker's sheet rules). */
+const AGENT_M2_PER_L = 12;
+
+/** What a pour takes besides concrete and bars: chairs, boards and stakes, ties, walers, braces, anchors, release agent. */
+export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'forms'>): Material[] {
+  const forms = formSystemOf({ site, pour });
+  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  const formM2 = new Map(takeOff(site).elements.map((e) => [e.id, e.formM2]));
+  return pour.elements.flatMap((id): Material[] => {
+    const out: Material[] = [];
+    const add = (item: string, amount: number, quantity: Quantity | null, basis: string) => { if (amount > 0) out.push({ elementId: id, item, amount, quantity, basis }); };
+    const run = site.runs.find((r) => r.id === id);
+    const pad = site.pads.find((p) => p.id === id);
+    const [a, b] = [nodes.get(run?.from ?? ''), nodes.get(run?.to ?? '')];
+    const lengthM = a && b ? Math.hypot(b.xM - a.xM, b.yM - a.yM) : 0;
+    const footing = run && run.kind !== 'wall' ? site.footingTypes.find((t) => t.mark === run.type) : undefined;
+    if (footing) {
+      add('chairs', Math.ceil((lengthM / CHAIR_M) * footing.continuous.count - 1e-9), null, 'one a bar each 1.2 m (4 ft)');
+      if (!footing.unformed) { add('form boards', 2 * lengthM, 'M', 'both sides, used again'); add('stakes', 2 * Math.ceil(lengthM / STAKE_M - 1e-9), null, 'each 0.6 m (2 ft), both sides'); }
+    }
+    if (pad) { add('chairs', 4, null, 'one a corner'); add('form boards', 2 * (pad.widthM + pad.lengthM), 'M', 'all round, used again'); }
+    if (run?.kind === 'wall' && forms && run.topM !== undefined) {
+      add('ties', panelJoints(lengthM, forms.panelWidthM).length * forms.tiesPerJoint, null, `${forms.tiesPerJoint} a joint, the maker’s count`);
+      add('panels', 2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9), null, 'both faces, used again');
+      add('walers', forms.walers * lengthM, 'M', `${forms.walers} rows, used again`);
+      if (forms.brace) add('braces', bracePlaces(lengthM, forms.brace.spacingM).length, null, 'by their spacing');
+    }
+    if (run?.kind === 'wall' && !forms) add('braces', bracePlaces(lengthM, 2.4384).length, null, 'each 2.4 m (8 ft)');
+    add('release agent', (formM2.get(id) ?? 0) / AGENT_M2_PER_L, 'L', 'a litre each 12 m²');
+    const anchors = site.anchors.filter((x) => x.elementId === id);
+    for (const [kind, item] of [['bolt', 'anchor bolts'], ['holdDown', 'hold-downs'], ['dowel', 'dowels']] as const) add(item, anchors.filter((x) => x.kind === kind).length, null, 'on the drawing');
+    return out;
+  });
+}

@@ -1,0 +1,101 @@
+import { drag, pointer, select } from 'd3';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { angleOf, lengthOf, type Spot } from '../../../core/siteplan/geometry.ts';
+import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
+import { distanceText } from '../../../core/units/index.ts';
+import { usePlan, usePour } from '../../app/pour-context.tsx';
+import { useFocus } from '../../app/useFocus.ts';
+import type { PlanScale } from '../../drawing/PlanDrawing.tsx';
+import { TSpans } from '../../ui/Text.tsx';
+import { setTool, useTool } from './useTool.ts';
+
+/** How near a press catches, px. */
+const REACH_PX = 14;
+
+/** Over the plan while it is changed: nodes to drag, and a sheet of paper to put runs and pads on. */
+export function EditLayer({ scale, width, height, elements }: { scale: PlanScale; width: number; height: number; elements: string[] }) {
+  const v = usePour();
+  const { plan, apply } = usePlan();
+  const { run: selected, set } = useFocus();
+  const tool = useTool();
+  const [held, setHeld] = useState<(Snapped & { id: string }) | null>(null);
+  const [aim, setAim] = useState<Snapped | null>(null);
+  if (!plan) return null;
+  const reachM = REACH_PX / scale.pxPerM;
+  const shown = plan.runs.filter((r) => elements.includes(r.id));
+  const nodes = plan.nodes.filter((n) => tool.kind !== 'pick' || shown.some((r) => r.from === n.id || r.to === n.id));
+  const spec = plan.runs.find((r) => r.id === selected) ?? plan.runs.find((r) => elements.includes(r.id));
+  const at = (e: { clientX: number; clientY: number; currentTarget: Element }): Spot => { const [px, py] = pointer(e, e.currentTarget); return { xM: scale.x.invert(px), yM: scale.y.invert(py) }; };
+  const snap = (id: string | null, spot: Spot) => snapNode(plan, id, spot, reachM, v.units);
+
+  const drop = (id: string, s: Snapped) => {
+    setHeld(null);
+    if (s.onto) apply({ do: 'joinNodes', id, into: s.onto });
+    else { const was = plan.nodes.find((n) => n.id === id); if (was && Math.hypot(was.xM - s.xM, was.yM - s.yM) > 1e-4) apply({ do: 'moveNode', id, to: { xM: s.xM, yM: s.yM } }); }
+  };
+  const press = (spot: Spot) => {
+    const s = snap(null, spot);
+    const where = s.onto ?? { xM: s.xM, yM: s.yM };
+    if (tool.kind === 'pad') {
+      const like = plan.pads.at(-1);
+      const id = `K${plan.pads.length + 1}`;
+      if (apply({ do: 'put', list: 'pads', pour: v.record.pour.code, item: { ...(like ?? { widthM: 0.9144, lengthM: 0.9144, depthM: 0.3048, bottomM: spec?.bottomM ?? 0 }), id: plan.pads.some((p) => p.id === id) ? `${id}a` : id, xM: s.xM, yM: s.yM, label: undefined } })) set({ run: id });
+      setTool({ kind: 'pick' });
+    }
+    if (tool.kind !== 'run') return;
+    if (tool.from === null) { setTool({ kind: 'run', from: where }); return; }
+    const kind = spec?.kind ?? 'footing';
+    const type = spec?.type ?? plan.footingTypes[0]?.mark;
+    if (!type) { toast.error('There is no type to give it. Add one on the schedule first.'); return; }
+    if (apply({ do: 'addRun', kind, type, from: tool.from, to: where, bottomM: spec?.bottomM ?? 0, ...(spec?.topM === undefined ? {} : { topM: spec.topM }), pour: v.record.pour.code })) setTool({ kind: 'run', from: where });
+  };
+  const fromSpot = tool.kind === 'run' && tool.from !== null ? (typeof tool.from === 'string' ? plan.nodes.find((n) => n.id === (tool.from as string)) : tool.from) : null;
+  return (
+    <g>
+      {tool.kind !== 'pick' && <rect width={width} height={height} fill="transparent" role="button" tabIndex={-1} aria-label={tool.kind === 'run' ? 'Paper: press the ends of the run' : 'Paper: press where the pad stands'} style={{ cursor: 'crosshair' }} onMouseMove={(e) => { setAim(snap(null, at(e))); }} onClick={(e) => { press(at(e)); }} />}
+      {fromSpot && aim && <Stretch from={fromSpot} to={aim} scale={scale} />}
+      {aim && tool.kind !== 'pick' && <circle cx={scale.x(aim.xM)} cy={scale.y(aim.yM)} r={aim.onto ? 9 : 4} fill="none" stroke="var(--press)" strokeWidth="2.5" pointerEvents="none" />}
+      {held && shown.filter((r) => r.from === held.id || r.to === held.id).map((r) => { const far = plan.nodes.find((n) => n.id === (r.from === held.id ? r.to : r.from)); return far ? <Stretch key={r.id} from={far} to={held} scale={scale} /> : null; })}
+      {tool.kind === 'pick' && nodes.map((n) => <Handle key={n.id} id={n.id} x={scale.x(held?.id === n.id ? held.xM : n.xM)} y={scale.y(held?.id === n.id ? held.yM : n.yM)} caught={held?.id === n.id ? held.caught : []}
+        onMove={(dx, dy) => { setHeld({ id: n.id, ...snap(n.id, { xM: n.xM + dx / scale.pxPerM, yM: n.yM - dy / scale.pxPerM }) }); }}
+        onDrop={(dx, dy) => { drop(n.id, snap(n.id, { xM: n.xM + dx / scale.pxPerM, yM: n.yM - dy / scale.pxPerM })); }}
+        onNudge={(dx, dy, far) => { const step = (v.units === 'us' ? 0.0254 : 0.01) * (far ? 12 : 1); apply({ do: 'moveNode', id: n.id, to: { xM: n.xM + dx * step, yM: n.yM + dy * step } }); }} />)}
+      {spec && tool.kind === 'pick' && !held && selected && <text x={12} y={height - 12} fontSize="15" className="halo"><TSpans>{`${spec.id}: ${distanceText(lengthOf(plan, spec), v.units)}, ${angleOf(plan, spec).toFixed(1)}° from east`}</TSpans></text>}
+    </g>
+  );
+}
+
+/** A run as it will be, with its length. */
+function Stretch({ from, to, scale }: { from: Spot; to: Spot; scale: PlanScale }) {
+  const { units } = usePour();
+  const [x1, y1, x2, y2] = [scale.x(from.xM), scale.y(from.yM), scale.x(to.xM), scale.y(to.yM)];
+  return <g pointerEvents="none"><path d={`M${x1} ${y1}L${x2} ${y2}`} stroke="var(--press)" strokeWidth="2.5" strokeDasharray="6 4" /><text x={(x1 + x2) / 2 + 8} y={(y1 + y2) / 2 - 8} fontSize="16" className="b halo"><TSpans>{distanceText(Math.hypot(to.xM - from.xM, to.yM - from.yM), units)}</TSpans></text></g>;
+}
+
+interface HandleProps { id: string; x: number; y: number; caught: string[]; onMove: (dx: number, dy: number) => void; onDrop: (dx: number, dy: number) => void; onNudge: (dx: number, dy: number, far: boolean) => void }
+const CAUGHT: Record<string, string> = { node: 'joins', upright: 'upright', level: 'level', length: 'round length' };
+const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+
+/** A node: dragged by pointer, or moved an inch (a centimetre) at a press of an arrow; with Shift twelve. */
+function Handle({ id, x, y, caught, onMove, onDrop, onNudge }: HandleProps) {
+  const ref = useRef<SVGGElement>(null);
+  const acts = useRef({ onMove, onDrop });
+  useEffect(() => { acts.current = { onMove, onDrop }; });
+  useEffect(() => {
+    if (!ref.current) return;
+    let [sx, sy] = [0, 0];
+    const behaviour = drag<SVGGElement, unknown>().container(function () { return this.ownerSVGElement ?? this; })
+      .on('start', (e: { x: number; y: number }) => { [sx, sy] = [e.x, e.y]; })
+      .on('drag', (e: { x: number; y: number }) => { acts.current.onMove(e.x - sx, e.y - sy); })
+      .on('end', (e: { x: number; y: number }) => { if (Math.hypot(e.x - sx, e.y - sy) > 2) acts.current.onDrop(e.x - sx, e.y - sy); });
+    select(ref.current).call(behaviour);
+  }, []);
+  return (
+    <g ref={ref} role="button" tabIndex={0} aria-label={`Node ${id}: drag it, or move it with the arrow keys`} data-node={id} style={{ cursor: 'grab', touchAction: 'none' }}
+      onKeyDown={(e) => { const a = ARROWS[e.key]; if (a) { e.preventDefault(); onNudge(a[0], a[1], e.shiftKey); } }}>
+      <circle cx={x} cy={y} r="20" fill="transparent" /><circle cx={x} cy={y} r="8" fill="var(--sheet)" stroke="var(--press)" strokeWidth="3" />
+      {caught.length > 0 && <text x={x + 14} y={y + 22} fontSize="14" className="b halo" style={{ fill: 'var(--press)' }}>{caught.map((c) => CAUGHT[c]).join(', ')}</text>}
+    </g>
+  );
+}

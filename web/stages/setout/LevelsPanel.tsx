@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { LaserAnswer } from '../../../contract/index.ts';
+import { level, lengthText, textOf } from '../../../core/units/index.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useSession } from '../../app/session.tsx';
+import { readQuantity } from '../../ui/quantity-text.ts';
+import { getJson } from '../../sync/api.ts';
+import { Mark } from '../../ui/Mark.tsx';
+import { T } from '../../ui/Text.tsx';
+import { Opens } from '../../ui/Working.tsx';
+import { useLevels } from './useLevels.ts';
+
+/** Levels by rod and instrument: set up on a known point, read each point, move on a turning point, and close where it began. */
+export function LevelsPanel() {
+  const v = usePour();
+  const { demo } = useSession();
+  const levels = useLevels();
+  const [rod, setRod] = useState('');
+  const [picked, setPicked] = useState<string | null>(null);
+  const bench = v.record.site.benchmark;
+  const setup = levels.setups.at(-1);
+  if (!bench) return <p>This site has no benchmark. Change the plan and give it one in the site file, so that every level stands on one point.</p>;
+  const next = levels.targets.find((t) => !levels.latest.has(t.id)) ?? null;
+  const pointId = setup ? (picked ?? next?.id ?? bench.id) : bench.id;
+  const target = levels.targets.find((t) => t.id === pointId);
+  const rodM = readQuantity(rod, 'Level', v.units, false);
+  const good = rodM !== null && !Number.isNaN(rodM) && rodM >= 0 && rodM <= 10;
+  const wantedRod = setup && target ? setup.hiM - target.wantedM : null;
+  const onto = (id: string) => { setPicked(id); setRod(''); };
+  const read = async (m: number) => {
+    if (!setup) await v.write('setup', { onId: bench.id, backSightM: m });
+    else await v.write('level', { setupId: setup.id, pointId, rodM: m });
+    setRod(''); setPicked(null);
+  };
+  const turn = async (m: number) => { await v.write('setup', { onId: pointId, backSightM: m }); setRod(''); setPicked(null); };
+  const laser = async (again: boolean) => {
+    try {
+      const { rodM: m } = await getJson<LaserAnswer>(`/api/pours/${v.record.id}/laser?setup=${levels.setups.length + (again || !setup ? 1 : 0)}&point=${encodeURIComponent(pointId)}`);
+      if (again) await turn(m); else await read(m);
+    } catch (e) { toast.error(e instanceof Error ? e.message : 'The laser does not answer.'); }
+  };
+  const last = levels.setups.flatMap((s) => s.reads).at(-1);
+  const known = setup !== undefined && (pointId === bench.id || levels.latest.has(pointId) || setup.reads.some((r) => r.pointId === pointId));
+  const input = { benchmarkM: bench.elevationM, setups: levels.setups.slice(-1).map((s) => ({ backSightM: s.hiM - bench.elevationM, readings: s.reads.filter((r) => r.target).map((r) => ({ id: r.pointId, rodM: s.hiM - r.elevationM, ...(r.target ? { planM: r.target.wantedM } : {}) })) })), closingRodM: setup ? setup.hiM - bench.elevationM - (levels.misclosureMm ?? 0) / 1000 : 0 };
+  return (
+    <>
+      <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+        <div className="min-w-0">
+          <p className="text-ink2">{setup ? `Instrument on ${setup.onId}, sight at ${textOf(level(setup.hiM, v.units))}` : 'Rod on the benchmark first'}</p>
+          <p className="head truncate text-[24px] leading-7">{pointId === bench.id ? `${bench.id}, ${bench.label ?? 'benchmark'}` : (target?.label ?? pointId)}</p>
+          <p>{target ? <>wanted {textOf(level(target.wantedM, v.units))}{wantedRod !== null && <>, the rod reads <b className="font-semibold">{textOf(level(wantedRod, v.units))}</b> when it is right</>}</> : `stands at ${textOf(level(bench.elevationM, v.units))}`}</p>
+        </div>
+      </div>
+      <form className="flex flex-wrap gap-2" onSubmit={(e) => { e.preventDefault(); if (good && rodM !== null) void read(rodM); }}>
+        <input className="field min-w-[140px] flex-1 text-[22px]!" aria-label="Rod reading" placeholder={v.units === 'us' ? 'Rod, ft: 4.27' : 'Rod, m: 1.302'} inputMode="decimal" value={rod} onChange={(e) => { setRod(e.target.value); }} />
+        <button className="btn" disabled={!good}>{setup ? 'Take' : 'Set up here'}</button>
+        {demo && <button type="button" className="btn line" onClick={() => void laser(false)}>Laser</button>}
+        {setup && known && pointId !== setup.onId && <button type="button" className="btn line" disabled={!good && !demo} onClick={() => { if (good && rodM !== null) void turn(rodM); else if (demo) void laser(true); }}>Instrument moved: back-sight on {pointId}</button>}
+      </form>
+      {last?.deviationMm != null && <p className={`text-[18px] font-semibold leading-6 ${last.ok ? 'text-good-t' : 'text-chalk-t'}`} aria-live="polite" data-level={last.ok ? 'good' : 'out'}><T>{`${last.target?.label ?? last.pointId}: ${textOf(level(last.elevationM, v.units))}, ${Math.abs(last.deviationMm) < 0.5 ? 'on the mark' : `${lengthText(Math.abs(last.deviationMm), v.units)} ${last.deviationMm > 0 ? 'high' : 'low'}`}`}</T></p>}
+      {levels.closes !== null && levels.misclosureMm !== null && <p className={levels.closes ? 'text-good-t' : 'font-semibold text-chalk-t'} data-closes={levels.closes}>Back on {bench.id}: <Opens name="the loop" id="level-loop" input={input}><T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T></Opens> off. {levels.closes ? 'The loop closes.' : 'Read it again before anything is set by it.'}</p>}
+      <div className="rows border-t-2 border-ink">
+        {levels.targets.map((t) => {
+          const r = levels.latest.get(t.id);
+          return <button key={t.id} type="button" className={`flex min-h-12 w-full items-center gap-3 px-1 text-left ${t.id === pointId ? 'inked bg-ink text-ground' : ''}`} onClick={() => { onto(t.id); }}><Mark verdict={r?.ok === true ? 'good' : r?.ok === false ? 'out' : 'unread'} /><b className="flex-1 font-semibold">{t.label}</b><span className="tnum">{level(t.wantedM, v.units).value}</span><span className="tnum w-[150px] text-right">{r?.deviationMm == null ? '' : <T>{`${level(r.elevationM, v.units).value}, ${Math.abs(r.deviationMm) < 0.5 ? 'right' : `${lengthText(Math.abs(r.deviationMm), v.units)} ${r.deviationMm > 0 ? 'high' : 'low'}`}`}</T>}</span></button>;
+        })}
+        {setup && <button type="button" className={`flex min-h-12 w-full items-center gap-3 px-1 text-left ${pointId === bench.id ? 'inked bg-ink text-ground' : ''}`} onClick={() => { onto(bench.id); }}><Mark verdict={levels.closes === null ? 'unread' : levels.closes ? 'good' : 'out'} /><b className="flex-1 font-semibold">Back on {bench.id}, to close</b><span className="tnum">{level(bench.elevationM, v.units).value}</span></button>}
+      </div>
+    </>
+  );
+}

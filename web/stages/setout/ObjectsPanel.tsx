@@ -1,0 +1,85 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
+import type { Opening, Pad } from '../../../core/model/site.ts';
+import { freeName } from '../../../core/siteplan/edit.ts';
+import { lengthOf } from '../../../core/siteplan/geometry.ts';
+import type { Quantity } from '../../../core/units/index.ts';
+import { usePlan, usePour } from '../../app/pour-context.tsx';
+import { TypedField } from '../../ui/TypedField.tsx';
+
+const OPENINGS: Opening['kind'][] = ['window', 'door', 'pocket', 'sleeve'];
+const ANCHORS: Record<Anchor['kind'], string> = { bolt: 'bolt', holdDown: 'hold-down', dowel: 'dowel' };
+
+interface Field { label: string; quantity: Quantity; value: number | null; set: (n: number) => boolean }
+
+/** What stands in, on or against a run or pad, each at its measured place. */
+export function ObjectsPanel({ elementId }: { elementId: string }) {
+  const { plan, apply } = usePlan();
+  const [open, setOpen] = useState<string | null>(null);
+  if (!plan) return null;
+  const run = plan.runs.find((r) => r.id === elementId);
+  const pad = plan.pads.find((p) => p.id === elementId);
+  const wall = run?.kind === 'wall';
+  const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? 1) / 2;
+  const names = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
+  const put = (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) => apply({ do: 'put', list, item });
+  const add = (what: string) => {
+    if ((OPENINGS as string[]).includes(what) && run) {
+      const kind = what as Opening['kind'];
+      const heightM = (run.topM ?? run.bottomM + 1) - run.bottomM;
+      const size = kind === 'sleeve' ? 0.15 : kind === 'pocket' ? 0.25 : 1;
+      const sill = kind === 'door' ? 0 : kind === 'pocket' ? Math.max(0, heightM - 0.25) : heightM * 0.5;
+      const head = kind === 'door' ? Math.min(heightM, 2.1) : kind === 'window' ? Math.min(heightM, sill + 0.6) : Math.min(heightM, sill + size);
+      apply({ do: 'putOpening', id: run.id, index: null, opening: { kind, atM: Math.max(0, middle - size / 2), widthM: size, sillM: sill, headM: head, ...(kind === 'pocket' ? { depthM: 0.127 } : {}) } });
+    } else if (what in ANCHORS) {
+      const kind = what as Anchor['kind'];
+      const like = plan.anchors.find((a) => a.elementId === elementId && a.kind === kind) ?? plan.anchors.find((a) => a.kind === kind);
+      put('anchors', { ...(like ?? { diameterMm: 15.9, embedmentMm: 178, projectionMm: 64, wetSet: false }), id: freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names), elementId, kind, atM: middle });
+    } else if (what === 'plate' && run) put('plates', { id: freeName(`PL-${elementId}-`, names), elementId, fromM: 0, toM: lengthOf(plan, run), offsetM: 0, single: false });
+    else put('embeds', { id: freeName('E', names), elementId, kind: what as Embed['kind'], atM: middle });
+  };
+  const choices = [...(wall ? [...OPENINGS, 'plate'] : []), ...Object.keys(ANCHORS), ...EMBED_KINDS];
+  const row = (key: string, name: string, fields: Field[], remove: () => void) => <ObjectRow key={key} name={name} fields={fields} open={open === key} onOpen={() => { setOpen(open === key ? null : key); }} remove={remove} />;
+  const field = (label: string, quantity: Quantity, value: number | null, set: (n: number) => boolean): Field => ({ label, quantity, value, set });
+  return (
+    <section aria-label={`Objects on ${elementId}`} className="flex flex-col gap-1">
+      {pad && <PadForm pad={pad} />}
+      <div className="rows border-t border-hair">
+        {run?.openings.map((o, i) => {
+          const set = (c: Partial<Opening>) => apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
+          return row(`o${i}`, `${o.kind} ${o.mark ?? ''}`, [field('from its end', 'M', o.atM, (n) => set({ atM: n })), field('wide', 'M', o.widthM, (n) => set({ widthM: n })), field('sill', 'M', o.sillM, (n) => set({ sillM: n })), field('head', 'M', o.headM, (n) => set({ headM: n }))], () => apply({ do: 'removeOpening', id: run.id, index: i }));
+        })}
+        {plan.plates.filter((p) => p.elementId === elementId).map((p) => row(p.id, `plate ${p.id}`, [field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })), field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })), field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n }))], () => apply({ do: 'remove', list: 'plates', id: p.id })))}
+        {plan.anchors.filter((a) => a.elementId === elementId).map((a) => row(a.id, `${ANCHORS[a.kind]} ${a.id}`, [field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })), field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })), field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })), field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })), field('out', 'Mm', a.projectionMm, (n) => put('anchors', { ...a, projectionMm: n }))], () => apply({ do: 'remove', list: 'anchors', id: a.id })))}
+        {plan.embeds.filter((e) => e.elementId === elementId).map((e) => row(e.id, `${e.kind === 'insertPlate' ? 'insert plate' : e.kind} ${e.id}`, [field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })), field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })), field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n }))], () => apply({ do: 'remove', list: 'embeds', id: e.id })))}
+      </div>
+      <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Put in">{choices.map((c) => <button key={c} type="button" className="chip" onClick={() => { add(c); }}><Plus size={16} aria-hidden="true" />{c === 'holdDown' ? 'hold-down' : c === 'insertPlate' ? 'insert plate' : c}</button>)}</div>
+    </section>
+  );
+}
+
+function ObjectRow({ name, fields, open, onOpen, remove }: { name: string; fields: Field[]; open: boolean; onOpen: () => void; remove: () => void }) {
+  const { units } = usePour();
+  return (
+    <div className="py-1">
+      <div className="flex items-center gap-2"><button type="button" className="min-h-12 flex-1 text-left font-semibold" aria-expanded={open} onClick={onOpen}>{name}</button><button type="button" className="flex h-12 w-12 items-center justify-center text-chalk-t" aria-label={`Remove ${name}`} onClick={remove}><Trash2 size={18} /></button></div>
+      {open && <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4">{fields.map((f) => <TypedField key={f.label} label={f.label} quantity={f.quantity} units={units} value={f.value} onCommit={f.set} />)}</div>}
+    </div>
+  );
+}
+
+function PadForm({ pad }: { pad: Pad }) {
+  const { units } = usePour();
+  const { apply } = usePlan();
+  const set = (c: Partial<Pad>) => apply({ do: 'put', list: 'pads', item: { ...pad, ...c } });
+  return (
+    <div className="flex flex-col gap-2 border-y-2 border-press py-3">
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        <TypedField label="Wide" quantity="M" units={units} value={pad.widthM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pad.lengthM} onCommit={(n) => set({ lengthM: n })} /><TypedField label="Deep" quantity="M" units={units} value={pad.depthM} onCommit={(n) => set({ depthM: n })} /><TypedField label="Bottom" quantity="Level" units={units} value={pad.bottomM} onCommit={(n) => set({ bottomM: n })} />
+        <TypedField label="East" quantity="M" units={units} value={pad.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pad.yM} onCommit={(n) => set({ yM: n })} />
+      </div>
+      <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pad.id }); }}>Remove {pad.id}</button>
+    </div>
+  );
+}

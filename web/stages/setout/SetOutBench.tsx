@@ -1,0 +1,35 @@
+import { usePour } from '../../app/pour-context.tsx';
+import { useFocus } from '../../app/useFocus.ts';
+import { useWide } from '../../app/useWide.ts';
+import { CheckSheets } from '../check/CheckSheets.tsx';
+import { HerePanel } from './HerePanel.tsx';
+import { ImportSheet } from './ImportSheet.tsx';
+import { LevelsPanel } from './LevelsPanel.tsx';
+import { SchedulePanel } from './SchedulePanel.tsx';
+import { SquarePanel } from './SquarePanel.tsx';
+import { Toolbar } from './SetOutGround.tsx';
+import { ListsPanel } from './ListsPanel.tsx';
+
+const TABS = [['here', 'Here'], ['schedule', 'Schedule'], ['levels', 'Levels'], ['square', 'Square'], ['lists', 'Lists']] as const;
+
+/** The tools of setting out: what rules at the selected run, the schedule, levels, squareness and lines, and the lists. */
+export function SetOutBench() {
+  const v = usePour();
+  const { run, tab, sheet, set } = useFocus();
+  const wide = useWide();
+  const open = TABS.find(([t]) => t === tab)?.[0] ?? 'here';
+  const id = run !== null && (v.record.site.runs.some((r) => r.id === run) || v.record.site.pads.some((p) => p.id === run)) ? run : (v.record.pour.elements[0] ?? '');
+  return (
+    <div className="flex flex-col gap-3">
+      <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">{TABS.map(([t, name]) => <button key={t} type="button" className="chip flex-1 justify-center" aria-pressed={t === open} onClick={() => { set({ tab: t }); }}>{name}</button>)}</div>
+      {!wide && <Toolbar />}
+      {open === 'here' && <HerePanel id={id} />}
+      {open === 'schedule' && <SchedulePanel currentMark={v.record.site.runs.find((r) => r.id === id)?.type ?? null} />}
+      {open === 'levels' && <LevelsPanel />}
+      {open === 'square' && <SquarePanel id={id} />}
+      {open === 'lists' && <ListsPanel selected={id} />}
+      {sheet === 'import' && <ImportSheet onClose={() => { set({ sheet: null }); }} />}
+      <CheckSheets />
+    </div>
+  );
+}
