@@ -10,9 +10,9 @@ test('two browsers at once see each other’s entries without a reload', async (
   const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await signIn(other, server, 'T. Oakes');
   await other.goto(`${server.url}/pours/${id}/check?run=R&check=R/braced`);
-  await expect(page.getByText('0 of 16 read').first()).toBeVisible();
+  await expect(page.getByText('0 of 39 read').first()).toBeVisible();
   await other.getByRole('button', { name: 'Good', exact: true }).click();
-  await expect(page.getByText('1 of 16 read').first()).toBeVisible({ timeout: 8000 });
+  await expect(page.getByText('1 of 39 read').first()).toBeVisible({ timeout: 8000 });
   // Both write at the same moment; both are kept.
   await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/tied`);
   await Promise.all([

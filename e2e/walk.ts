@@ -33,7 +33,8 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
     const look = bench.getByRole('button', { name: 'Good', exact: true });
     const byEye = await look.isVisible();
     // What only an eye can judge has no wanted figure.
-    const wanted = byEye ? '' : ((await bench.locator('dd').first().textContent()) ?? '');
+    // A fraction is set in a face of its own, without a space before it.
+    const wanted = byEye ? '' : await bench.locator('dd').first().evaluate((el) => el.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, ''));
     if (byEye) { await look.click(); presses += 1; }
     else if (await bench.locator('[data-pad="count"]').isVisible()) { await bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
     else if (await bench.getByRole('button', { name: 'There', exact: true }).isVisible()) { await bench.getByRole('button', { name: 'There', exact: true }).click(); presses += 1; }
@@ -41,7 +42,7 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
     else { const text = good({ wanted, title }); await pad.fill(text); await pad.press('Enter'); presses += text.length + 1; }
     readings += 1;
     // Polled at every frame: eighty readings in a row should not wait for a slower poll.
-    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 10_000 });
+    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 10_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, wanted ${wanted}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
   }
   return { readings, presses };
 }

@@ -8,7 +8,7 @@ import { levelsOf, levelTargets } from './levels.ts';
 const { site, pour } = demoPour('quillback', 'P3');
 const limits = { topMm: 12.7, bottomMm: 12.7, closeMm: 3 };
 let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>): LogEvent<K> { n += 1; return { id: `e${String(n).padStart(4, '0')}`, at: new Date(Date.UTC(2026, 8, 23, 12, n)).toISOString(), actor: 'T. Oakes', kind, body } as unknown as LogEvent<K>; }
+function entry<K extends EventKind>(kind: K, body: EventBody<K>): LogEvent<K> { n += 1; return { id: `e${String(n).padStart(4, '0')}`, at: new Date(Date.UTC(2026, 8, 23, 12, n)).toISOString(), actor: 'T. Oakes', kind, body }; }
 const levels = (log: LogEvent[]) => levelsOf(site, pour, replay(log), limits);
 const ft = (x: number) => x * 0.3048;
 

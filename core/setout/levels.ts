@@ -15,18 +15,22 @@ export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newes
 export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): LevelTarget[] {
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
   const out = new Map<string, LevelTarget>();
+  const spots = new Set<string>();
+  const runs = new Map(site.runs.map((r) => [r.id, r]));
+  const pads = new Map(site.pads.map((p) => [p.id, p]));
   const add = (name: string, what: 'top' | 'bottom', xM: number, yM: number, wantedM: number, elementId: string) => {
     // Where runs of two levels meet, each has a point of its own there.
-    const taken = [...out.values()].find((t) => t.what === what && t.label.startsWith(`${name} `) && Math.abs(t.wantedM - wantedM) < 1e-6);
-    if (taken) return;
+    const spot = `${name}|${what}|${wantedM.toFixed(6)}`;
+    if (spots.has(spot)) return;
+    spots.add(spot);
     const id = out.has(`${name}/${what}`) ? `${name}/${what}/${elementId}` : `${name}/${what}`;
     // A second level at one node is told apart by its run.
     const label = `${name} ${what === 'top' ? 'form top' : 'bottom'}${id.endsWith(elementId) && id.split('/').length > 2 ? `, ${elementId}` : ''}`;
     out.set(id, { id, label, what, xM, yM, wantedM, elementId });
   };
   for (const id of pour.elements) {
-    const run = site.runs.find((r) => r.id === id);
-    const pad = site.pads.find((p) => p.id === id);
+    const run = runs.get(id);
+    const pad = pads.get(id);
     if (pad) { add(pad.id, 'top', pad.xM, pad.yM, pad.bottomM + pad.depthM, pad.id); add(pad.id, 'bottom', pad.xM, pad.yM, pad.bottomM, pad.id); }
     if (!run) continue;
     const depth = site.footingTypes.find((t) => t.mark === run.type)?.depthM ?? 0;

@@ -1,5 +1,5 @@
 import { ArrowLeft, ArrowRight, Calculator, Moon, Sun } from 'lucide-react';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { latest } from '../../core/pourlog/state.ts';
 import { temperatureFigure, textOf, wind } from '../../core/units/index.ts';
@@ -39,11 +39,15 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
   const focus = useFocus();
   const wide = useWide();
   const [pulled, setPulled] = useState(false);
-  const line = nextLine(v, stage);
-  const go = () => { void navigate(focusUrl(v.record.id, line.stage, line.focus)); };
+  const line = useMemo(() => nextLine(v, stage), [v, stage]);
+  const go = useCallback(() => {
+    void navigate(focusUrl(v.record.id, line.stage, line.focus));
+    // Where the next line is what stands there already nothing appears anew: the likeliest answer gets the focus all the same.
+    if (wide) setTimeout(() => { if (!document.querySelector('[role="dialog"]')) document.querySelector<HTMLElement>('.bench [data-likeliest]')?.focus({ preventScroll: true }); }, 60);
+  }, [navigate, v.record.id, line.stage, line.focus, wide]);
   const keys = useMemo(() => ({
     ...Object.fromEntries(STAGES.map((s, i) => [String(i + 1), () => void navigate(focusUrl(v.record.id, s))])),
-    n: () => { void navigate(focusUrl(v.record.id, line.stage, line.focus)); },
+    n: go,
     r: () => { void navigate(focusUrl(v.record.id, 'check')); },
     l: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'load:next' })); },
     s: () => { void navigate(focusUrl(v.record.id, 'pour', { sheet: 'slump:here' })); },
@@ -53,7 +57,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
     h: () => { void navigate(focusUrl(v.record.id, 'check', { sheet: 'question' })); },
     z: () => { void v.undoLast(); },
     '?': () => { focus.set({ sheet: 'keys' }); },
-  }), [navigate, line, v, focus]);
+  }), [navigate, go, v, focus]);
   useKeys(keys);
   useEffect(() => { document.title = `${v.record.pour.code} ${name}, Jactum`; }, [v, name]);
   return (

@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
@@ -70,7 +70,8 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const { data: stored, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
   const { editing, shown: record } = usePlanEditor(stored, mutate);
   const store = useMemo(() => logStore(pourId), [pourId]);
-  const log = useSyncExternalStore(store.subscribe, store.snapshot);
+  // The whole view hangs on the log: it may follow a moment later, so that a press on a large site is answered first.
+  const log = useDeferredValue(useSyncExternalStore(store.subscribe, store.snapshot));
   // The log is read through SWR like everything else; the stream only brings it sooner.
   useSWR(['log', pourId], () => store.pull(), { refreshInterval: 15_000, shouldRetryOnError: true });
 
@@ -83,6 +84,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const checks = useMemo(() => (record && mix ? checkList({ site: record.site, pour: record.pour, mix }) : []), [record, mix]);
   const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checks, log.state), log.state) : []), [record, checks, log.state]);
   const plan = useMemo(() => (record && mix && plant ? planPour(record.site, record.pour, mix, plant, record.duskMin, 1) : null), [record, mix, plant]);
+  const gate = useMemo(() => (record ? gateOf(record.site, record.pour, points, log.state) : null), [record, points, log.state]);
   const odds = useOdds(record, mix, plant);
   const from = new Date(dayMs).toISOString();
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
@@ -92,8 +94,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const { data: weatherNow } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}` : null, getJson, { keepPreviousData: true });
 
   const view = useMemo((): PourView | null => {
-    if (!record || !mix || !plant || !plan) return null;
-    const gate = gateOf(record.site, record.pour, points, log.state);
+    if (!record || !mix || !plant || !plan || !gate) return null;
     const loads = loadsOf(log.state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
     const progress = progressOf(record.pour, mix, plan.route, log.state, loads, nowMs);
     const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });
@@ -126,7 +127,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       write, undoLast, saveSettings, saveRule, walk, clock,
       elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
     };
-  }, [record, mix, plant, plan, points, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
+  }, [record, mix, plant, plan, points, gate, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
 
   if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
   return <Context value={view}><Editing value={editing}>{children}</Editing></Context>;

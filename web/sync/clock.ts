@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import type { ClockAnswer } from '../../contract/index.ts';
 import { getJson, sendJson } from './api.ts';
@@ -25,9 +25,11 @@ export function useSiteClock(): { nowMs: number; settable: boolean; advance: (mi
   useEffect(() => {
     const tick = () => { setNow(siteNow()); };
     tick();
-    const timer = setInterval(tick, 5000);
+    // A tick may wait: what somebody is pressing comes first.
+    const timer = setInterval(() => { startTransition(tick); }, 5000);
     return () => { clearInterval(timer); };
   }, [data]);
-  const advance = async (minutes: number) => { await sendJson<ClockAnswer>('POST', '/api/clock', { advanceMin: minutes }); await mutate(); setNow(siteNow()); };
-  return { nowMs, settable: data?.settable ?? false, advance };
+  const settable = data?.settable ?? false;
+  // The same object until the time has moved: everything drawn hangs on it.
+  return useMemo(() => ({ nowMs, settable, advance: async (minutes: number) => { await sendJson<ClockAnswer>('POST', '/api/clock', { advanceMin: minutes }); await mutate(); setNow(siteNow()); } }), [nowMs, settable, mutate]);
 }

@@ -58,7 +58,7 @@ export function TapePad({ units, signed, onTyping, onTake, echo, takeLabel }: Pr
   const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>
-      <input ref={input} className="field mb-2 hidden text-[22px]! sm:block" value={text} placeholder={units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'} aria-label="Reading" aria-invalid={complaint !== null} inputMode="none" autoComplete="off"
+      <input ref={input} data-likeliest className="field mb-2 hidden text-[22px]! sm:block" value={text} placeholder={units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'} aria-label="Reading" aria-invalid={complaint !== null} inputMode="none" autoComplete="off"
         onChange={(e) => { set(e.target.value); }} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } }} />
       {(complaint !== null || echo !== undefined) && <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">{complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}</p>}
       <div className="grid grid-cols-6 gap-2 sm:flex">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
 import { TRADES, WHOLE_POUR, type Trade } from '../../../core/check/points/index.ts';
 import { nextStop } from '../../../core/check/walk.ts';
@@ -21,7 +21,7 @@ export function CheckBench() {
   const focus = useFocus();
   const wide = useWide();
   const [fixes, setFixes] = useState(false);
-  const first = nextStop(v.points, v.walk, focus.check === null ? null : { check: focus.check, place: focus.place });
+  const first = useMemo(() => (focus.run === null ? nextStop(v.points, v.walk, null) : null), [v.points, v.walk, focus.run]);
   const run = focus.run ?? first?.point.point.elementId ?? v.record.pour.elements[0] ?? '';
   const own = v.points.filter((p) => p.point.elementId === run);
   const current = own.find((p) => p.point.id === focus.check) ?? own.find((p) => p.verdict === 'out') ?? own.find((p) => p.verdict === 'unread') ?? own[0];

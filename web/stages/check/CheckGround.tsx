@@ -4,6 +4,7 @@ import { formSystemOf, WHOLE_POUR, typeChanges } from '../../../core/check/point
 import { VERDICT_WORD, Mark, MarkAt } from '../../ui/Mark.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { usePour } from '../../app/pour-context.tsx';
+import { useStable } from '../../app/useStable.ts';
 import { useWide } from '../../app/useWide.ts';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
 import { flagText } from '../../drawing/flag-text.ts';
@@ -16,6 +17,7 @@ import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
 import { roundValue, useTaking } from './useTaking.ts';
 
+const NONE: PointState[] = [];
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
 /** The pour with a mark for every check: walls laid down round their plan, footings in plan, a single run on a phone. */
@@ -26,11 +28,13 @@ export function CheckGround() {
   const [boxRef, box] = useSize();
   const { site, pour } = v.record;
   const selected = run ?? v.points.find((p) => p.point.id === check)?.point.elementId ?? pour.elements[0] ?? null;
-  const walls = useMemo(() => site.runs.filter((r) => pour.elements.includes(r.id)), [site, pour]);
+  const walls = useMemo(() => { const mine = new Set(pour.elements); return site.runs.filter((r) => mine.has(r.id)); }, [site, pour]);
   const ring = v.plan.route.closed && wide;
   const laid = ring && walls.every((r) => r.kind === 'wall');
   const current = v.points.find((p) => p.point.id === check && p.point.elementId === selected);
+  const byRun = useMemo(() => { const map = new Map<string, PointState[]>(); for (const p of v.points) { const list = map.get(p.point.elementId); if (list) list.push(p); else map.set(p.point.elementId, [p]); } return map; }, [v.points]);
   const pick = (p: PointState, i: number) => { set({ run: p.point.elementId, check: p.point.id, place: i }); };
+  const picked = useStable(pick);
   const choose = (id: string) => { set({ run: id, check: null, place: 0 }); };
   if (!wide) return <div ref={boxRef} className="relative h-full"><Band elementId={selected ?? ''} state={current} place={place} width={box.width} height={box.height} onPick={pick} /></div>;
   const planHeight = ring ? box.height : box.height * 0.5;
@@ -38,7 +42,7 @@ export function CheckGround() {
   const overlay = (scale: PlanScale, runs: RunOnPaper[]) => (
     <>
       {laid ? <LaidFaces site={site} runs={runs} pxPerM={scale.pxPerM} points={v.points} selected={selected} check={check} place={place} onRun={choose} onPick={pick} />
-        : runs.map((r) => <RunBeads key={r.id} r={r} own={v.points.filter((p) => p.point.elementId === r.id)} check={check} onPick={pick} />)}
+        : runs.map((r) => <RunBeads key={r.id} r={r} own={byRun.get(r.id) ?? NONE} check={byRun.get(r.id)?.some((p) => p.point.id === check) ? check : null} onPick={picked} />)}
       {!laid && current && <Spots state={current} r={runs.find((x) => x.id === selected)} place={place} onPick={(i) => { set({ place: i }); }} />}
       {ring && <RingGate runs={runs} laid={laid} />}
     </>

@@ -1,5 +1,6 @@
+import { useMemo } from 'react';
 import type { HoldRow } from '../../../core/check/gate.ts';
-import { typeChanges } from '../../../core/check/points/index.ts';
+import { typeChanges, type TypeChange } from '../../../core/check/points/index.ts';
 import { HOLD_NAME, marginText } from '../../../core/check/words.ts';
 import { entries } from '../../../core/pourlog/state.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
@@ -9,7 +10,7 @@ import { useFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 
-function rowWords(v: PourView, r: HoldRow): string {
+function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): string {
   if (r.kind === 'out') {
     const p = v.points.find((x) => x.point.id === r.ref);
     const place = p?.places[r.place ?? 0];
@@ -19,7 +20,7 @@ function rowWords(v: PourView, r: HoldRow): string {
   }
   if (r.kind === 'unread') return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
   if (r.kind === 'question') { const q = entries(v.state, 'question').find((e) => e.id === r.ref); return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`; }
-  if (r.kind === 'change') { const c = typeChanges(v.record.site, v.record.pour.elements).find((x) => x.id === r.ref); return `${c?.toRun ?? ''} is ${c?.toType ?? ''}: ${c?.words[0] ?? 'another type'}. Not seen yet`; }
+  if (r.kind === 'change') { const c = changes.get(r.ref); return `${c?.toRun ?? ''} is ${c?.toType ?? ''}: ${c?.words[0] ?? 'another type'}. Not seen yet`; }
   const sign = v.gate.signs.find((s) => s.hold === r.ref);
   const name = sign ? HOLD_NAME[sign.hold] : '';
   return sign?.state === 'rejected' ? `${name} rejected: ${sign.reason ?? ''}` : sign?.state === 'reopened' ? `${name} open again: ${sign.reason ?? ''}` : `${name}, not signed`;
@@ -30,6 +31,8 @@ export function GatePanel() {
   const v = usePour();
   const { set } = useFocus();
   const { gate } = v;
+  const { site, pour } = v.record;
+  const changes = useMemo(() => new Map(typeChanges(site, pour.elements).map((c) => [c.id, c])), [site, pour.elements]);
   const go = (r: HoldRow) => {
     if (r.kind === 'out' || r.kind === 'unread') set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
     else if (r.kind === 'change') set({ sheet: `change:${r.ref}` });
@@ -47,7 +50,7 @@ export function GatePanel() {
       <div className="rows min-h-[120px] flex-1 overflow-auto border-y border-hair">
         {gate.rows.map((r) => (
           <button key={`${r.kind}${r.ref}${r.place ?? ''}`} type="button" data-row={`${r.kind}:${r.ref}:${r.place ?? ''}`} className="flex min-h-[38px] w-full items-center gap-3 py-0.5 text-left max-sm:min-h-12" onClick={() => { go(r); }}>
-            <Mark verdict={r.verdict} size={18} /><span className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}><T>{rowWords(v, r)}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
+            <Mark verdict={r.verdict} size={18} /><span className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}><T>{rowWords(v, r, changes)}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
           </button>
         ))}
         {!holding && gate.signs.map((s) => <p key={s.hold} className="flex min-h-[42px] items-center gap-3"><Mark verdict="good" />{HOLD_NAME[s.hold]}<span className="flex-1" /><span className="text-ink2">{s.actor} {s.at ? momentText(v, Date.parse(s.at)) : ''}</span></p>)}

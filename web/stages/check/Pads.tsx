@@ -29,14 +29,14 @@ function useLikeliest() {
 export function CountPad({ wanted, unit, onTake }: { wanted: number; unit: string; onTake: (n: number) => void }) {
   const { ref, guarded } = useLikeliest();
   const list = [...new Set([Math.max(0, wanted - 2), Math.max(0, wanted - 1), wanted, wanted + 1, wanted + 2])];
-  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} ref={n === wanted ? ref : undefined} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={guarded(() => { onTake(n); })}>{n}</button>)}</div>;
+  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} ref={n === wanted ? ref : undefined} data-likeliest={n === wanted ? '' : undefined} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={guarded(() => { onTake(n); })}>{n}</button>)}</div>;
 }
 
 export function BarPad({ wanted, onTake }: { wanted: string; onTake: (bar: (typeof BAR_NAMES)[number]) => void }) {
   const family = BAR_NAMES.filter((b) => (wanted.startsWith('#') ? b.startsWith('#') : wanted.endsWith('mm') ? b.endsWith('mm') : b.endsWith('M')));
   const i = family.findIndex((b) => b === wanted);
   const { ref, guarded } = useLikeliest();
-  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
+  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} data-likeliest={b === wanted ? '' : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
 }
 
 /** Spacing is read over a counted number of spaces: one long tape, not many short ones. */
@@ -56,7 +56,7 @@ export function BoltPad({ atMm, units, onTake }: { atMm: number; units: UnitSyst
   const [elsewhere, setElsewhere] = useState(false);
   const { ref, guarded } = useLikeliest();
   if (elsewhere) return <><p className="text-ink2"><T>{`How far from the start of the run it stands. Its mark is at ${lengthText(atMm, units)}.`}</T></p><TapePad units={units} signed={false} onTyping={() => undefined} onTake={(mm) => { if (mm >= 0) onTake(true, mm); }} takeLabel="Take" /></>;
-  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button ref={ref} type="button" className="btn min-h-[64px]" onClick={guarded(() => { onTake(true, null); })}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
+  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button ref={ref} data-likeliest type="button" className="btn min-h-[64px]" onClick={guarded(() => { onTake(true, null); })}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
 }
 
 export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void }) {
@@ -66,7 +66,7 @@ export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' 
   return (
     <div className="flex flex-col gap-2">
       <p className="text-[18px] leading-6">{advice}</p>
-      <div className="grid grid-cols-3 gap-2"><button ref={ref} type="button" className="btn min-h-[64px]" onClick={guarded(() => { onMark('pass'); })}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
+      <div className="grid grid-cols-3 gap-2"><button ref={ref} data-likeliest type="button" className="btn min-h-[64px]" onClick={guarded(() => { onMark('pass'); })}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
       {asked && <form className="flex gap-2" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) onMark(asked, reason.trim()); }}><input autoFocus className="field" aria-label="Why" placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'} value={reason} onChange={(e) => { setReason(e.target.value); }} /><button className="btn" disabled={!reason.trim()}>Log</button></form>}
     </div>
   );
@@ -80,7 +80,7 @@ export function FixForm({ advice, onFix, onWaive }: { advice: string; onFix: (wh
   return (
     <div className="flex flex-col gap-2" role="group" aria-label="Fix">
       <p className="text-[18px] font-semibold leading-6">{advice}</p>
-      <button ref={ref} type="button" className="btn min-h-[56px]" onClick={guarded(() => void onFix(done))}>Done: {done}</button>
+      <button ref={ref} data-likeliest type="button" className="btn min-h-[56px]" onClick={guarded(() => void onFix(done))}>Done: {done}</button>
       <form className="grid grid-cols-[1fr_auto_auto] gap-2" onSubmit={(e) => { e.preventDefault(); if (what.trim()) void onFix(what.trim()); }}>
         <input className="field" aria-label="What was done" placeholder="Something else was done" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
       </form>

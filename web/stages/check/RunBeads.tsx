@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
 import type { RunOnPaper } from '../../drawing/PlanDrawing.tsx';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
@@ -5,8 +6,12 @@ import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 const BEAD = 21;
 const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
 
-/** The checks of a run as beads along it; one for all where the run is too short. */
-export function RunBeads({ r, own, check, onPick }: { r: RunOnPaper; own: PointState[]; check: string | null; onPick: (p: PointState, place: number) => void }) {
+interface Props { r: RunOnPaper; own: PointState[]; check: string | null; onPick: (p: PointState, place: number) => void }
+const sameRun = (a: RunOnPaper, b: RunOnPaper): boolean => a.a[0] === b.a[0] && a.a[1] === b.a[1] && a.b[0] === b.b[0] && a.b[1] === b.b[1] && a.halfWidthPx === b.halfWidthPx;
+const sameStates = (a: PointState[], b: PointState[]): boolean => a.length === b.length && a.every((p, i) => p.point === b[i]?.point && p.verdict === b[i].verdict);
+
+/** The checks of a run as beads along it; one for all where the run is too short. Drawn anew only when one of them changes. */
+export const RunBeads = memo(function RunBeads({ r, own, check, onPick }: Props) {
   const at = (share: number, out: number): [number, number] => [r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * out, r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * out];
   const worst = WORST.find((x) => own.some((p) => p.verdict === x)) ?? 'unread';
   if (own.length === 0) return null;
@@ -26,4 +31,4 @@ export function RunBeads({ r, own, check, onPick }: { r: RunOnPaper; own: PointS
       })}
     </g>
   );
-}
+}, (a, b) => a.check === b.check && sameRun(a.r, b.r) && sameStates(a.own, b.own));

@@ -77,7 +77,10 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
     setProgress({ done: 0, of: looked, best: null });
     const w = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
     worker.current = w;
-    void wrap<SearchWorker>(w).run(inputOf(v, choices, priced), proxy((p: SearchProgress) => { setProgress(p); })).then((r) => { setResult(r); stop(); });
+    void wrap<SearchWorker>(w).run(inputOf(v, choices, priced), proxy((p: SearchProgress) => {
+      // A report that was on its way when the search was stopped must not set it going again.
+      if (worker.current === w) setProgress(p);
+    })).then((r) => { setResult(r); stop(); });
   };
   const take = (c: Candidate) => { void v.saveSettings(c.chosen).then(onClose); };
   const best = result ? result.best : progress?.best?.rejected === null ? progress.best : null;

@@ -23,7 +23,7 @@ const spaced = <Type,>(id: string, head: string, get: (t: Type) => { bar: string
     const [left = '', right = ''] = text.split(/\s*(?:@|\bat\b)\s*/i);
     const b = bar(left, u);
     const p = parseMeasure(right, u);
-    return b && p.ok ? set(t, { bar: b, spacingM: p.metres(mm) }) : `Write it as ${u === 'us' ? 'No. 5 at 12' : '12 mm at 200'}.`;
+    return b && p.ok ? set(t, { bar: b, spacingM: metres(p.mm) }) : `Write it as ${u === 'us' ? 'No. 5 at 12' : '12 mm at 200'}.`;
   },
 });
 
@@ -76,7 +76,7 @@ function TypeTable<Type extends FootingType | WallType>({ title, list, cells, ty
   const { set } = useFocus();
   const { runs } = v.record.site;
   const own = v.record.pour.elements;
-  const data = useMemo(() => types.map((type): Row<Type> => ({ type, runs: runs.filter((r) => r.type === type.mark && own.includes(r.id)).map((r) => r.id) })), [types, runs, own]);
+  const data = useMemo(() => { const mine = new Set(own); return types.map((type): Row<Type> => ({ type, runs: runs.filter((r) => r.type === type.mark && mine.has(r.id)).map((r) => r.id) })); }, [types, runs, own]);
   const columns = useMemo(() => {
     const helper = createColumnHelper<typeof features, Row<Type>>();
     return helper.columns([helper.accessor((r) => r.type.mark, { id: 'mark', header: title }), ...cells.map((c) => helper.accessor((r) => c.text(r.type, v.units), { id: c.id, header: c.head })), helper.accessor((r) => r.runs.length, { id: 'here', header: 'here' })]);

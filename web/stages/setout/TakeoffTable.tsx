@@ -1,9 +1,10 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { resultOf } from '../../../core/register/calculation.ts';
 import { rebarTakeoff, type RebarRow } from '../../../core/steel/rebar-takeoff.ts';
 import { area, barText, distanceText, mass, textOf, volume } from '../../../core/units/index.ts';
 import { orderOrigin, takeoffOrigin } from '../../app/origins.ts';
-import { usePour } from '../../app/pour-context.tsx';
+import { usePour, type PourView } from '../../app/pour-context.tsx';
+import { useStable } from '../../app/useStable.ts';
 import { Big, T } from '../../ui/Text.tsx';
 import { Opens } from '../../ui/Working.tsx';
 
@@ -16,11 +17,23 @@ export function useBars(): RebarRow[] {
   return useMemo(() => resultOf(rebarTakeoff, { site: record.site, stockLengthM }).rows, [record.site, stockLengthM]);
 }
 
+type Row = PourView['plan']['route']['takeoff']['elements'][number];
+/** One run; drawn anew only when it changes or is picked. */
+const TakeoffRow = memo(function TakeoffRow({ row: e, bars, view: v, selected, onSelect }: { row: Row; bars: string; view: PourView; selected: boolean; onSelect: (id: string) => void }) {
+  return (
+    <tr className={`cursor-pointer ${selected ? 'bg-ink text-ground' : ''}`} onClick={() => { onSelect(e.id); }}>
+      <th className="py-1.5 pl-1 text-left font-semibold">{e.id}</th><td>{e.lengthM ? <T>{distanceText(e.lengthM, v.units)}</T> : 'pad'}</td><td><Opens name={`the forms of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(area(e.formM2, v.units))}</Opens></td><td className="font-semibold"><Opens name={`the concrete of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(volume(e.concreteM3, v.units))}</Opens></td><td className="pr-1">{bars}</td>
+    </tr>
+  );
+}, (a, b) => a.row === b.row && a.bars === b.bars && a.selected === b.selected && a.view.record === b.view.record);
+
 /** Length, forms, concrete and bars by run, and what the order comes to. */
 export function TakeoffTable({ selected, onSelect }: { selected: string | null; onSelect: (id: string) => void }) {
   const v = usePour();
   const bars = useBars();
-  const own = v.plan.route.takeoff.elements.filter((e) => v.record.pour.elements.includes(e.id));
+  const pick = useStable(onSelect);
+  const mine = new Set(v.record.pour.elements);
+  const own = v.plan.route.takeoff.elements.filter((e) => mine.has(e.id));
   const byRun = useMemo(() => { const map = new Map<string, RebarRow[]>(); for (const b of bars) map.set(b.elementId, [...(map.get(b.elementId) ?? []), b]); return map; }, [bars]);
   const barWords = (id: string) => (byRun.get(id) ?? []).map((b) => `${b.count} × ${barText(b.bar)} ${ROLE[b.role]}`).slice(0, 2).join(', ');
   const total = own.reduce((s, e) => ({ formM2: s.formM2 + e.formM2, lengthM: s.lengthM + e.lengthM }), { formM2: 0, lengthM: 0 });
@@ -30,9 +43,7 @@ export function TakeoffTable({ selected, onSelect }: { selected: string | null; 
         <thead className="sticky top-0 bg-ground"><tr className="border-y-2 border-ink"><th className="head py-1 text-left">Take-off, {v.record.pour.code}</th><th className="font-normal text-ink2">length</th><th className="font-normal text-ink2">forms</th><th className="font-normal text-ink2">concrete</th><th className="font-normal text-ink2">bars</th></tr></thead>
         <tbody className="rows">
           {own.map((e) => (
-            <tr key={e.id} className={`cursor-pointer ${e.id === selected ? 'bg-ink text-ground' : ''}`} onClick={() => { onSelect(e.id); }}>
-              <th className="py-1.5 pl-1 text-left font-semibold">{e.id}</th><td>{e.lengthM ? <T>{distanceText(e.lengthM, v.units)}</T> : 'pad'}</td><td><Opens name={`the forms of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(area(e.formM2, v.units))}</Opens></td><td className="font-semibold"><Opens name={`the concrete of ${e.id}`} {...takeoffOrigin(v, e.id)}>{textOf(volume(e.concreteM3, v.units))}</Opens></td><td className="pr-1">{barWords(e.id)}</td>
-            </tr>
+            <TakeoffRow key={e.id} row={e} bars={barWords(e.id)} view={v} selected={e.id === selected} onSelect={pick} />
           ))}
           <tr className="border-t-2! border-ink!"><th className="py-1.5 pl-1 text-left font-semibold">all</th><td><T>{distanceText(total.lengthM, v.units)}</T></td><td>{textOf(area(total.formM2, v.units))}</td><td className="font-semibold"><Opens name="the concrete" {...takeoffOrigin(v)}>{textOf(volume(v.plan.route.volumeM3, v.units))}</Opens></td><td className="pr-1">{textOf(mass(own.reduce((s, e) => s + (byRun.get(e.id) ?? []).reduce((n, b) => n + b.massKg, 0), 0), v.units))} of steel</td></tr>
         </tbody>
