@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import Drawing from 'dxf-writer';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { bigSite } from './big-site.ts';
 import { expect, logOf, pourId, signIn, test } from './server.ts';
 
@@ -179,26 +179,41 @@ test('a site of 400 runs stays under 100 ms an interaction, with the processor s
   const watch = () => page.evaluate(() => {
     const w = window as unknown as { slowest: { name: string; ms: number }[] };
     w.slowest = [];
-    new PerformanceObserver((list) => { for (const e of list.getEntries()) w.slowest.push({ name: e.name, ms: e.duration }); }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
+    new PerformanceObserver((list) => { for (const e of list.getEntries() as PerformanceEventTiming[]) w.slowest.push({ name: `${e.name} waited ${Math.round(e.processingStart - e.startTime)} worked ${Math.round(e.processingEnd - e.processingStart)}`, ms: e.duration }); }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
   });
-  const worst = () => page.evaluate(() => Math.max(0, ...(window as unknown as { slowest: { ms: number }[] }).slowest.map((e) => e.ms)));
+  const worst = () => page.evaluate(() => (window as unknown as { slowest: { name: string; ms: number }[] }).slowest.reduce((w, e) => (e.ms > w.ms ? e : w), { name: 'under 16 ms', ms: 0 }));
+  /** Pressed by the mouse alone, where it lies: looking for it in the page would be counted too. */
+  const press = async (locator: Locator) => {
+    const box = await locator.boundingBox();
+    if (!box) throw new Error('nothing to press');
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  };
   const measured: Record<string, number> = {};
-  const measure = async (what: string, act: () => Promise<void>) => {
+  const said: string[] = [];
+  /** Three times over, the middle one counts: this machine is shared. */
+  const measure = async (what: string, ...acts: (() => Promise<void>)[]) => {
+    const times: { name: string; ms: number }[] = [];
+    for (const act of acts) times.push(await once(act));
+    const middle = times.sort((a, b) => a.ms - b.ms)[Math.floor(times.length / 2)] ?? { name: '', ms: 0 };
+    measured[what] = Math.round(middle.ms);
+    said.push(`${what} ${times.map((t) => Math.round(t.ms)).join('/')} ms`);
+  };
+  const once = async (act: () => Promise<void>) => {
     await page.evaluate(() => { (window as unknown as { slowest: unknown[] }).slowest = []; });
     await act();
     // The browser tells of an event once the picture after it stands: wait until nothing is left to do.
     await page.evaluate(() => new Promise((r) => { requestIdleCallback(r, { timeout: 20_000 }); }));
     await page.waitForTimeout(500);
-    measured[what] = Math.round(await worst());
+    return worst();
   };
   await page.goto(`${server.url}/pours/${id}/setout?run=R1`);
   await page.locator('[data-run="R200"]').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(3000);
   await watch();
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await measure('pick a run', () => page.locator('[data-run="R200"]').click({ force: true }));
-  await measure('open the schedule', () => page.getByRole('button', { name: 'Schedule', exact: true }).click());
-  await measure('back to the run', () => page.getByRole('button', { name: 'Here', exact: true }).click());
+  await measure('pick a run', ...['R200', 'R210', 'R120'].map((id) => () => press(page.locator(`[data-run="${id}"]`))));
+  await measure('open the schedule', () => press(page.getByRole('button', { name: 'Schedule', exact: true })));
+  await measure('back to the run', () => press(page.getByRole('button', { name: 'Here', exact: true })));
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await page.goto(`${server.url}/pours/${id}/check?run=R200&check=R200/width&place=0`);
   const pad = page.locator('.bench').getByLabel('Reading', { exact: true });
@@ -206,10 +221,11 @@ test('a site of 400 runs stays under 100 ms an interaction, with the processor s
   await page.waitForTimeout(3000);
   await watch();
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await measure('type a figure', async () => { await pad.press('2'); await pad.press('0'); });
-  await measure('take a reading', () => pad.press('Enter'));
-  await measure('look at another run', () => page.getByRole('button', { name: 'Next run' }).click());
+  await pad.focus();
+  await measure('type a figure', ...['2', '0', '.'].map((k) => () => page.keyboard.press(k)));
+  await measure('take a reading', () => page.keyboard.press('Enter'));
+  await measure('look at another run', ...[1, 2, 3].map(() => () => press(page.getByRole('button', { name: 'Next run' }))));
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  console.log(`${runs} runs, slowed to a quarter: ${Object.entries(measured).map(([k, ms]) => `${k} ${ms} ms`).join(', ')}`);
+  console.log(`${runs} runs, slowed to a quarter: ${said.join(', ')}`);
   for (const [what, ms] of Object.entries(measured)) expect(ms, what).toBeLessThan(100);
 });

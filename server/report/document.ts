@@ -1,9 +1,10 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { mixNamed, type PourAnswer, type SiteFile, type StoredEvent } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
-import { judgeAll, type PointState } from '../../core/check/judge.ts';
+import { fixList } from '../../core/check/fixes.ts';
+import { judgeAll, judgeReading, type PointState } from '../../core/check/judge.ts';
 import { checkList, withAdded } from '../../core/check/points/index.ts';
-import { marginText, readingText, wantedText } from '../../core/check/words.ts';
+import { HOLD_NAME, marginText, readingText, wantedText } from '../../core/check/words.ts';
 import { curingOf } from '../../core/cure/curing.ts';
 import type { LogEvent } from '../../core/model/events.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
@@ -33,8 +34,27 @@ function table(head: string[], widths: (string | number)[], rows: Cell[][]): Con
 
 const WORD = { unread: 'unread', good: 'good', tight: 'tight', out: 'OUT', held: 'held', waived: 'waived' } as const;
 
+/** A round with nothing to tell is one line: how many, all as wanted, and when the last was read. */
+function roundRow(p: PointState, units: UnitSystem, time: (iso: string) => string): Cell[] {
+  const last = p.places.flatMap((x) => (x.reading ? [x.reading] : [])).sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
+  return [p.point.elementId, p.point.title, wantedText(p.point.wanted, units), `${p.places.length} of ${p.places.length}`, WORD.good, '', last ? `${last.actor} ${time(last.at)}` : ''];
+}
+
+/** Questions with who answered them and what. */
+function questionRows(state: PourState, time: (iso: string) => string): Cell[][] {
+  return entries(state, 'question').map((q) => {
+    const a = entries(state, 'answer').findLast((x) => x.body.questionId === q.id);
+    return [String(q.body.number), q.body.elementIds.join(', '), `${q.body.text} (${q.actor} ${time(q.at)})`, a ? `${a.body.role}: ${a.body.text} (${time(a.at)})` : bold(`open, for the ${q.body.to}`)];
+  });
+}
+
+/** What failed and what was done about it, with how many photos show it. */
+function fixRows(points: PointState[], state: PourState, site: SiteFile, nowMs: number, time: (iso: string) => string): Cell[][] {
+  return fixList(points, state, (p, r) => judgeReading(site, p.point, r.body.value).verdict !== 'out', nowMs).map((f) => [f.point.point.elementId, f.point.point.title, `${f.failedBy} ${time(f.failedAt)}`, f.fixes.map((x) => `${x.body.what} (${x.actor} ${time(x.at)})`).join('; ') || 'nothing yet', f.photos.length ? String(f.photos.length) : '', f.state === 'open' ? bold('open') : f.state === 'closed' ? 'good since' : f.state]);
+}
+
 function checkRows(points: PointState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {
-  return points.flatMap((p) => p.places.flatMap((place): Cell[][] => {
+  return points.flatMap((p) => (p.point.round && p.places.every((x) => x.verdict === 'good' && x.earlier.length === 0) ? [roundRow(p, units, time)] : p.places.flatMap((place): Cell[][] => {
     const row = (r: LogEvent<'reading'> | LogEvent<'mark'> | null, verdict: Cell, note: string): Cell[] => [
       p.point.elementId, p.point.title, wantedText(p.point.wanted, units),
       r === null ? '' : r.kind === 'reading' ? readingText(r.body.value, units) : r.body.result === 'pass' ? 'seen' : (r.body.reason ?? ''), verdict, note, r ? `${r.actor} ${time(r.at)}` : '',
@@ -43,7 +63,7 @@ function checkRows(points: PointState[], units: UnitSystem, time: (iso: string) 
     const newest = place.mark ?? place.reading;
     const note = place.judged && place.reading && !place.mark ? marginText(p.point, place.reading.body.value, place.judged, units) : '';
     return [...earlier, row(newest, place.verdict === 'out' ? bold(WORD.out) : WORD[place.verdict], note)];
-  }));
+  })));
 }
 
 function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {
@@ -54,7 +74,7 @@ function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => 
   ]);
 }
 
-const ON_THE_DAY = new Set(['note', 'incident', 'weather', 'fix', 'sign', 'override', 'question', 'answer', 'place-start', 'place-stop', 'probe', 'strip', 'defect', 'break-test', 'worked', 'close', 'reopen']);
+const ON_THE_DAY = new Set(['item', 'seen', 'setup', 'level', 'square', 'line', 'note', 'incident', 'weather', 'fix', 'sign', 'override', 'question', 'answer', 'place-start', 'place-stop', 'probe', 'strip', 'defect', 'break-test', 'worked', 'close', 'reopen']);
 const KIND: Record<string, string> = { 'place-start': 'placing', 'place-stop': 'placing', 'break-test': 'cylinders', probe: 'temperature' };
 
 function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Content[] {
@@ -133,7 +153,11 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       { text: 'Gate', style: 'h2' },
       ...(gate.overridden ? [{ text: `Poured against the gate: ${gate.overridden.reason} (${gate.overridden.actor}, ${time(gate.overridden.at)}).`, bold: true }] : []),
       { text: `${gate.ready && !gate.overridden ? 'Ready.' : `${gate.rows.length} things hold it.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${waiting} questions.`, margin: [0, 0, 0, 4] },
-      table(['hold point', 'state', 'who', 'when', 'why'], ['auto', 'auto', 'auto', 'auto', '*'], gate.signs.map((s) => [s.hold === 'own' ? 'own check' : 'inspection', s.state, s.actor ?? '', s.at ? time(s.at) : '', s.reason ?? ''])),
+      table(['hold point', 'state', 'who', 'when', 'why'], ['auto', 'auto', 'auto', 'auto', '*'], gate.signs.map((s) => [HOLD_NAME[s.hold].toLowerCase(), s.state, s.actor ?? '', s.at ? time(s.at) : '', s.reason ?? ''])),
+      { text: 'Questions', style: 'h2' },
+      table(['no.', 'on', 'what', 'answer'], ['auto', 'auto', '*', '*'], questionRows(state, time)),
+      { text: 'What failed, and was put right', style: 'h2' },
+      table(['run', 'check', 'failed', 'done', 'photos', ''], ['auto', '*', 'auto', '*', 'auto', 'auto'], fixRows(points, state, site, nowMs, time)),
       { text: 'Checks', style: 'h2' },
       table(['run', 'check', 'wanted', 'read', 'verdict', 'margin', 'who, when'], ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto'], checkRows(points, units, time)),
       { text: 'Loads', style: 'h2' },

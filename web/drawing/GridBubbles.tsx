@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { SitePlan } from '../../core/model/site.ts';
 import type { PlanScale } from './PlanDrawing.tsx';
 
@@ -18,7 +19,7 @@ function linesOf(site: SitePlan, elements: string[]): { across: Line[]; up: Line
 
 /** Grid bubbles at the edge of the plan, each with its axis. */
 export function GridBubbles({ site, elements, scale, left, top, right, bottom }: { site: SitePlan; elements: string[]; scale: PlanScale; left: number; top: number; right: number; bottom: number }) {
-  const { across, up } = linesOf(site, elements);
+  const { across, up } = useMemo(() => linesOf(site, elements), [site, elements]);
   const bubble = (x: number, y: number, name: string) => <><circle cx={x} cy={y} r="12.5" fill="var(--ground)" stroke="var(--ink)" strokeWidth="1.25" /><text x={x} y={y + 5} textAnchor="middle" fontSize="15" className="a">{name}</text></>;
   return (
     <g aria-hidden="true">

@@ -52,7 +52,8 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
   const left = (width - (x1 - x0) * pxPerM) / 2;
   const top = (height - (y1 - y0) * pxPerM) / 2;
   const scale: PlanScale = { x: t.rescaleX(scaleLinear([x0, x1], [left, left + (x1 - x0) * pxPerM])), y: t.rescaleY(scaleLinear([y1, y0], [top, top + (y1 - y0) * pxPerM])), pxPerM: pxPerM * t.k };
-  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  const nodes = useMemo(() => new Map(site.nodes.map((n) => [n.id, n])), [site]);
+  const widths = useMemo(() => new Map<string, number>([...site.footingTypes.map((x) => [x.mark, x.widthM] as const), ...site.wallTypes.map((x) => [x.mark, x.thicknessM] as const)]), [site]);
   const runs = site.runs.filter((r) => mine.has(r.id)).flatMap((r): RunOnPaper[] => {
     const a = nodes.get(r.from);
     const b = nodes.get(r.to);
@@ -61,7 +62,7 @@ export function PlanDrawing({ site, elements, width, height, selected, onSelect,
     const pb: [number, number] = [scale.x(b.xM), scale.y(b.yM)];
     const lengthPx = Math.hypot(pb[0] - pa[0], pb[1] - pa[1]) || 1;
     const along: [number, number] = [(pb[0] - pa[0]) / lengthPx, (pb[1] - pa[1]) / lengthPx];
-    const widthM = site.wallTypes.find((t) => t.mark === r.type)?.thicknessM ?? site.footingTypes.find((t) => t.mark === r.type)?.widthM ?? 0;
+    const widthM = widths.get(r.type) ?? 0;
     return [{ id: r.id, lengthM: lengthPx / scale.pxPerM, a: pa, b: pb, along, out: [-along[1], along[0]], lengthPx, halfWidthPx: (widthM * scale.pxPerM) / 2 }];
   });
   // Dimensions stand outside whichever side of the plan is nearer the edge.

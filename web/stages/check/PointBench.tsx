@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
 import { judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
 import type { Wanted } from '../../../core/check/points/index.ts';
@@ -48,7 +48,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
   const [typed, setTyped] = useState<{ mm: number; spaces: number } | null>(null);
   const taking = useTaking(state, place);
   const { mark, fix } = taking;
-  const take: typeof taking.take = (value, at) => { setTyped(null); return taking.take(value, at); };
+  const take: typeof taking.take = (value, at) => { startTransition(() => { setTyped(null); }); return taking.take(value, at); };
   const { point } = state;
   const now = state.places[place];
   const w = point.wanted;
@@ -62,7 +62,8 @@ export function PointBench({ state, place }: { state: PointState; place: number 
   const judged = preview ?? (now?.mark ? null : now?.judged ?? null);
   const verdict = preview?.verdict ?? now?.verdict ?? 'unread';
   const holds = now?.verdict === 'out' && !now.fix && typed === null;
-  const type = (mm: number | null, spaces = 1) => { setTyped(mm === null ? null : { mm, spaces }); };
+  // The key shows first; the drawing and the verdict follow.
+  const type = (mm: number | null, spaces = 1) => { startTransition(() => { setTyped(mm === null ? null : { mm, spaces }); }); };
   const sectioned = w.type === 'cover' && point.elementId !== '';
   const caution = cautionOf(point);
   const atMm = w.type === 'bolts' ? (w.bolts[place]?.atM ?? 0) * 1000 : 0;

@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { Fragment, memo, useMemo, useState } from 'react';
 import { resultOf } from '../../../core/register/calculation.ts';
 import { rebarTakeoff, type RebarRow } from '../../../core/steel/rebar-takeoff.ts';
 import { area, barText, distanceText, mass, textOf, volume } from '../../../core/units/index.ts';
@@ -16,6 +16,10 @@ export function useBars(): RebarRow[] {
   const stockLengthM = rules.value('barStock');
   return useMemo(() => resultOf(rebarTakeoff, { site: record.site, stockLengthM }).rows, [record.site, stockLengthM]);
 }
+
+/** More runs than this are shown by type first. */
+const MANY = 12;
+const sum = (rows: Row[], field: 'lengthM' | 'formM2' | 'concreteM3'): number => rows.reduce((s, e) => s + e[field], 0);
 
 type Row = PourView['plan']['route']['takeoff']['elements'][number];
 /** One run; drawn anew only when it changes or is picked. */
@@ -36,16 +40,25 @@ export function TakeoffTable({ selected, onSelect }: { selected: string | null; 
   const own = v.plan.route.takeoff.elements.filter((e) => mine.has(e.id));
   const byRun = useMemo(() => { const map = new Map<string, RebarRow[]>(); for (const b of bars) map.set(b.elementId, [...(map.get(b.elementId) ?? []), b]); return map; }, [bars]);
   const barWords = (id: string) => (byRun.get(id) ?? []).map((b) => `${b.count} × ${barText(b.bar)} ${ROLE[b.role]}`).slice(0, 2).join(', ');
+  const massOf = (id: string) => (byRun.get(id) ?? []).reduce((n, b) => n + b.massKg, 0);
+  // By type where there are many runs: a press opens the runs of one.
+  const [open, setOpen] = useState<string | null>(null);
+  const grouped = own.length > MANY;
+  const types = useMemo(() => new Map([...v.record.site.runs.map((r) => [r.id, r.type] as const), ...v.record.site.pads.map((p) => [p.id, p.type ?? 'pads'] as const)]), [v.record.site]);
+  const groups = grouped ? [...new Set(own.map((e) => types.get(e.id) ?? ''))].sort().map((type) => ({ type, rows: own.filter((e) => types.get(e.id) === type) })) : [{ type: '', rows: own }];
   const total = own.reduce((s, e) => ({ formM2: s.formM2 + e.formM2, lengthM: s.lengthM + e.lengthM }), { formM2: 0, lengthM: 0 });
   return (
     <div className="max-h-[42%] overflow-auto px-4 pb-3" tabIndex={0} role="region" aria-label="Take-off">
       <table className="w-full text-right tnum">
         <thead className="sticky top-0 bg-ground"><tr className="border-y-2 border-ink"><th className="head py-1 text-left">Take-off, {v.record.pour.code}</th><th className="font-normal text-ink2">length</th><th className="font-normal text-ink2">forms</th><th className="font-normal text-ink2">concrete</th><th className="font-normal text-ink2">bars</th></tr></thead>
         <tbody className="rows">
-          {own.map((e) => (
-            <TakeoffRow key={e.id} row={e} bars={barWords(e.id)} view={v} selected={e.id === selected} onSelect={pick} />
+          {groups.map((g) => (
+            <Fragment key={g.type}>
+              {grouped && <tr className="font-semibold"><th className="py-0 text-left"><button type="button" className="min-h-10 font-semibold text-press" aria-expanded={open === g.type} onClick={() => { setOpen(open === g.type ? null : g.type); }}>{g.type}, {g.rows.length} {g.rows.length === 1 ? 'run' : 'runs'}</button></th><td><T>{distanceText(sum(g.rows, 'lengthM'), v.units)}</T></td><td>{textOf(area(sum(g.rows, 'formM2'), v.units))}</td><td>{textOf(volume(sum(g.rows, 'concreteM3'), v.units))}</td><td className="pr-1">{textOf(mass(g.rows.reduce((n, e) => n + massOf(e.id), 0), v.units))}</td></tr>}
+              {(!grouped || open === g.type) && g.rows.map((e) => <TakeoffRow key={e.id} row={e} bars={barWords(e.id)} view={v} selected={e.id === selected} onSelect={pick} />)}
+            </Fragment>
           ))}
-          <tr className="border-t-2! border-ink!"><th className="py-1.5 pl-1 text-left font-semibold">all</th><td><T>{distanceText(total.lengthM, v.units)}</T></td><td>{textOf(area(total.formM2, v.units))}</td><td className="font-semibold"><Opens name="the concrete" {...takeoffOrigin(v)}>{textOf(volume(v.plan.route.volumeM3, v.units))}</Opens></td><td className="pr-1">{textOf(mass(own.reduce((s, e) => s + (byRun.get(e.id) ?? []).reduce((n, b) => n + b.massKg, 0), 0), v.units))} of steel</td></tr>
+          <tr className="border-t-2! border-ink!"><th className="py-1.5 pl-1 text-left font-semibold">all</th><td><T>{distanceText(total.lengthM, v.units)}</T></td><td>{textOf(area(total.formM2, v.units))}</td><td className="font-semibold"><Opens name="the concrete" {...takeoffOrigin(v)}>{textOf(volume(v.plan.route.volumeM3, v.units))}</Opens></td><td className="pr-1">{textOf(mass(own.reduce((s, e) => s + massOf(e.id), 0), v.units))} of steel</td></tr>
         </tbody>
       </table>
       <p className="flex items-end justify-between gap-4 pt-2">
