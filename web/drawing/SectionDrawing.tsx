@@ -5,7 +5,7 @@ import { barText, lengthText } from '../../core/units/index.ts';
 import { TSpans } from '../ui/Text.tsx';
 import { Dimension } from './Dimension.tsx';
 
-interface Props { site: SitePlan; elementId: string; width: number; height: number; /** The cover being read here, and what was read or is being typed. */ reading?: { point: CheckPoint; mm: number | null; short: boolean; shortText: string } | null }
+interface Props { /** Drawn at the scale of the widest of these elements, so that sections beside each other compare. */ besides?: string[]; site: SitePlan; elementId: string; width: number; height: number; /** The cover being read here, and what was read or is being typed. */ reading?: { point: CheckPoint; mm: number | null; short: boolean; shortText: string } | null }
 
 interface Shape { widthM: number; depthM: number; ground: boolean; bottomMm: number; sideMm: number; along: { bar: string; count: number; topCount: number }; across: string | null; upright?: { bar: string; mats: 1 | 2; outsideMm: number; horizontal: string } }
 
@@ -21,11 +21,12 @@ function shapeOf(site: SitePlan, elementId: string): Shape | null {
 }
 
 /** The selected run cut across, to scale: bars at true diameter, the strip no steel may enter tinted, the measured bar where it was measured. */
-export function SectionDrawing({ site, elementId, width, height, reading = null }: Props) {
+export function SectionDrawing({ site, elementId, width, height, reading = null, besides = [] }: Props) {
   const s = shapeOf(site, elementId);
   if (!s || width < 50) return null;
   const margin = s.upright ? { l: 18, r: 18, t: 12, b: 44 } : { l: 50, r: 50, t: 12, b: 44 };
-  const px = Math.min((width - margin.l - margin.r) / s.widthM, (height - margin.t - margin.b) / s.depthM);
+  const beside = besides.flatMap((id) => shapeOf(site, id) ?? []);
+  const px = Math.min((width - margin.l - margin.r) / Math.max(s.widthM, ...beside.map((b) => b.widthM)), (height - margin.t - margin.b) / Math.max(s.depthM, ...beside.map((b) => b.depthM)));
   const w = s.widthM * px;
   const h = s.depthM * px;
   const x = (width - w) / 2;

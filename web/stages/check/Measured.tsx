@@ -34,7 +34,8 @@ function MeasuredRow({ state }: { state: PointState }) {
     return `${readingText(value, v.units)}${p.judged && (p.verdict === 'out' || p.verdict === 'tight') ? ` (${marginText(point, value, p.judged, v.units)})` : ''}`;
   });
   // A round reads as a number: nine bolts there, not nine times "there".
-  const words = point.round && state.places.every((p) => p.verdict === 'good') ? `${state.places.length} of ${state.places.length}` : said.join(' · ');
+  const unread = state.places.every((p) => p.verdict === 'unread');
+  const words = unread ? (state.places.length > 1 ? `unread, ${state.places.length}` : 'unread') : point.round && state.places.every((p) => p.verdict === 'good') ? `${state.places.length} of ${state.places.length}` : said.join(' · ');
   return (
     <li className="flex items-start gap-3 py-1.5">
       <Mark verdict={state.verdict} label={VERDICT_WORD[state.verdict]} />

@@ -23,8 +23,8 @@ export function SetOutGround() {
     <div className="relative flex h-full flex-col">
       {wide && (plan.on ? <Toolbar /> : <div className="absolute right-0 top-0 z-10"><Toolbar /></div>)}
       <div ref={boxRef} className="min-h-0 flex-1">
-        <PlanDrawing site={v.record.site} elements={elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 74 : 22} labels grid={wide} zoomable
-          overlay={(scale) => (plan.on ? <EditLayer scale={scale} width={box.width} height={box.height} elements={elements} /> : <LevelMarks scale={scale} />)} />
+        <PlanDrawing site={v.record.site} elements={elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 74 : 22} labels={wide} flags={wide} grid={wide} zoomable
+          overlay={(scale) => (plan.on ? <EditLayer scale={scale} width={box.width} height={box.height} elements={elements} /> : wide ? <LevelMarks scale={scale} /> : null)} />
       </div>
       {wide && !plan.on && <TakeoffTable selected={selected} onSelect={(id) => { set({ run: id }); }} />}
     </div>
