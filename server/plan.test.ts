@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import fs from 'node:fs';
+import { v4 as uuid } from 'uuid';
 import type { PourAnswer, Problem, SiteFile } from '../contract/index.ts';
 import { drawnOf, type Drawn } from '../core/siteplan/drawn.ts';
 import { applyEdit, type PlanEdit } from '../core/siteplan/edit.ts';
@@ -55,6 +56,13 @@ test('a signed check of other runs stays signed; one of the changed run opens an
   await put(record.siteId, record.siteVersion, next).expect(200);
   const report = (await foreman.get(`/api/pours/${p1}`)).body as PourAnswer;
   expect(report.site.planChanges.at(-1)).toMatchObject({ what: 'FN is now F3', elements: ['FN'] });
+});
+
+test('nobody signs for a plan that is not there yet', async () => {
+  const { record } = await drawn('P4');
+  const sign = (planVersion: number) => foreman.post(`/api/pours/${record.id}/events`).send({ events: [{ id: uuid(), at: '2026-09-23T12:00:00Z', kind: 'sign', body: { hold: 'own', result: 'pass', planVersion } }] });
+  expect(((await sign(record.siteVersion + 1).expect(400)).body as Problem).issues?.[0]?.path).toBe('events.0.body.planVersion');
+  await sign(record.siteVersion).expect(200);
 });
 
 test('others than a foreman may not draw', async () => {

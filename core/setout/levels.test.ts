@@ -3,7 +3,9 @@ import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
 import { replay } from '../pourlog/state.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { cornersOf, squareWords } from './corners.ts';
-import { levelsOf, levelTargets } from './levels.ts';
+import { resultOf } from '../register/calculation.ts';
+import { levelLoop } from './level-loop.ts';
+import { levelsOf, levelTargets, loopOf } from './levels.ts';
 
 const { site, pour } = demoPour('quillback', 'P3');
 const limits = { topMm: 12.7, bottomMm: 12.7, closeMm: 3 };
@@ -43,6 +45,11 @@ describe('levels from the log', () => {
     expect(back(1.52)).toMatchObject({ closes: false });
     expect(back(1.52).misclosureMm).toBeCloseTo(-6.1, 1);
     expect(levels([setup]).closes).toBeNull();
+    // The calculation that the figure opens to, given what was read, says the same as the log.
+    const loop = loopOf(site, back(1.52), limits.closeMm);
+    expect(loop?.setups.map((s) => s.turnRodM === undefined)).toEqual([false, true]);
+    expect(resultOf(levelLoop, loop as NonNullable<typeof loop>).misclosureMm).toBeCloseTo(back(1.52).misclosureMm ?? NaN, 6);
+    expect(loopOf(site, levels([setup]), limits.closeMm)).toBeNull();
   });
   test('a set-up on a point nobody read, and a reading from a set-up that was taken back, count for nothing', () => {
     const lost = entry('setup', { onId: 'A5/top', backSightM: 1 });

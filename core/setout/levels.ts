@@ -7,7 +7,7 @@ import { atMost } from '../units/limits.ts';
 export interface LevelTarget { id: string; label: string; what: 'top' | 'bottom'; xM: number; yM: number; wantedM: number; elementId: string }
 
 export interface LevelRead { target: LevelTarget | null; pointId: string; elevationM: number; deviationMm: number | null; ok: boolean | null; at: string; actor: string; entryId: string }
-export interface SetUp { id: string; onId: string; hiM: number; at: string; actor: string; reads: LevelRead[]; /** How far the loop closes on the benchmark from here, mm. */ misclosureMm: number | null }
+export interface SetUp { id: string; onId: string; backSightM: number; hiM: number; at: string; actor: string; reads: LevelRead[]; /** How far the loop closes on the benchmark from here, mm. */ misclosureMm: number | null }
 
 export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newest reading of each target. */ latest: Map<string, LevelRead>; /** Whether the last time the rod came back to the benchmark it agreed; null when it has not come back. */ closes: boolean | null; misclosureMm: number | null }
 
@@ -62,7 +62,7 @@ export function levelsOf(site: SitePlan, pour: Pick<PourDoc, 'elements'>, state:
   for (const e of log) {
     if (e.kind === 'setup') {
       const on = known.get(e.body.onId);
-      if (on !== undefined) setups.push({ id: e.id, onId: e.body.onId, hiM: on + e.body.backSightM, at: e.at, actor: e.actor, reads: [], misclosureMm: null });
+      if (on !== undefined) setups.push({ id: e.id, onId: e.body.onId, backSightM: e.body.backSightM, hiM: on + e.body.backSightM, at: e.at, actor: e.actor, reads: [], misclosureMm: null });
       continue;
     }
     const from = setups.find((s) => s.id === e.body.setupId);
@@ -77,4 +77,28 @@ export function levelsOf(site: SitePlan, pour: Pick<PourDoc, 'elements'>, state:
     if (target) latest.set(target.id, read);
   }
   return { targets, setups, latest, closes: misclosureMm === null ? null : atMost(Math.abs(misclosureMm), limits.closeMm + 1e-9), misclosureMm };
+}
+
+/** Input of the registered calculation `level-loop`. */
+export interface LoopInput { benchmarkM: number; setups: { backSightM: number; readings: { id: string; rodM: number; planM?: number }[]; turnRodM?: number }[]; closingRodM: number; toleranceMm: number }
+
+/**
+ * The last loop from the benchmark and back to it, as `level-loop` takes it: every set-up with its readings and the turning
+ * point it was left by. Null until the rod has come back, or where a set-up does not stand on a point of the one before.
+ */
+export function loopOf(site: SitePlan, { setups }: Levels, closeMm: number): LoopInput | null {
+  const bench = site.benchmark;
+  const end = setups.findLastIndex((s) => s.misclosureMm !== null);
+  if (!bench || end < 0) return null;
+  const start = setups.slice(0, end + 1).findLastIndex((s) => s.onId === bench.id);
+  if (start < 0) return null;
+  const chain = setups.slice(start, end + 1);
+  const rodOf = (s: SetUp, pointId: string): number | undefined => { const r = s.reads.findLast((x) => x.pointId === pointId); return r && s.hiM - r.elevationM; };
+  const closingRodM = rodOf(chain.at(-1) as SetUp, bench.id);
+  const turns = chain.slice(1).map((s, i) => rodOf(chain[i] as SetUp, s.onId));
+  if (closingRodM === undefined || turns.includes(undefined)) return null;
+  return {
+    benchmarkM: bench.elevationM, closingRodM, toleranceMm: closeMm,
+    setups: chain.map((s, i) => ({ backSightM: s.backSightM, readings: s.reads.flatMap((r) => (r.target ? [{ id: r.pointId, rodM: s.hiM - r.elevationM, planM: r.target.wantedM }] : [])), ...(turns[i] === undefined ? {} : { turnRodM: turns[i] }) })),
+  };
 }

@@ -1,15 +1,23 @@
 import { Router } from 'express';
 import { v7 as uuid } from 'uuid';
-import { eventsQuery, handedSignBody, newEventSchema, postEventsBody, ROLES, type StoredEvent } from '../../contract/index.ts';
+import { eventsQuery, handedSignBody, newEventSchema, postEventsBody, ROLES, type NewEvent, type StoredEvent } from '../../contract/index.ts';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
 import { checkRights } from '../session/rights.ts';
 import { only, personOf } from '../session/session.ts';
 import { signInLimit } from '../session/limit.ts';
+import type { SiteStore } from '../store/sites.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
+
+/** Nobody signs for a plan that is not there yet: it would keep the signature shut against the changes to come. */
+async function checkPlans(sites: SiteStore, pourId: string, events: NewEvent[]): Promise<void> {
+  if (!events.some((e) => e.kind === 'sign')) return;
+  const { siteVersion } = await sites.pour(pourId);
+  events.forEach((e, k) => { if (e.kind === 'sign' && e.body.planVersion > siteVersion) throw new ProblemError(400, 'Bad input', `The sign-off was not stored: it is for plan ${e.body.planVersion}, and the plan is ${siteVersion}.`, [{ path: `events.${k}.body.planVersion`, message: `is above the plan's version, ${siteVersion}` }]); });
+}
 
 /** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
 export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): Router {
@@ -21,6 +29,7 @@ export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): 
     const { events: batch } = parse(postEventsBody, req.body, 'The entry');
     const person = personOf(req);
     checkRights(person.role, batch);
+    await checkPlans(sites, String(req.params.id), batch);
     res.json(await events.append(String(req.params.id), batch, { actor: person.name, device: person.device }));
   });
 
@@ -31,6 +40,7 @@ export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): 
     if (!signer) throw new ProblemError(401, 'Not signed', 'Name or PIN is not right.', [{ path: 'pin', message: 'is not right' }]);
     const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
     checkRights(signer.role, [event]);
+    await checkPlans(sites, String(req.params.id), [event]);
     res.json(await events.append(String(req.params.id), [event], { actor: signer.name, device: personOf(req).device }));
   });
 

@@ -1,3 +1,4 @@
+import { onePerPour } from '../sync/one-per-pour.ts';
 import { localDb, type PhotoRow } from '../sync/local-db.ts';
 
 /** As much as the server takes of one picture, bytes. */
@@ -86,9 +87,5 @@ export class PhotoQueue {
   }
 }
 
-const queues = new Map<string, PhotoQueue>();
-export function photoQueue(pourId: string): PhotoQueue {
-  const found = queues.get(pourId) ?? new PhotoQueue(pourId);
-  queues.set(pourId, found);
-  return found;
-}
+/** The queue of a pour; one for the whole page. */
+export const photoQueue = onePerPour((pourId) => new PhotoQueue(pourId));

@@ -5,6 +5,7 @@ import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts'
 import { EMPTY_STATE, replay, step, type PourState } from '../../core/pourlog/state.ts';
 import { ApiProblem, getJson, sendJson } from './api.ts';
 import { asNewEvent, localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
+import { onePerPour } from './one-per-pour.ts';
 
 export interface LogSnapshot { state: PourState; seq: number; unsent: number; refused: RefusedRow[]; loaded: boolean; signedOut: boolean }
 
@@ -181,10 +182,5 @@ export class LogStore {
   }
 }
 
-const stores = new Map<string, LogStore>();
 /** The store of a pour; one for the whole page. */
-export function logStore(pourId: string): LogStore {
-  const found = stores.get(pourId) ?? new LogStore(pourId);
-  stores.set(pourId, found);
-  return found;
-}
+export const logStore = onePerPour((pourId) => new LogStore(pourId));

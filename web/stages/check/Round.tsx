@@ -35,9 +35,11 @@ function PressureLine({ elementId }: { elementId: string }) {
   const v = usePour();
   const rating = v.record.pour.settings.ratingKPa;
   const ids = new Set(v.plan.cells.filter((c) => c.elementId === elementId).map((c) => c.id));
-  const most = Math.max(0, ...v.plan.timetable.cells.filter((c) => ids.has(c.id)).map((c) => c.pressureKPa));
+  const cells = v.plan.timetable.cells.filter((c) => ids.has(c.id));
+  const most = Math.max(0, ...cells.map((c) => c.pressureKPa));
+  const over = cells.some((c) => c.overRating);
   if (most === 0) return null;
-  return <span className={most > rating ? 'font-semibold text-chalk-t' : ''} data-pressure={most > rating ? 'over' : 'within'}>as planned <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>{quantityText(most, 'KPa', v.units)}</Opens> on forms rated {quantityText(rating, 'KPa', v.units)}{most > rating ? ': pour slower, or in more lifts' : ''}</span>;
+  return <span className={over ? 'font-semibold text-chalk-t' : ''} data-pressure={over ? 'over' : 'within'}>as planned <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>{quantityText(most, 'KPa', v.units)}</Opens> on forms rated {quantityText(rating, 'KPa', v.units)}{over ? ': pour slower, or in more lifts' : ''}</span>;
 }
 
 /** Which way to turn this brace, and how far, to bring the wall to its lean. */

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { LaserAnswer } from '../../../contract/index.ts';
+import { loopOf } from '../../../core/setout/levels.ts';
 import { level, lengthText, textOf } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -42,7 +43,7 @@ export function LevelsPanel() {
   };
   const last = levels.setups.flatMap((s) => s.reads).at(-1);
   const known = setup !== undefined && (pointId === bench.id || levels.latest.has(pointId) || setup.reads.some((r) => r.pointId === pointId));
-  const input = { benchmarkM: bench.elevationM, setups: levels.setups.slice(-1).map((s) => ({ backSightM: s.hiM - bench.elevationM, readings: s.reads.filter((r) => r.target).map((r) => ({ id: r.pointId, rodM: s.hiM - r.elevationM, ...(r.target ? { planM: r.target.wantedM } : {}) })) })), closingRodM: setup ? setup.hiM - bench.elevationM - (levels.misclosureMm ?? 0) / 1000 : 0 };
+  const loop = loopOf(v.record.site, levels, v.rules.value('levelClose'));
   return (
     <>
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
@@ -59,7 +60,7 @@ export function LevelsPanel() {
         {setup && known && pointId !== setup.onId && <button type="button" className="btn line" disabled={!good && !demo} onClick={() => { if (good && rodM !== null) void turn(rodM); else if (demo) void laser(true); }}>Instrument moved: back-sight on {pointId}</button>}
       </form>
       {last?.deviationMm != null && <p className={`text-[18px] font-semibold leading-6 ${last.ok ? 'text-good-t' : 'text-chalk-t'}`} aria-live="polite" data-level={last.ok ? 'good' : 'out'}><T>{`${last.target?.label ?? last.pointId}: ${textOf(level(last.elevationM, v.units))}, ${Math.abs(last.deviationMm) < 0.5 ? 'on the mark' : `${lengthText(Math.abs(last.deviationMm), v.units)} ${last.deviationMm > 0 ? 'high' : 'low'}`}`}</T></p>}
-      {levels.closes !== null && levels.misclosureMm !== null && <p className={levels.closes ? 'text-good-t' : 'font-semibold text-chalk-t'} data-closes={levels.closes}>Back on {bench.id}: <Opens name="the loop" id="level-loop" input={input}><T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T></Opens> off. {levels.closes ? 'The loop closes.' : 'Read it again before anything is set by it.'}</p>}
+      {levels.closes !== null && levels.misclosureMm !== null && <p className={levels.closes ? 'text-good-t' : 'font-semibold text-chalk-t'} data-closes={levels.closes}>Back on {bench.id}: {loop ? <Opens name="the loop" id="level-loop" input={loop}><T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T></Opens> : <T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T>} off. {levels.closes ? 'The loop closes.' : 'Read it again before anything is set by it.'}</p>}
       <div className="rows border-t-2 border-ink">
         {levels.targets.map((t) => {
           const r = levels.latest.get(t.id);
