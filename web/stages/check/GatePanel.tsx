@@ -44,7 +44,7 @@ export function GatePanel() {
     <section aria-label="Gate" data-gate={gate.ready ? 'ready' : 'held'} className="flex h-full flex-col">
       <div className="flex items-end justify-between gap-3 pb-2">
         <h2 className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}>{gate.ready ? 'Ready' : 'Not ready'}</h2>
-        {holding && <p className="text-right leading-5 text-ink2">{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{gate.minutes !== null && <b className="big block text-[26px] leading-7 text-ink">{momentText(v, v.nowMs + gate.minutes * 60_000)}</b>}</p>}
+        {holding && <p className="text-right leading-5 text-ink2">{gate.rows.length} {gate.rows.length === 1 ? 'thing holds it' : 'things hold it'}<br />{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{gate.minutes !== null && <b className="big block text-[26px] leading-7 text-ink">{momentText(v, v.nowMs + gate.minutes * 60_000)}</b>}</p>}
       </div>
       {gate.overridden && <p className="pb-2 font-semibold text-ochre-t">Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays on the report.</p>}
       <div className="rows min-h-[120px] flex-1 overflow-auto border-y border-hair">
