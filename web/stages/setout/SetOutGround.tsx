@@ -20,9 +20,10 @@ export function SetOutGround() {
   const elements = v.record.pour.elements;
   const selected = run ?? elements[0] ?? null;
   return (
-    <div className="relative flex h-full flex-col">
-      {wide && (plan.on ? <Toolbar /> : <div className="absolute right-0 top-0 z-10"><Toolbar /></div>)}
-      <div ref={boxRef} className="min-h-0 flex-1">
+    <div className="flex h-full flex-col">
+      {wide && plan.on && <Toolbar />}
+      <div ref={boxRef} className="relative min-h-0 flex-1">
+        {wide && !plan.on && <div className="absolute bottom-2 left-0 z-10"><Toolbar /></div>}
         <PlanDrawing site={v.record.site} elements={elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 74 : 22} labels={wide} flags={wide} grid={wide} zoomable
           overlay={(scale) => (plan.on ? <EditLayer scale={scale} width={box.width} height={box.height} elements={elements} /> : wide ? <LevelMarks scale={scale} /> : null)} />
       </div>

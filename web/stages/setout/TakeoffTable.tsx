@@ -54,7 +54,7 @@ export function TakeoffTable({ selected, onSelect }: { selected: string | null; 
         <tbody className="rows">
           {groups.map((g) => (
             <Fragment key={g.type}>
-              {grouped && <tr className="font-semibold"><th className="py-0 text-left"><button type="button" className="min-h-10 font-semibold text-press" aria-expanded={open === g.type} onClick={() => { setOpen(open === g.type ? null : g.type); }}>{g.type}, {g.rows.length} {g.rows.length === 1 ? 'run' : 'runs'}</button></th><td><T>{distanceText(sum(g.rows, 'lengthM'), v.units)}</T></td><td>{textOf(area(sum(g.rows, 'formM2'), v.units))}</td><td>{textOf(volume(sum(g.rows, 'concreteM3'), v.units))}</td><td className="pr-1">{textOf(mass(g.rows.reduce((n, e) => n + massOf(e.id), 0), v.units))}</td></tr>}
+              {grouped && <tr className="font-semibold"><th className="py-0 text-left"><button type="button" className="min-h-10 font-semibold text-press" aria-expanded={open === g.type} onClick={() => { setOpen(open === g.type ? null : g.type); }}>{g.type}, {g.rows.length} {sum(g.rows, 'lengthM') > 0 ? 'run' : 'pad'}{g.rows.length === 1 ? '' : 's'}</button></th><td>{sum(g.rows, 'lengthM') > 0 && <T>{distanceText(sum(g.rows, 'lengthM'), v.units)}</T>}</td><td>{textOf(area(sum(g.rows, 'formM2'), v.units))}</td><td>{textOf(volume(sum(g.rows, 'concreteM3'), v.units))}</td><td className="pr-1">{textOf(mass(g.rows.reduce((n, e) => n + massOf(e.id), 0), v.units))}</td></tr>}
               {(!grouped || open === g.type) && g.rows.map((e) => <TakeoffRow key={e.id} row={e} bars={barWords(e.id)} view={v} selected={e.id === selected} onSelect={pick} />)}
             </Fragment>
           ))}
