@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
 import { allSent, readEverything, seeChanges } from './walk.ts';
 
 /** Presses the fix that is offered, then reads again; answers the presses it took. */
@@ -210,11 +210,8 @@ test('photos: taken by the stand-in, seen before they are sent, kept over a relo
   await page.getByRole('button', { name: /Stand-in camera/ }).click();
   await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(1);
   // Without signal a file is taken all the same, and is there after a reload.
-  // Once more with the service worker in charge, so that what this page reads is kept.
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.reload();
+  await keptHere(page, id);
   await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(1);
-  await page.waitForTimeout(1000);
   await context.setOffline(true);
   await bench.getByRole('button', { name: 'Photo before' }).click();
   const png = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#8a7760' } }).png().toBuffer();

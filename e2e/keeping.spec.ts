@@ -1,4 +1,4 @@
-import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
 import { allSent } from './walk.ts';
 
 /** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
@@ -29,12 +29,7 @@ test('ten entries made without signal, with a reload in between, arrive exactly 
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/pour`);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  // One visit under the worker, so that it has the answers it needs for the reload.
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.reload();
+  await keptHere(page, id);
   await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
   await context.setOffline(true);
   const note = async (n: number) => {

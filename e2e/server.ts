@@ -73,3 +73,15 @@ export async function forward(page: Page, minutes: number): Promise<void> {
   if (!ok) throw new Error('the clock did not move');
   await (await heard).finished();
 }
+
+/** Visits once more with the service worker in charge, and waits until it keeps who is signed in and the pour: from here the page goes on without signal. */
+export async function keptHere(page: Page, pour: string): Promise<void> {
+  const kept = () => page.waitForFunction(async (id) => {
+    if (navigator.serviceWorker.controller?.state !== 'activated') return false;
+    const paths = (await (await caches.open('api')).keys()).map((r) => new URL(r.url).pathname);
+    return paths.includes('/api/session') && paths.includes(`/api/pours/${id}`);
+  }, pour, { timeout: 60_000, polling: 200 });
+  await kept();
+  await page.reload();
+  await kept();
+}

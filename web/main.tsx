@@ -3,6 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
+import { mutate } from 'swr';
 import { Workbox } from 'workbox-window';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
@@ -26,5 +27,10 @@ const router = createBrowserRouter([
 const root = document.getElementById('root');
 if (root) createRoot(root).render(<StrictMode><SessionGate><RouterProvider router={router} /></SessionGate><Toaster position="top-center" /></StrictMode>);
 
-// The shell is kept by a service worker, so that a phone without signal reloads and goes on.
-if ('serviceWorker' in navigator && import.meta.env.PROD) void new Workbox('/sw.js').register().catch(() => undefined);
+// The shell is kept by a service worker, so that a phone without signal reloads and goes on. What was read before the worker
+// had charge of the page is read once more through it, so that a first visit is kept like any other.
+if ('serviceWorker' in navigator && import.meta.env.PROD) {
+  const worker = new Workbox('/sw.js');
+  worker.addEventListener('controlling', () => { void mutate(() => true); });
+  void worker.register().catch(() => undefined);
+}
