@@ -38,6 +38,7 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
     if (byEye) { await look.click(); presses += 1; }
     else if (await bench.locator('[data-pad="count"]').isVisible()) { await bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
     else if (await bench.getByRole('button', { name: 'There', exact: true }).isVisible()) { await bench.getByRole('button', { name: 'There', exact: true }).click(); presses += 1; }
+    else if (await bench.locator('[data-bolt-step]').isVisible()) { presses += await measureBolt(page); }
     else if (await bench.getByRole('group', { name: 'Bar size read' }).isVisible()) { await bench.getByRole('group', { name: 'Bar size read' }).getByRole('button', { name: wanted, exact: true }).click(); presses += 1; }
     else { const text = good({ wanted, title }); await pad.fill(text); await pad.press('Enter'); presses += text.length + 1; }
     readings += 1;
@@ -89,4 +90,20 @@ export async function truckEmpty(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Truck is empty' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+/** Measures a bolt of the round that is wanted deep and high, by keys; how many presses that took. */
+export async function measureBolt(page: Page): Promise<number> {
+  const bench = page.locator('.bench');
+  let presses = 0;
+  for (const step of ['deep', 'out']) {
+    const line = bench.locator(`[data-bolt-step="${step}"]`);
+    // A fraction is set in a face of its own, without a space before it.
+    const text = /([\d][\d /]*) (?:in|mm)/.exec(await line.evaluate((el) => el.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, '')))?.[1]?.trim() ?? '';
+    const pad = bench.getByLabel('Reading', { exact: true });
+    await pad.fill(text);
+    await pad.press('Enter');
+    presses += text.length + 1;
+  }
+  return presses;
 }

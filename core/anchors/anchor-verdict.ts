@@ -25,7 +25,7 @@ export const anchorVerdict = calculation({
   limits: 'One piece of plate, bolts along it. What was not measured is not judged.',
   input: z.object({
     startM: anyNumber(), endM: anyNumber(), single: z.boolean({ error: 'must be true or false' }).default(false), bolts: z.array(bolt), boltDiameterMm: positive().default(12.7), maxSpacingM: positive().default(1.8288), endMinMm: positive().optional(), endMaxMm: positive().default(304.8),
-    leastEmbedmentMm: positive().default(177.8), projectionMm: positive().optional(), projectionToleranceMm: nonNegative().default(12.7), plateWidthMm: positive().optional(), positionToleranceMm: nonNegative().optional(), leanToleranceMmPerM: nonNegative().default(25),
+    leastEmbedmentMm: positive().default(177.8), projectionMm: positive().optional(), projectionToleranceMm: nonNegative().default(12.7), projectionLessMm: nonNegative().optional(), plateWidthMm: positive().optional(), positionToleranceMm: nonNegative().optional(), leanToleranceMmPerM: nonNegative().default(25),
   }).superRefine((v, ctx) => { if (v.endM <= v.startM) ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' }); }),
   output: z.object({ ok: z.boolean(), failures: z.array(z.object({ rule: z.enum(RULES), bolt: z.number().nullable(), atM: z.number(), byMm: z.number(), text: z.string() })), worstGapM: z.number().nullable() }),
   compute(v, trace) {
@@ -49,8 +49,9 @@ export const anchorVerdict = calculation({
       const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
       if (!atMost(off, place)) say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
       if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, v.leastEmbedmentMm)) say('embedment', v.leastEmbedmentMm - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(v.leastEmbedmentMm)}`);
-      const out = v.projectionMm === undefined || b.projectionMm === undefined ? 0 : Math.abs(b.projectionMm - v.projectionMm);
-      if (!atMost(out, v.projectionToleranceMm)) say('projection', out - v.projectionToleranceMm, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(v.projectionMm ?? 0)}`);
+      const out = v.projectionMm === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - v.projectionMm;
+      const allowed = out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
+      if (!atMost(Math.abs(out), allowed)) say('projection', Math.abs(out) - allowed, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(v.projectionMm ?? 0)}`);
       const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
       if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third)) say('centre', Math.abs(b.offCentreMm) - third, `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`);
       if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM)) say('plumb', b.leanMmPerM - v.leanToleranceMmPerM, `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`);

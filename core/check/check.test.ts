@@ -25,7 +25,7 @@ describe('check points come from the type', () => {
     expect(kinds('FN')).toEqual(expect.arrayContaining(['ground', 'width', 'depth', 'level', 'count-along', 'size-along', 'spacing-across', 'cover-bottom', 'cover-side', 'lap']));
     expect(kinds('SS1')).not.toContain('spacing-across');
     expect(kinds('R')).toEqual(expect.arrayContaining(['thickness', 'plumb', 'cover-inside', 'cover-outside']));
-    expect(kinds('N')).toEqual(expect.arrayContaining(['bolts', 'bolts-embedment', 'bucks']));
+    expect(kinds('N')).toEqual(expect.arrayContaining(['bolts', 'bucks']));
     expect(kinds('nowhere')).toEqual([]);
   });
 
@@ -90,7 +90,7 @@ describe('a place through failing, fixing and reading again', () => {
 
 describe('the gate', () => {
   const everything = points.flatMap((p) => p.places.map((_, place): LogEvent => {
-    const value = asWanted(p);
+    const value = asWanted(p, place);
     if (!value) return entry('mark', { checkId: p.id, place, result: 'pass' });
     return read(p.id, place, value);
   }));

@@ -93,7 +93,7 @@ function judgedOnce(site: SitePlan, point: CheckPoint, reading: LogEvent<'readin
 
 /**
  * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
- * stand where it is wanted; one that is missing leaves its gap.
+ * stand where it is wanted; one that is missing leaves its gap. One that is to be measured is not read before it is.
  */
 function judgeBolts(point: CheckPoint, places: PlaceState[]): PlaceState[] {
   const w = point.wanted;
@@ -101,17 +101,25 @@ function judgeBolts(point: CheckPoint, places: PlaceState[]): PlaceState[] {
   const standing = places.flatMap((p, i) => {
     const value = p.reading?.body.value;
     if (value?.type === 'bolt' && !value.there) return [];
-    return [{ place: i, atM: value?.type === 'bolt' && value.atMm !== null ? value.atMm / 1000 : (w.bolts[i]?.atM ?? 0) }];
+    const depth = value?.type === 'bolt' ? { ...(value.embedmentMm === undefined ? {} : { embedmentMm: value.embedmentMm }), ...(value.projectionMm === undefined ? {} : { projectionMm: value.projectionMm }) } : {};
+    return [{ place: i, bolt: { atM: value?.type === 'bolt' && value.atMm !== null ? value.atMm / 1000 : (w.bolts[i]?.atM ?? 0), ...depth } }];
   });
-  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, bolts: standing.map((b) => ({ atM: b.atM })) });
+  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, bolts: standing.map((b) => b.bolt),
+    ...(w.depth ? { leastEmbedmentMm: w.depth.embedmentMm - w.depth.shallowerMm, projectionMm: w.depth.projectionMm, projectionLessMm: w.depth.lessMm, projectionToleranceMm: w.depth.moreMm } : {}) });
   return places.map((p, i): PlaceState => {
     if (!p.reading || p.mark) return p;
     const k = standing.findIndex((b) => b.place === i);
     const failures = k < 0 ? [] : result.failures.filter((f) => f.bolt === k);
     const worst = failures.reduce<number | null>((m, f) => (m === null || f.byMm > m ? f.byMm : m), null);
     const verdict = k < 0 || failures.length ? ('out' as const) : ('good' as const);
+    if (verdict === 'good' && boltDue(point, i, p.reading.body.value)) return { ...p, verdict: 'unread', judged: null };
     return { ...p, verdict, judged: { verdict, margin: worst === null ? null : -worst, lowMm: null, highMm: null, calculation: 'anchor-verdict', steps, input, texts: k < 0 ? ['missing'] : failures.map((f) => f.rule) } };
   });
+}
+
+/** Whether the depth and height of a bolt that stands are still wanted. */
+export function boltDue({ wanted: w }: CheckPoint, place: number, value: ReadingValue | null): boolean {
+  return w.type === 'bolts' && w.measured.includes(place) && (value?.type !== 'bolt' || (value.there && (value.embedmentMm === undefined || value.projectionMm === undefined)));
 }
 
 /** Every check point with its places, verdicts and readings. */

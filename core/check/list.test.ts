@@ -7,7 +7,7 @@ import { cautionOf } from './cautions.ts';
 import { fixList } from './fixes.ts';
 import { gateOf, holdsOf } from './gate.ts';
 import { judgeAll, judgeReading } from './judge.ts';
-import { checkList, typeChanges, WHOLE_POUR, withAdded } from './points/index.ts';
+import { checkList, type Wanted, typeChanges, WHOLE_POUR, withAdded } from './points/index.ts';
 import { bracePlaces, panelJoints } from './points/forms.ts';
 import { putOffOf } from './put-off.ts';
 import { nextStop, walkOrder } from './walk.ts';
@@ -99,13 +99,30 @@ describe('changes of type', () => {
 describe('the bolt round', () => {
   const bolt = (place: number, there: boolean, atMm: number | null = null) => read('N/bolts', place, { type: 'bolt', there, atMm });
   const verdicts = (log: LogEvent[]) => of(log, 'N/bolts').places.map((p) => p.verdict);
-  test('bolts at their marks are good', () => { expect(verdicts(Array.from({ length: 10 }, (_, i) => bolt(i, true)))).toEqual(Array(10).fill('good')); });
+  const round = points.find((p) => p.id === 'N/bolts')?.wanted as Extract<Wanted, { type: 'bolts' }>;
+  const measured = (place: number, deeperMm = 0, higherMm = 0) => read('N/bolts', place, { type: 'bolt', there: true, atMm: null, embedmentMm: (round.depth?.embedmentMm ?? 0) + deeperMm, projectionMm: (round.depth?.projectionMm ?? 0) + higherMm });
+  test('bolts at their marks are good; three of them are read only once they are measured', () => {
+    expect(round.measured).toEqual([1, 5, 8]);
+    const marks = Array.from({ length: 10 }, (_, i) => bolt(i, true));
+    expect(verdicts(marks).flatMap((v, i) => (v === 'unread' ? [i] : []))).toEqual([1, 5, 8]);
+    expect(verdicts([...marks, measured(1), measured(5), measured(8)])).toEqual(Array(10).fill('good'));
+  });
+  test('a measured bolt is out when it is too shallow, or stands too low or too high, by how much', () => {
+    const said = (log: LogEvent[], place: number) => of(log, 'N/bolts').places[place]?.judged;
+    expect(said([measured(1, 10)], 1)).toMatchObject({ verdict: 'good' });
+    expect(said([measured(1, -5)], 1)).toMatchObject({ verdict: 'out', texts: ['embedment'], margin: -5 });
+    expect(said([measured(1, 0, 20)], 1)).toMatchObject({ texts: ['projection'] });
+    expect(said([measured(1, 0, 20)], 1)?.margin).toBeCloseTo(-7.3, 6);
+    expect(said([measured(2, 0, -20)], 2)).toMatchObject({ verdict: 'out', texts: ['projection'] });
+  });
   test('a missing bolt is out, and so is its neighbour when the gap gets too wide', () => {
     const all = verdicts([bolt(4, false), bolt(5, true)]);
     expect(all[4]).toBe('out');
     // Bolts stand 4 ft apart: one missing leaves 8 ft, and 6 ft is the most.
     expect(all[5]).toBe('out');
     expect(all[3]).toBe('unread');
+    // A bolt that is missing is no longer wanted deep.
+    expect(verdicts([bolt(5, false)])[5]).toBe('out');
   });
   test('the end distance is judged where the bolt was found', () => {
     expect(verdicts([bolt(0, true, 250)])[0]).toBe('good');
@@ -160,7 +177,7 @@ describe('the walk', () => {
     expect(nextStop(judged([read('N/thickness', 0, { type: 'length', mm: 254 })]), 'kind', { check: 'N/thickness', place: 0 })).toMatchObject({ point: { point: { id: 'N/thickness' } }, place: 1 });
     const log = [read('S/lap', 0, { type: 'length', mm: 100 }), entry('fix', { checkId: 'S/lap', place: 0, what: 'spliced' })];
     expect(nextStop(judged(log), 'kind', { check: 'N/level', place: 0 })).toMatchObject({ point: { point: { id: 'S/lap' } } });
-    const all = points.flatMap((p) => p.places.map((_, i) => { const v = asWanted(p); return v ? read(p.id, i, v) : entry('mark', { checkId: p.id, place: i, result: 'pass' }); }));
+    const all = points.flatMap((p) => p.places.map((_, i) => { const v = asWanted(p, i); return v ? read(p.id, i, v) : entry('mark', { checkId: p.id, place: i, result: 'pass' }); }));
     expect(nextStop(judged(all), 'route', null)).toBeNull();
   });
 });

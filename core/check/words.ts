@@ -2,7 +2,7 @@ import type { ReadingValue } from '../model/events.ts';
 import type { Hold } from '../model/pour.ts';
 import { barText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
-import type { Judged } from './judge.ts';
+import type { Judged, PointState } from './judge.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
 
 /** Hold points as they are called. */
@@ -21,6 +21,15 @@ export function wantedText(w: Wanted, units: UnitSystem): string {
   }
 }
 
+/** A round walked with nothing to tell: how many, and what was measured of them. */
+export function roundText(state: PointState, units: UnitSystem): string {
+  const measured = state.places.flatMap((p, i) => {
+    const v = p.reading?.body.value;
+    return v?.type === 'bolt' && v.embedmentMm !== undefined ? [`${state.point.places[i]?.label ?? i + 1} ${readingText(v, units).replace(/^there, /, '')}`] : [];
+  });
+  return [`${state.places.length} of ${state.places.length}`, ...measured].join('; ');
+}
+
 /** A reading as it was read. */
 export function readingText(v: ReadingValue, units: UnitSystem): string {
   switch (v.type) {
@@ -28,7 +37,7 @@ export function readingText(v: ReadingValue, units: UnitSystem): string {
     case 'count': return String(v.count);
     case 'spacing': return `${lengthText(v.overMm / v.spaces, units)} over ${v.spaces} spaces`;
     case 'bar': return barText(v.bar);
-    case 'bolt': return v.there ? (v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`) : 'missing';
+    case 'bolt': return v.there ? [v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`, ...(v.embedmentMm === undefined ? [] : [`${lengthText(v.embedmentMm, units)} deep`]), ...(v.projectionMm === undefined ? [] : [`${lengthText(v.projectionMm, units)} out`])].join(', ') : 'missing';
   }
 }
 

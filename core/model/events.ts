@@ -19,8 +19,8 @@ export const EVENT_BODIES = {
       z.object({ type: z.literal('length'), mm: anyNumber().gte(-100_000).lte(1_000_000) }),
       z.object({ type: z.literal('count'), count: wholeOrNone().lte(10_000) }),
       z.object({ type: z.literal('spacing'), overMm: positive().lte(1_000_000), spaces: wholeOrNone().gt(0, 'must be above 0').lte(500) }),
-      /** A bolt in its round: there or not, and where it stands along the run when that is not at its mark. */
-      z.object({ type: z.literal('bolt'), there: z.boolean({ error: 'must be true or false' }), atMm: nonNegative().lte(1_000_000).nullable().default(null) }),
+      /** A bolt in its round: there or not, where it stands along the run when that is not at its mark, and how deep it goes and how far it stands out where that was measured. */
+      z.object({ type: z.literal('bolt'), there: z.boolean({ error: 'must be true or false' }), atMm: nonNegative().lte(1_000_000).nullable().default(null), embedmentMm: positive().lte(5000).optional(), projectionMm: nonNegative().lte(5000).optional() }),
       z.object({ type: z.literal('bar'), bar: z.enum(BAR_NAMES, { error: 'is not a bar the table knows' }) }),
     ], { error: 'must have a type: length, count, spacing, bolt or bar' }),
   }),

@@ -2,7 +2,7 @@ import type { CheckPoint } from '../check/points/index.ts';
 import type { ReadingValue } from '../model/events.ts';
 
 /** A reading of a check point exactly as wanted; null for what is looked at. */
-export function asWanted({ wanted: w }: CheckPoint): ReadingValue | null {
+export function asWanted({ wanted: w }: CheckPoint, place = 0): ReadingValue | null {
   switch (w.type) {
     case 'eye': return null;
     case 'cover': return { type: 'length', mm: w.specifiedMm };
@@ -10,6 +10,6 @@ export function asWanted({ wanted: w }: CheckPoint): ReadingValue | null {
     case 'count': return { type: 'count', count: w.wanted };
     case 'bar': return { type: 'bar', bar: w.wanted };
     case 'spacing': return { type: 'spacing', overMm: w.specifiedMm * w.spaces, spaces: w.spaces };
-    case 'bolts': return { type: 'bolt', there: true, atMm: null };
+    case 'bolts': return { type: 'bolt', there: true, atMm: null, ...(w.depth && w.measured.includes(place) ? { embedmentMm: w.depth.embedmentMm, projectionMm: w.depth.projectionMm } : {}) };
   }
 }

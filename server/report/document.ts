@@ -4,7 +4,7 @@ import { gateOf } from '../../core/check/gate.ts';
 import { fixList } from '../../core/check/fixes.ts';
 import { judgeAll, judgeReading, type PointState } from '../../core/check/judge.ts';
 import { checkList, withAdded } from '../../core/check/points/index.ts';
-import { HOLD_NAME, marginText, readingText, wantedText } from '../../core/check/words.ts';
+import { HOLD_NAME, marginText, readingText, roundText, wantedText } from '../../core/check/words.ts';
 import { curingOf } from '../../core/cure/curing.ts';
 import type { LogEvent } from '../../core/model/events.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
@@ -37,7 +37,7 @@ const WORD = { unread: 'unread', good: 'good', tight: 'tight', out: 'OUT', held:
 /** A round with nothing to tell is one line: how many, all as wanted, and when the last was read. */
 function roundRow(p: PointState, units: UnitSystem, time: (iso: string) => string): Cell[] {
   const last = p.places.flatMap((x) => (x.reading ? [x.reading] : [])).sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
-  return [p.point.elementId, p.point.title, wantedText(p.point.wanted, units), `${p.places.length} of ${p.places.length}`, WORD.good, '', last ? `${last.actor} ${time(last.at)}` : ''];
+  return [p.point.elementId, p.point.title, wantedText(p.point.wanted, units), roundText(p, units), WORD.good, '', last ? `${last.actor} ${time(last.at)}` : ''];
 }
 
 /** Questions with who answered them and what. */

@@ -51,7 +51,7 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
 }
 
 const everythingRead = points.flatMap((p) => p.places.map((_, place) => {
-  const value = asWanted(p);
+  const value = asWanted(p, place);
   if (!value) return entry('mark', { checkId: p.id, place, result: 'pass' }, 300);
   return entry('reading', { checkId: p.id, place, value }, 300);
 }));

@@ -2,7 +2,7 @@ import type { Verdict } from '../../core/check/judge.ts';
 import type { FormSystem } from '../../core/model/objects.ts';
 import type { Run, SitePlan } from '../../core/model/site.ts';
 import { bracePlaces, panelJoints } from '../../core/check/points/forms.ts';
-import { lengthText } from '../../core/units/index.ts';
+import { distanceText } from '../../core/units/index.ts';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { TSpans } from '../ui/Text.tsx';
 
@@ -45,7 +45,7 @@ export function ElevationDrawing({ site, run, width, height, marks, onPick, form
   const top = y(heightM);
   const own = site.anchors.filter((a) => a.elementId === run.id);
   return (
-    <svg width={width} height={height} role="group" aria-label={`${run.id} unrolled, ${lengthText(lengthM * 1000, site.units)} long`}>
+    <svg width={width} height={height} role="group" aria-label={`${run.id} unrolled, ${distanceText(lengthM, site.units)} long`}>
       <rect x={left} y={top} width={lengthM * sx} height={heightM * py} fill="var(--sheet)" stroke="none" />
       {bars && type && steps(lengthM, type.vertical.spacingM).map((m) => <path key={`v${m}`} d={`M${x(m)} ${top}V${base}`} stroke="var(--hair)" strokeWidth="1" />)}
       {bars && type && steps(heightM, type.horizontal.spacingM).map((m) => <path key={`h${m}`} d={`M${x(0)} ${y(m)}H${x(lengthM)}`} stroke="var(--hair)" strokeWidth="1" />)}

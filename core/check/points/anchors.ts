@@ -5,9 +5,10 @@ import { attempt } from '../../register/calculation.ts';
 import { look, once } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
-/** Of many bolts of one kind, how many are measured deep and high: all are looked at in the round. */
+/** Of the bolts of one plate, how many are measured deep and high as well: all are looked at in the round. */
 const SAMPLED = 3;
 const sampled = <T>(list: T[]): T[] => (list.length <= SAMPLED ? list : Array.from({ length: SAMPLED }, (_, i) => list[Math.floor(((i + 0.5) * list.length) / SAMPLED)] as T));
+
 
 const placeOf = (a: Anchor, upM?: number): Place => ({ atM: a.atM, across: (a.acrossM ?? 0) > 0.001 ? 'left' : (a.acrossM ?? 0) < -0.001 ? 'right' : 'middle', label: a.id, ...(upM === undefined ? {} : { upM }) });
 
@@ -25,7 +26,7 @@ export function boltsOfPlate(plate: Plate, { site, rules: r }: Pick<ListContext,
   });
 }
 
-/** Anchors set before the pour: the round of every plate, depth and height of some, each hold-down, and drilled dowels. */
+/** Anchors set before the pour: the round of every plate with depth and height of some bolts, each hold-down, and drilled dowels. */
 export function anchorDrafts(elementId: string, topUpM: number | undefined, c: ListContext): Draft[] {
   const { site, rules: r } = c;
   const own = site.anchors.filter((a) => a.elementId === elementId && !a.wetSet);
@@ -33,18 +34,20 @@ export function anchorDrafts(elementId: string, topUpM: number | undefined, c: L
   const out: Draft[] = [];
   const plates = site.plates.filter((p) => p.elementId === elementId);
   const first = bolts[0];
+  const depth = first ? { embedmentMm: first.embedmentMm, shallowerMm: r.boltEmbedment.minusMm, projectionMm: first.projectionMm, lessMm: r.boltProjection.minusMm, moreMm: r.boltProjection.plusMm ?? r.boltProjection.minusMm } : null;
   plates.flatMap((p) => boltsOfPlate(p, c).map((piece) => ({ p, piece }))).forEach(({ p, piece }, i, all) => {
     if (!piece.bolts.length) return;
+    const measured = depth ? sampled(piece.bolts.map((_, k) => k)) : [];
     out.push({
-      kind: all.length > 1 ? `bolts-${i + 1}` : 'bolts', title: all.length > 1 ? `Bolts of plate ${i + 1}` : 'Bolts of the plate', trade: 'anchors', round: 'bolts', why: 'every bolt',
-      wanted: { type: 'bolts', bolts: piece.bolts, fromM: piece.fromM, toM: piece.toM, single: p.single, diameterMm: first?.diameterMm ?? 12.7, maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm },
+      kind: all.length > 1 ? `bolts-${i + 1}` : 'bolts', title: all.length > 1 ? `Bolts of plate ${i + 1}` : 'Bolts of the plate', trade: 'anchors', round: 'bolts', why: measured.length ? `every bolt; ${measured.length} of them deep and high` : 'every bolt',
+      wanted: { type: 'bolts', bolts: piece.bolts, fromM: piece.fromM, toM: piece.toM, single: p.single, diameterMm: first?.diameterMm ?? 12.7, maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm, depth, measured },
       places: piece.bolts.map((b) => ({ atM: b.atM, across: 'middle', label: b.id, ...(topUpM === undefined ? {} : { upM: topUpM }) })),
-      ...(piece.drawn ? {} : { source: 'anchor-layout, no bolts on the drawing' }), toleranceSource: r.boltSpacingSource, advice: 'Set the missing bolt, or move it into its stretch, and tie it.',
+      ...(piece.drawn ? {} : { source: 'anchor-layout, no bolts on the drawing' }), toleranceSource: [...new Set([r.boltSpacingSource, ...(measured.length ? [r.boltEmbedment.source, r.boltProjection.source] : [])])].join('; '), advice: 'Set the missing bolt, or move it into its stretch and to its depth, and tie it.',
     });
     if (p.widthMm !== undefined) out.push({ kind: all.length > 1 ? `bolts-centre-${i + 1}` : 'bolts-centre', title: 'Bolt off the middle of the plate', trade: 'anchors', wanted: { type: 'size', what: 'centre', wantedMm: 0, minusMm: p.widthMm / 6, plusMm: p.widthMm / 6 }, places: sampled(piece.bolts).slice(0, 1).map((b) => ({ atM: b.atM, across: 'middle', label: b.id, ...(topUpM === undefined ? {} : { upM: topUpM }) })), why: 'one a plate', toleranceSource: 'IRC 2021 R403.1.6, middle third of the plate', advice: 'The middle of the plate is not always the middle of the wall: move the template.' });
   });
   if (first && !plates.length) out.push({ kind: 'bolts-count', title: 'Bolts in', trade: 'anchors', wanted: { type: 'count', wanted: bolts.length, unit: 'bolts' }, places: once, advice: 'Set the missing bolt.' });
-  const groups: [string, string, Anchor[]][] = [['bolts', 'Bolt', sampled(bolts)], ...own.filter((a) => a.kind === 'holdDown').map((a): [string, string, Anchor[]] => [a.id, `Hold-down ${a.id}`, [a]])];
+  const groups: [string, string, Anchor[]][] = [['bolts', 'Bolt', plates.length ? [] : sampled(bolts)], ...own.filter((a) => a.kind === 'holdDown').map((a): [string, string, Anchor[]] => [a.id, `Hold-down ${a.id}`, [a]])];
   for (const [kind, title, list] of groups) {
     const a = list[0];
     if (!a) continue;

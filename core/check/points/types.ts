@@ -2,6 +2,9 @@ import type { Mix, PourDoc } from '../../model/pour.ts';
 import type { SitePlan } from '../../model/site.ts';
 import type { CheckRules } from '../rules.ts';
 
+/** How deep a bolt goes and how far it stands out, and by how much either may differ, mm. */
+export interface WantedDepth { embedmentMm: number; shallowerMm: number; projectionMm: number; lessMm: number; moreMm: number }
+
 /** A bolt as the round looks for it: its name and where it is meant to stand on the run, m. */
 export interface WantedBolt { id: string; atM: number }
 
@@ -12,8 +15,8 @@ export type Wanted =
   | { type: 'count'; wanted: number; unit?: string }
   | { type: 'spacing'; specifiedMm: number; toleranceMm: number; spaces: number }
   | { type: 'bar'; wanted: string }
-  /** The bolts of one piece of plate: each there or not, and where. */
-  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number }
+  /** The bolts of one piece of plate: each there or not, and where; `measured` places also how deep and how high. */
+  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number; depth: WantedDepth | null; measured: number[] }
   | { type: 'eye' };
 
 /** Where a reading is wanted: metres along the run from its first node, across it, and above its bottom. */

@@ -75,7 +75,7 @@ function BandOf({ state, place, flags, marks, width, height, onPick }: { state: 
   const { take } = useTaking(state, place);
   const { point } = state;
   const press = (i: number) => {
-    const value = state.places[i]?.verdict === 'unread' && point.round ? roundValue(point) : null;
+    const value = state.places[i]?.verdict === 'unread' && point.round ? roundValue(point, i) : null;
     if (value) void take(value, i); else onPick(state, i);
   };
   return <ElementDrawing site={v.record.site} elementId={point.elementId} width={width} height={height} marks={marks} markSize={point.round ? 20 : 22} flags={flags} bars={point.round !== 'forms'} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined} onPick={(k) => { press(Number(k)); }} />;

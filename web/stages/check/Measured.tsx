@@ -1,5 +1,5 @@
 import type { PointState } from '../../../core/check/judge.ts';
-import { marginText, readingText, wantedText } from '../../../core/check/words.ts';
+import { marginText, readingText, roundText, wantedText } from '../../../core/check/words.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark, VERDICT_WORD } from '../../ui/Mark.tsx';
@@ -35,7 +35,7 @@ function MeasuredRow({ state }: { state: PointState }) {
   });
   // A round reads as a number: nine bolts there, not nine times "there".
   const unread = state.places.every((p) => p.verdict === 'unread');
-  const words = unread ? (state.places.length > 1 ? `unread, ${state.places.length}` : 'unread') : point.round && state.places.every((p) => p.verdict === 'good') ? `${state.places.length} of ${state.places.length}` : said.join(' · ');
+  const words = unread ? (state.places.length > 1 ? `unread, ${state.places.length}` : 'unread') : point.round && state.places.every((p) => p.verdict === 'good') ? roundText(state, v.units) : said.join(' · ');
   return (
     <li className="flex items-start gap-3 py-1.5">
       <Mark verdict={state.verdict} label={VERDICT_WORD[state.verdict]} />

@@ -12,7 +12,7 @@ const TOO_SOON_MS = 250;
  * The likeliest answer has the focus on a keyboard's screen, so that Enter gives it; a press by keyboard right after the
  * pad appeared is left alone, since it was on its way before.
  */
-function useLikeliest() {
+export function useLikeliest() {
   const ref = useRef<HTMLButtonElement>(null);
   const ready = useRef(false);
   useEffect(() => {
@@ -49,14 +49,6 @@ export function SpacingPad({ w, units, onTyping, onTake }: { w: Extract<Wanted, 
       <TapePad units={units} signed={false} onTyping={(mm) => { onTyping(mm, spaces); }} onTake={(mm) => { if (mm > 0) onTake(mm, spaces); }} takeLabel="Take" />
     </>
   );
-}
-
-/** A bolt of the round: there at its mark, missing, or somewhere else along the plate. */
-export function BoltPad({ atMm, units, onTake }: { atMm: number; units: UnitSystem; onTake: (there: boolean, atMm: number | null) => void }) {
-  const [elsewhere, setElsewhere] = useState(false);
-  const { ref, guarded } = useLikeliest();
-  if (elsewhere) return <><p className="text-ink2"><T>{`How far from the start of the run it stands. Its mark is at ${lengthText(atMm, units)}.`}</T></p><TapePad units={units} signed={false} onTyping={() => undefined} onTake={(mm) => { if (mm >= 0) onTake(true, mm); }} takeLabel="Take" /></>;
-  return <div className="grid grid-cols-3 gap-2" role="group" aria-label="Bolt"><button ref={ref} data-likeliest type="button" className="btn min-h-[64px]" onClick={guarded(() => { onTake(true, null); })}>There</button><button type="button" className="btn warn" onClick={() => { onTake(false, null); }}>Missing</button><button type="button" className="btn line" onClick={() => { setElsewhere(true); }}>Elsewhere</button></div>;
 }
 
 export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void }) {

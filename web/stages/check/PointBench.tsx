@@ -1,6 +1,6 @@
 import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
-import { judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
+import { boltDue, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
 import type { Wanted } from '../../../core/check/points/index.ts';
 import { marginText, readingText, wantedText } from '../../../core/check/words.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
@@ -16,7 +16,8 @@ import { TapePad } from '../../tape/TapePad.tsx';
 import { Mark, VERDICT_TEXT, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 import { Opens, Working } from '../../ui/Working.tsx';
-import { BarPad, BoltPad, CountPad, EyePad, FixForm, SpacingPad } from './Pads.tsx';
+import { BoltPad } from './BoltPad.tsx';
+import { BarPad, CountPad, EyePad, FixForm, SpacingPad } from './Pads.tsx';
 import { Round } from './Round.tsx';
 import { roundValue, useTaking } from './useTaking.ts';
 
@@ -66,11 +67,10 @@ export function PointBench({ state, place }: { state: PointState; place: number 
   const type = (mm: number | null, spaces = 1) => { startTransition(() => { setTyped(mm === null ? null : { mm, spaces }); }); };
   const sectioned = w.type === 'cover' && point.elementId !== '';
   const caution = cautionOf(point);
-  const atMm = w.type === 'bolts' ? (w.bolts[place]?.atM ?? 0) * 1000 : 0;
   const moment = now?.verdict !== 'out' ? null : now.fix ? ('after' as const) : ('before' as const);
   return (
     <>
-      {point.round && <Round state={state} place={place} onTap={(i) => { const value = roundValue(point); if (value) void take(value, i); }} />}
+      {point.round && <Round state={state} place={place} onTap={(i) => { const value = roundValue(point, i); if (value) void take(value, i); }} />}
       <div className={sectioned ? 'grid grid-cols-[minmax(0,1fr)_140px] gap-3 sm:grid-cols-[minmax(0,1fr)_200px] sm:gap-4' : ''}>
         {sectioned && <Section state={state} mm={shownValue?.type === 'length' ? shownValue.mm : null} short={verdict === 'out'} text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''} />}
         <div className={sectioned ? 'max-sm:order-first' : 'flex items-start justify-between gap-3'}>
@@ -98,7 +98,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
           {w.type === 'spacing' && <SpacingPad w={w} units={v.units} onTyping={type} onTake={(overMm, spaces) => void take({ type: 'spacing', overMm, spaces })} />}
           {w.type === 'count' && <CountPad wanted={w.wanted} unit={w.unit ?? 'bars'} onTake={(count) => void take({ type: 'count', count })} />}
           {w.type === 'bar' && <BarPad wanted={w.wanted} onTake={(bar) => void take({ type: 'bar', bar })} />}
-          {w.type === 'bolts' && <BoltPad key={place} atMm={atMm} units={v.units} onTake={(there, at) => void take({ type: 'bolt', there, atMm: at })} />}
+          {w.type === 'bolts' && <BoltPad key={place} w={w} place={place} due={boltDue(point, place, null)} units={v.units} onTake={(value) => void take(value)} />}
           {w.type === 'eye' && <EyePad advice={point.advice} onMark={(r, reason) => void mark(r, reason)} />}
         </>
       )}

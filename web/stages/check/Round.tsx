@@ -23,7 +23,7 @@ export function Round({ state, place, onTap }: { state: PointState; place: numbe
     <div>
       {wide && <div ref={boxRef} className="h-[170px] w-full"><ElementDrawing site={v.record.site} elementId={point.elementId} width={box.width} height={170} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined}
         marks={state.places.map((p, i) => ({ key: String(i), atM: point.places[i]?.atM ?? 0, upM: point.places[i]?.upM ?? 0, verdict: p.verdict, label: point.places[i]?.label ?? String(i + 1), chosen: i === place }))}
-        onPick={(key) => { const i = Number(key); if (state.places[i]?.verdict === 'unread' && roundValue(point)) onTap(i); else set({ run: point.elementId, check: point.id, place: i }); }} /></div>}
+        onPick={(key) => { const i = Number(key); if (state.places[i]?.verdict === 'unread' && roundValue(point, i)) onTap(i); else set({ run: point.elementId, check: point.id, place: i }); }} /></div>}
       <p className="flex flex-wrap justify-between gap-x-4 text-ink2"><span><b className="text-ink">{done} of {state.places.length}</b> {point.wanted.type === 'bolts' ? 'bolts walked' : 'walked'}</span>{point.round === 'forms' && <PressureLine elementId={point.elementId} />}</p>
       {point.kind === 'braces' && <TurnLine state={state} place={place} />}
     </div>

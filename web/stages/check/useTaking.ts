@@ -1,4 +1,4 @@
-import { judgeReading, type PointState } from '../../../core/check/judge.ts';
+import { boltDue, judgeReading, type PointState } from '../../../core/check/judge.ts';
 import type { CheckPoint } from '../../../core/check/points/index.ts';
 import { nextStop } from '../../../core/check/walk.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
@@ -6,8 +6,9 @@ import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 
 /** What a press on an unread mark of a round takes: everything there, as wanted; null where a measure has to be read. */
-export function roundValue({ wanted: w }: CheckPoint): ReadingValue | null {
-  if (w.type === 'bolts') return { type: 'bolt', there: true, atMm: null };
+export function roundValue(point: CheckPoint, place: number): ReadingValue | null {
+  const w = point.wanted;
+  if (w.type === 'bolts') return boltDue(point, place, null) ? null : { type: 'bolt', there: true, atMm: null };
   return w.type === 'count' ? { type: 'count', count: w.wanted } : null;
 }
 
