@@ -10,7 +10,7 @@ import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './typ
 import { embedDrafts, wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
 
-export { WHOLE_POUR, TRADES, type CheckPoint, type Place, type Trade, type Wanted, type WantedBolt } from './types.ts';
+export { WHOLE_POUR, TRADES, type CheckPoint, type Place, type Trade, type Wanted, type WantedBolt, type WantedDepth } from './types.ts';
 export { formSystemOf } from './forms.ts';
 export { typeChanges, type TypeChange } from './joins.ts';
 

@@ -27,9 +27,9 @@ export function BoltPad({ w, place, due, units, onTake }: Props) {
   const missing = () => { onTake({ type: 'bolt', there: false, atMm: null }); };
   if (step === 'there') return <Standing measurable={w.depth !== null} onThere={() => { onTake({ type: 'bolt', there: true, atMm: null }); }} onMissing={missing} onStep={setStep} />;
   const text = {
-    where: `How far from the start of the run it stands. Its mark is at ${lengthText((w.bolts[place]?.atM ?? 0) * 1000, units)}.`,
-    deep: `How deep it goes into the concrete: ${lengthText((w.depth?.embedmentMm ?? 0) - (w.depth?.shallowerMm ?? 0), units)} or more.`,
-    out: `How far it will stand out: ${lengthText(w.depth?.projectionMm ?? 0, units)}.`,
+    where: `From the start of the run: mark at ${lengthText((w.bolts[place]?.atM ?? 0) * 1000, units)}.`,
+    deep: `In the concrete: ${lengthText((w.depth?.embedmentMm ?? 0) - (w.depth?.shallowerMm ?? 0), units)} or more.`,
+    out: `Stands out: ${lengthText(w.depth?.projectionMm ?? 0, units)}.`,
   }[step];
   const take = (mm: number) => {
     if (mm < 0 || (step === 'deep' && mm === 0)) return;

@@ -1,10 +1,10 @@
 import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
 import { boltDue, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
-import type { Wanted } from '../../../core/check/points/index.ts';
+import type { Wanted, WantedDepth } from '../../../core/check/points/index.ts';
 import { marginText, readingText, wantedText } from '../../../core/check/words.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
-import { distanceText, lengthText } from '../../../core/units/index.ts';
+import { distanceText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
@@ -74,15 +74,15 @@ export function PointBench({ state, place }: { state: PointState; place: number 
       <div className={sectioned ? 'grid grid-cols-[minmax(0,1fr)_140px] gap-3 sm:grid-cols-[minmax(0,1fr)_200px] sm:gap-4' : ''}>
         {sectioned && <Section state={state} mm={shownValue?.type === 'length' ? shownValue.mm : null} short={verdict === 'out'} text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''} />}
         <div className={sectioned ? 'max-sm:order-first' : 'flex items-start justify-between gap-3'}>
-          <div className="min-w-0">
+          <div className="min-w-0" data-place={`${point.id}#${place}`}>
             <p className="truncate text-ink2"><b className="text-ink sm:hidden">{v.elementName(point.elementId)} </b><T>{placeText(v, state, place)}</T></p>
-            <p className={`big text-[48px] leading-[50px] ${VERDICT_TEXT[verdict]}`} data-reading data-place={`${point.id}#${place}`}><T>{shownValue ? shortReading(shownValue, v.units) : w.type === 'eye' ? (verdict === 'good' ? 'seen' : 'look') : '–'}</T></p>
+            {!(w.type === 'bolts' && !shownValue) && <p className={`big text-[48px] leading-[50px] ${VERDICT_TEXT[verdict]}`} data-reading><T>{shownValue ? shortReading(shownValue, v.units) : w.type === 'eye' ? (verdict === 'good' ? 'seen' : 'look') : '–'}</T></p>}
             <p className={`flex items-center gap-2 text-[18px] font-semibold leading-6 ${VERDICT_TEXT[verdict]}`} data-verdict={verdict} aria-live="polite"><Mark verdict={verdict} /><span><T>{`${VERDICT_WORD[verdict]}${judged && shownValue ? `, ${marginText(point, shownValue, judged, v.units)}` : now?.mark?.body.reason ? `, ${now.mark.body.reason}` : ''}`}</T></span></p>
           </div>
           <div className={sectioned ? '' : 'flex flex-col items-end'}>
             {w.type !== 'eye' && (
               <dl className={`flex gap-5 ${sectioned ? 'pt-2' : 'pt-1 text-right'}`}>
-                <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : noUnit(wantedText(w, v.units))}</T></dd></div>
+                {w.type === 'bolts' && w.depth && boltDue(point, place, null) ? <BoltWanted depth={w.depth} units={v.units} /> : <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : noUnit(wantedText(w, v.units))}</T></dd></div>}
                 {limits(judged, w).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8">{judged?.calculation ? <Opens name={label} id={judged.calculation} input={judged.input}><T>{noUnit(lengthText(mm, v.units))}</T></Opens> : <T>{noUnit(lengthText(mm, v.units))}</T>}</dd></div>)}
               </dl>
             )}
@@ -110,6 +110,10 @@ export function PointBench({ state, place }: { state: PointState; place: number 
       </div>
     </>
   );
+}
+
+function BoltWanted({ depth, units }: { depth: WantedDepth; units: UnitSystem }) {
+  return ([['deep', depth.embedmentMm], ['out', depth.projectionMm]] as const).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8"><T>{noUnit(lengthText(mm, units))}</T></dd></div>);
 }
 
 function Places({ state, place }: { state: PointState; place: number }) {
