@@ -13,13 +13,13 @@ const shape = sitePlanShape.extend({
 
 export const siteFileSchema = shape.superRefine((file, ctx) => {
   checkSitePlan(file, ctx);
-  const elements = new Set([...file.runs.map((r) => r.id), ...file.pads.map((p) => p.id)]);
+  const elements = new Set([...file.runs.map((r) => r.id), ...file.pads.map((p) => p.id), ...file.piers.map((p) => p.id)]);
   const codes = new Set<string>();
   file.pours.forEach((pour, i) => {
     const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path: ['pours', i, ...path], message }); };
     if (codes.has(pour.code)) say(['code'], `${pour.code} is used twice`);
     codes.add(pour.code);
-    pour.elements.forEach((e, k) => { if (!elements.has(e)) say(['elements', k], `names ${e}, which is not a run or pad`); });
+    pour.elements.forEach((e, k) => { if (!elements.has(e)) say(['elements', k], `names ${e}, which is not a run, pad or pier`); });
     if (!file.mixes.some((m) => m.mark === pour.mix)) say(['mix'], `names mix ${pour.mix}, which is not in mixes`);
     if (!file.plants.some((p) => p.id === pour.plant)) say(['plant'], `names plant ${pour.plant}, which is not in plants`);
     if (pour.settings.startAt >= pour.elements.length) say(['settings', 'startAt'], 'is past the last run of the pour');

@@ -44,7 +44,7 @@ test('the same drawing again changes nothing, a stale one is refused, a bad one 
   const bad = async (change: Partial<Drawn>) => (await put(record.siteId, record.siteVersion, { ...plan, ...change }).expect(400)).body as Problem;
   expect((await bad({ runs: plan.runs.map((r) => (r.id === 'R' ? { ...r, type: 'W9' } : r)) })).issues).toContainEqual({ path: `runs.${plan.runs.findIndex((r) => r.id === 'R')}.type`, message: 'names W9, which is not a wall type' });
   expect((await bad({ pours: [{ code: 'P9', elements: ['R'] }] })).detail).toMatch(/no pour P9/);
-  expect((await bad({ pours: [{ code: 'P4', elements: ['ghost'] }] })).issues?.[0]?.message).toMatch(/ghost, which is not a run or pad/);
+  expect((await bad({ pours: [{ code: 'P4', elements: ['ghost'] }] })).issues?.[0]?.message).toMatch(/ghost, which is not a run, pad or pier/);
   expect((await bad({ runs: 'none' as unknown as Drawn['runs'] })).issues?.[0]?.path).toBe('plan.runs');
   expect((await pourOf('P4')).siteVersion).toBe(record.siteVersion);
 });

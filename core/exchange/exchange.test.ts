@@ -5,7 +5,7 @@ import { demoPour } from '../testdata/demo.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { materialsOf } from '../takeoff/materials.ts';
 import { guessLayer, runsFromLines, type DrawnLine } from './lines.ts';
-import { barFromText, readSchedule } from './schedule.ts';
+import { barFromText, hooksText, ledgeFromText, readSchedule, splitHooks } from './schedule.ts';
 import { cutsOf, rebarTable, takeoffTable } from './tables.ts';
 
 const table = (text: string) => text.trim().split('\n').map((l) => l.split('|').map((c) => c.trim()));
@@ -107,5 +107,20 @@ describe('lists', () => {
     expect(amount(m, 'N', 'hold-downs')).toBe(2);
     expect(amount(m, 'N', 'dowels')).toBe(4);
     expect(amount(materialsOf(p2.site, { ...p2.pour, forms: undefined }), 'N', 'ties')).toBeUndefined();
+  });
+});
+
+describe('hooks and ledges as a schedule writes them', () => {
+  test('a hook is read off the end of the bars, and written back', () => {
+    expect(splitHooks('No. 4 at 12, hooked')).toEqual({ bars: 'No. 4 at 12', hooks: 'both' });
+    expect(splitHooks('3 No. 5 hook one end')).toEqual({ bars: '3 No. 5', hooks: 'one' });
+    expect(splitHooks('No. 4 at 12')).toEqual({ bars: 'No. 4 at 12', hooks: undefined });
+    expect(splitHooks(`No. 4 at 12${hooksText('one')}`)).toEqual({ bars: 'No. 4 at 12', hooks: 'one' });
+  });
+  test('a ledge is wide by high, or none, or said how to write it', () => {
+    expect(ledgeFromText('5 x 8', 'us')).toEqual({ widthM: 0.127, heightM: 0.2032 });
+    expect(ledgeFromText('120 × 200', 'metric')).toEqual({ widthM: 0.12, heightM: 0.2 });
+    expect(ledgeFromText('none', 'us')).toBeNull();
+    expect(ledgeFromText('5', 'us')).toMatch(/5 × 8/);
   });
 });

@@ -1,4 +1,4 @@
-import { footingTypeSchema, wallTypeSchema, type FootingType, type WallType } from '../model/site.ts';
+import { footingTypeSchema, wallTypeSchema, type FootingType, type Hooks, type WallType } from '../model/site.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
 import { parseMeasure, type UnitSystem } from '../units/measure.ts';
 
@@ -11,7 +11,7 @@ const COLUMNS = {
   mark: ['mark', 'type', 'id'], kind: ['kind', 'what'], width: ['width', 'thickness', 'wide', 'thick'], depth: ['depth', 'deep'],
   along: ['along', 'continuous', 'bars along', 'longitudinal'], across: ['across', 'transverse', 'bars across'], top: ['top bars', 'top'],
   upright: ['upright', 'uprights', 'vertical', 'up'], level: ['level bars', 'horizontal', 'horizontals'], mats: ['mats', 'mat'],
-  coverBottom: ['cover bottom', 'bottom cover'], coverSide: ['cover side', 'side cover'], coverTop: ['cover top', 'top cover'], coverInside: ['cover inside', 'inside cover'], coverOutside: ['cover outside', 'outside cover'], drawing: ['drawing', 'detail'],
+  coverBottom: ['cover bottom', 'bottom cover'], coverSide: ['cover side', 'side cover'], coverTop: ['cover top', 'top cover'], coverInside: ['cover inside', 'inside cover'], coverOutside: ['cover outside', 'outside cover'], ledge: ['ledge', 'brick ledge'], drawing: ['drawing', 'detail'],
 } as const;
 type Column = keyof typeof COLUMNS;
 export const SCHEDULE_COLUMNS = Object.values(COLUMNS).map(([name]) => name);
@@ -25,6 +25,22 @@ export function barFromText(text: string, units: UnitSystem): string | null {
 
 /** Millimetres off a tape in metres, without the last digits that binary fractions leave. */
 export const metres = (mm: number): number => Math.round(mm * 1e4) / 1e7;
+
+/** "No. 4 at 12, hooked" and "…, hooked one end" taken apart: the bars, and which ends are bent. */
+export function splitHooks(text: string): { bars: string; hooks: Hooks } {
+  const m = /^(.*?)[,\s]*\bhook(?:s|ed)?\b\s*(.*)$/i.exec(text);
+  if (!m) return { bars: text, hooks: undefined };
+  return { bars: (m[1] ?? '').trim(), hooks: /one|1/i.test(m[2] ?? '') ? 'one' : 'both' };
+}
+export const hooksText = (hooks: Hooks): string => (hooks === 'both' ? ', hooked' : hooks === 'one' ? ', hooked one end' : '');
+
+/** A brick ledge as "5 x 8": how wide, and how far down from the top; null for none. A sentence when it cannot be read. */
+export function ledgeFromText(text: string, units: UnitSystem): WallType['ledge'] | string {
+  if (/^\s*(none|-|–)?\s*$/i.test(text)) return null;
+  const [w, h] = text.split(/\s*[x×]\s*/i).map((part) => parseMeasure(part, units));
+  if (!w?.ok || !h?.ok || w.mm <= 0 || h.mm <= 0) return `Write it as wide × high, as ${units === 'us' ? '5 × 8' : '120 × 200'}, or none.`;
+  return { widthM: metres(w.mm), heightM: metres(h.mm) };
+}
 
 class Cells {
   readonly problems: ScheduleRow['problems'] = [];
@@ -44,19 +60,26 @@ class Cells {
     return p.mm > 0 ? p.mm : this.#say(c, `${text} is not above 0`);
   }
   /** "3 No. 5", "3 #5", "4 x 12 mm". */
-  counted(c: Column): { bar: string; count: number } | null {
-    const m = /^(\d+)\s*[x×-]?\s*(.+)$/i.exec(this.text(c));
+  counted(c: Column): { bar: string; count: number; hooks?: Hooks } | null {
+    const { bars, hooks } = splitHooks(this.text(c));
+    const m = /^(\d+)\s*[x×-]?\s*(.+)$/i.exec(bars);
     const bar = m ? barFromText(m[2] ?? '', this.#units) : null;
     if (!m || bar === null) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not so many bars of a size, as ${this.#units === 'us' ? '3 No. 5' : '4 x 12 mm'}`);
-    return { bar, count: Number(m[1]) };
+    return { bar, count: Number(m[1]), ...(hooks ? { hooks } : {}) };
   }
   /** "No. 5 at 12", "#5 @ 12 in", "12 mm / 200". */
-  spaced(c: Column): { bar: string; spacingM: number } | null {
-    const [left = '', right = ''] = this.text(c).split(/\s*(?:@|\bat\b|\/(?=\s*\d{2}))\s*/i);
+  spaced(c: Column): { bar: string; spacingM: number; hooks?: Hooks } | null {
+    const { bars, hooks } = splitHooks(this.text(c));
+    const [left = '', right = ''] = bars.split(/\s*(?:@|\bat\b|\/(?=\s*\d{2}))\s*/i);
     const bar = barFromText(left, this.#units);
     const p = parseMeasure(right, this.#units);
     if (bar === null || !p.ok || p.mm <= 0) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not a bar at a spacing, as ${this.#units === 'us' ? 'No. 5 at 12' : '12 mm @ 200'}`);
-    return { bar, spacingM: metres(p.mm) };
+    return { bar, spacingM: metres(p.mm), ...(hooks ? { hooks } : {}) };
+  }
+  /** "5 x 8", or nothing. */
+  ledge(): WallType['ledge'] {
+    const read = ledgeFromText(this.text('ledge'), this.#units);
+    return typeof read === 'string' ? this.#say('ledge', read) : read;
   }
 }
 
@@ -75,8 +98,9 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
   if (mats !== 1 && mats !== 2) c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
   const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
+  const ledge = c.ledge();
   if (c.problems.length || thickness === null) return null;
-  return { list: 'wallTypes', type: wallTypeSchema.parse({ mark, thicknessM: metres(thickness), mats, vertical, horizontal, coverInsideMm: covers[0], coverOutsideMm: covers[1], ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) }) };
+  return { list: 'wallTypes', type: wallTypeSchema.parse({ mark, thicknessM: metres(thickness), mats, vertical, horizontal, coverInsideMm: covers[0], coverOutsideMm: covers[1], ledge, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) }) };
 }
 
 /** Cover where the schedule gives none, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */

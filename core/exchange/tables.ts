@@ -37,7 +37,7 @@ export function cutsOf(lengthM: number, laps: number, lapM: number, stockM: numb
   return [...Array.from({ length: laps }, () => stockM), rest];
 }
 
-const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'upright', horizontal: 'level', eachWay: 'each way' };
+const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'upright', horizontal: 'level', tie: 'ties', eachWay: 'each way' };
 
 /** Bars by run: lines, cut lengths, laps and mass. */
 export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
@@ -54,7 +54,7 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
       const lapM = r.laps > 0 ? (r.totalLengthM - r.lengthM * r.count) / r.laps : resultOf(lapLength, { fcMPa, fyMPa: rules.value('barGrade'), bar: r.bar, topBar: false, coating: 'none', spacingClass: 'good' }).lapMm / 1000;
       const cuts = cutsOf(r.lengthM, lapsEach, lapM, stockLengthM);
       const same = [...new Set(cuts.map((c) => cell(c, 'M', u, 2)))].map((c) => `${cuts.filter((x) => cell(x, 'M', u, 2) === c).length} × ${c}`).join(' + ');
-      return [r.elementId, ROLE[r.role], barText(r.bar), r.count, same, r.laps, cell(r.totalLengthM, 'M', u, 1), cell(r.massKg, 'Kg', u, 0)];
+      return [r.elementId, `${ROLE[r.role]}${r.hooks === 2 ? ', hooked' : r.hooks === 1 ? ', hooked one end' : ''}`, barText(r.bar), r.count, same, r.laps, cell(r.totalLengthM, 'M', u, 1), cell(r.massKg, 'Kg', u, 0)];
     }),
   };
 }

@@ -15,12 +15,16 @@ export type RuleProfile = (typeof RULE_PROFILES)[number];
 
 const bar = () => z.enum(BAR_NAMES, { error: `is not a bar this table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})` });
 
+/** Ends of a bar bent into a standard 90° hook; straight when left out. */
+const hooks = () => z.enum(['one', 'both'], { error: 'must be one or both' }).optional();
+export type Hooks = 'one' | 'both' | undefined;
+
 export const footingTypeSchema = z.object({
   mark: mark(),
   widthM: positive(),
   depthM: positive(),
-  continuous: z.object({ bar: bar(), count: wholeOrNone(), topCount: wholeOrNone().default(0) }),
-  transverse: z.object({ bar: bar(), spacingM: positive() }).nullable(),
+  continuous: z.object({ bar: bar(), count: wholeOrNone(), topCount: wholeOrNone().default(0), hooks: hooks() }),
+  transverse: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }).nullable(),
   coverBottomMm: nonNegative(),
   coverSideMm: nonNegative(),
   coverTopMm: nonNegative(),
@@ -34,8 +38,8 @@ export const wallTypeSchema = z.object({
   mark: mark(),
   thicknessM: positive(),
   mats: z.union([z.literal(1), z.literal(2)], { error: 'must be 1 or 2' }),
-  vertical: z.object({ bar: bar(), spacingM: positive() }),
-  horizontal: z.object({ bar: bar(), spacingM: positive() }),
+  vertical: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }),
+  horizontal: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }),
   coverInsideMm: nonNegative(),
   coverOutsideMm: nonNegative(),
   ledge: z.object({ widthM: positive(), heightM: positive() }).nullable().default(null),
@@ -72,7 +76,7 @@ export const runSchema = z.object({
 });
 export type Run = z.output<typeof runSchema>;
 
-const matSteel = z.object({ bar: bar(), count: count().optional(), spacingM: positive().optional() });
+const matSteel = z.object({ bar: bar(), count: count().optional(), spacingM: positive().optional(), hooks: hooks() });
 export const padSchema = z.object({
   id: mark(), xM: anyNumber(), yM: anyNumber(), widthM: positive(), lengthM: positive(), depthM: positive(), bottomM: anyNumber(),
   steel: z.object({ eachWay: matSteel, topEachWay: matSteel.optional(), coverBottomMm: nonNegative(), coverSideMm: nonNegative() }).optional(),
@@ -85,8 +89,13 @@ export const pierSchema = z.object({
   id: mark(), xM: anyNumber(), yM: anyNumber(),
   diameterM: positive().optional(), widthM: positive().optional(), lengthM: positive().optional(),
   bottomM: anyNumber(), topM: anyNumber(),
+  steel: z.object({ vertical: z.object({ bar: bar(), count: count(), hooks: hooks() }), ties: z.object({ bar: bar(), spacingM: positive() }).nullable().default(null), coverMm: nonNegative() }).optional(),
+  label: z.string().max(80).optional(),
 });
 export type Pier = z.output<typeof pierSchema>;
+/** How wide a pier is, m: its diameter, or its side from west to east. */
+export const pierWidthM = (p: Pier): number => p.diameterM ?? p.widthM ?? 0;
+export const pierHeightM = (p: Pier): number => p.topM - p.bottomM;
 
 const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
 
@@ -156,6 +165,7 @@ function checkPlaces(site: Shape, say: (path: (string | number)[], message: stri
   const length = new Map<string, number>();
   for (const r of site.runs) { const [a, b] = [nodes.get(r.from), nodes.get(r.to)]; if (a && b) length.set(r.id, Math.hypot(b.xM - a.xM, b.yM - a.yM)); }
   for (const p of site.pads) length.set(p.id, p.widthM);
+  for (const p of site.piers) length.set(p.id, pierWidthM(p));
   const past = (id: string, atM: number) => atM > (length.get(id) ?? Infinity) + 1e-6;
   site.anchors.forEach((a, i) => { if (past(a.elementId, a.atM)) say(['anchors', i, 'atM'], `is past the end of ${a.elementId}`); });
   site.embeds.forEach((e, i) => {
@@ -182,6 +192,7 @@ export function checkSitePlan(site: Shape, ctx: IssueSink): void {
   const marks = new Set<string>();
   site.footingTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['footingTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
   site.wallTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['wallTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
+  site.wallTypes.forEach((t, i) => { if (t.ledge && t.ledge.widthM >= t.thicknessM) say(['wallTypes', i, 'ledge', 'widthM'], `is not narrower than the wall, ${t.mark}`); });
   site.runs.forEach((_, i) => { checkRun(site, i, say); });
   site.piers.forEach((p, i) => {
     if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');

@@ -1,17 +1,17 @@
 import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
+import { pierHeightM, type SitePlan } from '../model/site.ts';
 import { takeOff, type Takeoff } from '../takeoff/takeoff.ts';
 
-/** A stretch of the route: one run or pad, with its distance along the way round and its neat volume. */
+/** A stretch of the route: one run, pad or pier, with its distance along the way round and its neat volume. */
 export interface Leg {
   elementId: string; kind: 'run' | 'pad'; reversed: boolean;
   fromM: number; lengthM: number; volumeM3: number; heightM: number; bottomM: number;
-  /** Nodes at its two ends, in the direction of placing; null for a pad. */
+  /** Nodes at its two ends, in the direction of placing; null for a pad or pier. */
   startNode: string | null; endNode: string | null;
 }
 export interface Route { legs: Leg[]; lengthM: number; volumeM3: number; closed: boolean; takeoff: Takeoff }
 
-/** Pads stand on the route as a short stretch, so that they can be seen. */
+/** Pads and piers stand on the route as a short stretch, so that they can be seen. */
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
 /** The elements of a pour as one way round, from the start the foreman chose. Volumes are the take-off's. */
@@ -39,9 +39,11 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
       return [leg];
     }
     const pad = site.pads.find((p) => p.id === elementId);
-    if (!pad) return [];
+    const pier = site.piers.find((p) => p.id === elementId);
+    const stands = pad ? { heightM: pad.depthM, bottomM: pad.bottomM } : pier ? { heightM: pierHeightM(pier), bottomM: pier.bottomM } : null;
+    if (!stands) return [];
     const lengthM = padLengthM(volumeM3);
-    const leg: Leg = { elementId, kind: 'pad', reversed: false, fromM, lengthM, volumeM3, heightM: pad.depthM, bottomM: pad.bottomM, startNode: null, endNode: null };
+    const leg: Leg = { elementId, kind: 'pad', reversed: false, fromM, lengthM, volumeM3, ...stands, startNode: null, endNode: null };
     last = null;
     fromM += lengthM;
     return [leg];

@@ -51,7 +51,7 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
   for (const [list, name] of [['anchors', 'anchors'], ['embeds', 'embeds'], ['plates', 'plates']] as const) {
     const of = (plan: Drawn) => { const map = new Map<string, unknown[]>(); for (const o of plan[list]) map.set(o.elementId, [...(map.get(o.elementId) ?? []), o]); return map; };
     const [a, b] = [of(before), of(after)];
-    for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && (after.runs.some((r) => r.id === id) || after.pads.some((p) => p.id === id))) touch(id, [`${name} of ${id}`]);
+    for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && (after.runs.some((r) => r.id === id) || after.pads.some((p) => p.id === id) || after.piers.some((p) => p.id === id))) touch(id, [`${name} of ${id}`]);
   }
   if (!same(before.formSystems, after.formSystems)) { words.push('form systems'); for (const r of after.runs) if (r.kind === 'wall') elements.add(r.id); }
   if (!same(before.ground, after.ground)) words.push('ground levels');

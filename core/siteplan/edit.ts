@@ -146,7 +146,7 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
     case 'put': {
       const fresh = (e.list === 'pads' || e.list === 'piers') && !plan[e.list].some((x) => x.id === e.item.id);
       const next = { ...plan, [e.list]: put(plan[e.list] as { id: string }[], e.item) };
-      return fresh && e.list === 'pads' && e.pour ? { ...next, pours: next.pours.map((p) => (p.code === e.pour ? { ...p, elements: [...p.elements, e.item.id] } : p)) } : next;
+      return fresh && e.pour ? { ...next, pours: next.pours.map((p) => (p.code === e.pour ? { ...p, elements: [...p.elements, e.item.id] } : p)) } : next;
     }
     case 'remove': return e.list === 'pads' || e.list === 'piers' ? removeElement(plan, e.id) : ({ ...plan, [e.list]: (plan[e.list] as { id: string }[]).filter((x) => x.id !== e.id) });
     case 'putType': {

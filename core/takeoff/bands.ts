@@ -16,7 +16,8 @@ function padRing(xM: number, yM: number, widthM: number, lengthM: number): Ring 
   return [{ x: xM - w, y: yM - l }, { x: xM + w, y: yM - l }, { x: xM + w, y: yM + l }, { x: xM - w, y: yM + l }];
 }
 
-function roundRing(xM: number, yM: number, diameterM: number): Ring {
+/** A round pier as a ring of as much area. */
+export function roundRing(xM: number, yM: number, diameterM: number): Ring {
   const step = (2 * Math.PI) / ROUND_CORNERS;
   const r = (diameterM / 2) * Math.sqrt(step / Math.sin(step));
   return Array.from({ length: ROUND_CORNERS }, (_, i) => ({ x: xM + r * Math.cos(i * step), y: yM + r * Math.sin(i * step) }));

@@ -1,6 +1,6 @@
 import { bracePlaces, formSystemOf, panelJoints } from '../check/points/forms.ts';
 import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
+import { pierHeightM, type SitePlan } from '../model/site.ts';
 import type { Quantity } from '../units/quantity.ts';
 import { takeOff } from './takeoff.ts';
 
@@ -32,6 +32,8 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
       if (!footing.unformed) { add('form boards', 2 * lengthM, 'M', 'both sides, used again'); add('stakes', 2 * Math.ceil(lengthM / STAKE_M - 1e-9), null, 'each 0.6 m (2 ft), both sides'); }
     }
     if (pad) { add('chairs', 4, null, 'one a corner'); add('form boards', 2 * (pad.widthM + pad.lengthM), 'M', 'all round, used again'); }
+    const pier = site.piers.find((p) => p.id === id);
+    if (pier) { if (pier.diameterM !== undefined) add('tube forms', pierHeightM(pier), 'M', 'by height, cut to the mark'); add('braces', 2, null, 'two ways'); }
     if (run?.kind === 'wall' && forms && run.topM !== undefined) {
       add('ties', panelJoints(lengthM, forms.panelWidthM).length * forms.tiesPerJoint, null, `${forms.tiesPerJoint} a joint, the maker’s count`);
       add('panels', 2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9), null, 'both faces, used again');

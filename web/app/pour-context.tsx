@@ -125,7 +125,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
       curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
       write, undoLast, saveSettings, saveRule, walk, clock,
-      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? id,
+      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? record.site.piers.find((p) => p.id === id)?.label ?? id,
     };
   }, [record, mix, plant, plan, points, gate, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
 

@@ -4,14 +4,17 @@ import { lengthText } from '../../core/units/index.ts';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { Dimension } from './Dimension.tsx';
 import { ElevationDrawing } from './ElevationDrawing.tsx';
+import { PierElevation } from './PierDrawing.tsx';
 
 type Props = Omit<ComponentProps<typeof ElevationDrawing>, 'run'> & { elementId: string };
 
-/** A run unrolled, or a pad from above, with marks where they are read. */
+/** A run unrolled, a pad from above, or a pier from the side, with marks where they are read. */
 export function ElementDrawing({ elementId, ...rest }: Props) {
   const run = rest.site.runs.find((r) => r.id === elementId);
   const pad = rest.site.pads.find((p) => p.id === elementId);
   if (run) return <ElevationDrawing run={run} {...rest} />;
+  const pier = rest.site.piers.find((p) => p.id === elementId);
+  if (pier) return <PierElevation pier={pier} units={rest.site.units} width={rest.width} height={rest.height} marks={rest.marks} markSize={rest.markSize ?? 18} onPick={rest.onPick} />;
   return pad ? <PadDrawing pad={pad} {...rest} /> : null;
 }
 

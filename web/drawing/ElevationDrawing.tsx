@@ -49,6 +49,7 @@ export function ElevationDrawing({ site, run, width, height, marks, onPick, form
       <rect x={left} y={top} width={lengthM * sx} height={heightM * py} fill="var(--sheet)" stroke="none" />
       {bars && type && steps(lengthM, type.vertical.spacingM).map((m) => <path key={`v${m}`} d={`M${x(m)} ${top}V${base}`} stroke="var(--hair)" strokeWidth="1" />)}
       {bars && type && steps(heightM, type.horizontal.spacingM).map((m) => <path key={`h${m}`} d={`M${x(0)} ${y(m)}H${x(lengthM)}`} stroke="var(--hair)" strokeWidth="1" />)}
+      {type?.ledge && <path d={`M${x(0)} ${y(heightM - type.ledge.heightM)}H${x(lengthM)}`} stroke="var(--ink)" strokeWidth="1.25" strokeDasharray="10 4" />}
       {forms && <Forms f={forms} lengthM={lengthM} heightM={heightM} x={x} y={y} />}
       {run.openings.map((o, i) => <g key={i}><rect x={x(o.atM + o.widthM)} y={y(o.headM)} width={o.widthM * sx} height={(o.headM - o.sillM) * py} fill="var(--void)" stroke="var(--ink)" strokeWidth="1.25" strokeDasharray={o.kind === 'pocket' ? '5 4' : undefined} />{o.kind === 'sleeve' && <path d={`M${x(o.atM + o.widthM / 2)} ${y(o.headM) - 4}V${y(o.sillM) + 4}M${x(o.atM + o.widthM) - 4} ${y((o.headM + o.sillM) / 2)}H${x(o.atM) + 4}`} stroke="var(--ink)" strokeWidth="0.75" />}</g>)}
       <rect x={left} y={top} width={lengthM * sx} height={heightM * py} fill="none" stroke="var(--ink)" strokeWidth="2.5" />

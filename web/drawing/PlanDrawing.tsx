@@ -4,7 +4,7 @@ import { useStable } from '../app/useStable.ts';
 import { GridBubbles } from './GridBubbles.tsx';
 import { useZoom } from './useZoom.ts';
 import { typeChanges } from '../../core/check/points/index.ts';
-import type { SitePlan } from '../../core/model/site.ts';
+import { pierWidthM, type SitePlan } from '../../core/model/site.ts';
 import { outlinesOf } from '../../core/takeoff/outline.ts';
 import { distanceText } from '../../core/units/index.ts';
 import { Dimension } from './Dimension.tsx';
@@ -118,7 +118,7 @@ function RunLabels({ site, runs, elements, scale }: { site: SitePlan; runs: RunO
         const ty = my + outward[1] * off + 7;
         return <text key={r.id} x={tx} y={ty} textAnchor={level ? 'middle' : 'start'} className="a halo" fontSize="22">{r.id}<tspan className="q" fontSize="15" dx="6" style={{ fontWeight: 400, fontStretch: '100%', fill: 'var(--ink2)' }}>{type}</tspan></text>;
       })}
-      {site.pads.filter((p) => elements.includes(p.id)).map((p) => <text key={p.id} x={scale.x(p.xM) + (p.widthM * scale.pxPerM) / 2 + 6} y={scale.y(p.yM) + 6} className="a halo" fontSize="18">{p.id}</text>)}
+      {[...site.pads, ...site.piers].filter((p) => elements.includes(p.id)).map((p) => <text key={p.id} x={scale.x(p.xM) + (('depthM' in p ? p.widthM : pierWidthM(p)) * scale.pxPerM) / 2 + 6} y={scale.y(p.yM) + 6} className="a halo" fontSize="18">{p.id}</text>)}
     </g>
   );
 }

@@ -4,6 +4,7 @@ import { barNamed } from '../../core/steel/bars.ts';
 import { barText, lengthText } from '../../core/units/index.ts';
 import { TSpans } from '../ui/Text.tsx';
 import { Dimension } from './Dimension.tsx';
+import { PierSection } from './PierDrawing.tsx';
 
 interface Props { /** Drawn at the scale of the widest of these elements, so that sections beside each other compare. */ besides?: string[]; site: SitePlan; elementId: string; width: number; height: number; /** The cover being read here, and what was read or is being typed. */ reading?: { point: CheckPoint; mm: number | null; short: boolean; shortText: string } | null }
 
@@ -22,6 +23,8 @@ function shapeOf(site: SitePlan, elementId: string): Shape | null {
 
 /** The selected run cut across, to scale: bars at true diameter, the strip no steel may enter tinted, the measured bar where it was measured. */
 export function SectionDrawing({ site, elementId, width, height, reading = null, besides = [] }: Props) {
+  const pier = site.piers.find((p) => p.id === elementId);
+  if (pier && width >= 50) return <PierSection pier={pier} units={site.units} width={width} height={height} readMm={reading?.point.wanted.type === 'cover' ? reading.mm : null} short={reading?.short ?? false} />;
   const s = shapeOf(site, elementId);
   if (!s || width < 50) return null;
   const margin = s.upright ? { l: 18, r: 18, t: 12, b: 44 } : { l: 50, r: 50, t: 12, b: 44 };

@@ -7,7 +7,7 @@ import type { Draft, ListContext } from './types.ts';
 
 export const tied = look('tied', 'Steel tied and supported', 'steel', 'Tied, on chairs, clean, clear of soil and of the form. Caps on upright bars.');
 const GROUND = look('ground', 'Ground', 'ground', 'Clean of loose dirt, roots, water and frost; firm; damped.');
-const braced = look('braced', 'Forms braced and closed', 'forms', 'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.');
+export const braced = look('braced', 'Forms braced and closed', 'forms', 'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.');
 /** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
 export const TRENCH_M = 1.2192;
 

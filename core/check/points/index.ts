@@ -1,3 +1,4 @@
+import { pierHeightM } from '../../model/site.ts';
 import type { PourState } from '../../pourlog/state.ts';
 import { entries } from '../../pourlog/state.ts';
 import { barNamed } from '../../steel/bars.ts';
@@ -5,6 +6,7 @@ import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';
 import { footingDrafts, padDrafts } from './footings.ts';
 import { joinDrafts } from './joins.ts';
+import { pierDrafts } from './piers.ts';
 import { once } from './places.ts';
 import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './types.ts';
 import { embedDrafts, wallDrafts } from './walls.ts';
@@ -25,6 +27,8 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const { site } = c;
   const pad = site.pads.find((p) => p.id === elementId);
   if (pad) return [...padDrafts(pad, c), ...anchorDrafts(elementId, undefined, c), ...embedDrafts(elementId, c)].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
+  const pier = site.piers.find((p) => p.id === elementId);
+  if (pier) return [...pierDrafts(pier, c), ...anchorDrafts(elementId, pierHeightM(pier), c), ...embedDrafts(elementId, c)].map(named(elementId, 'schedule', c));
   const run = site.runs.find((r) => r.id === elementId);
   const a = site.nodes.find((n) => n.id === run?.from);
   const b = site.nodes.find((n) => n.id === run?.to);

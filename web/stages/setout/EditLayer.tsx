@@ -1,6 +1,8 @@
 import { drag, pointer, select } from 'd3';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { pierHeightM } from '../../../core/model/site.ts';
+import { freeName } from '../../../core/siteplan/edit.ts';
 import { angleOf, lengthOf, type Spot } from '../../../core/siteplan/geometry.ts';
 import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
 import { distanceText } from '../../../core/units/index.ts';
@@ -13,7 +15,7 @@ import { setTool, useTool } from './useTool.ts';
 /** How near a press catches, px. */
 const REACH_PX = 14;
 
-/** Over the plan while it is changed: nodes to drag, and a sheet of paper to put runs and pads on. */
+/** Over the plan while it is changed: nodes to drag, and a sheet of paper to put runs, pads and piers on. */
 export function EditLayer({ scale, width, height, elements }: { scale: PlanScale; width: number; height: number; elements: string[] }) {
   const v = usePour();
   const { plan, apply } = usePlan();
@@ -37,6 +39,15 @@ export function EditLayer({ scale, width, height, elements }: { scale: PlanScale
   const press = (spot: Spot) => {
     const s = snap(null, spot);
     const where = s.onto ?? { xM: s.xM, yM: s.yM };
+    if (tool.kind === 'pier') {
+      // On a pad it stands on the pad; else on the level of the run in hand.
+      const pad = plan.pads.find((p) => Math.abs(p.xM - s.xM) <= p.widthM / 2 && Math.abs(p.yM - s.yM) <= p.lengthM / 2);
+      const bottomM = pad ? pad.bottomM + pad.depthM : (spec?.bottomM ?? 0);
+      const like = plan.piers.at(-1);
+      const id = freeName('PR', [...plan.runs, ...plan.pads, ...plan.piers].map((x) => x.id));
+      if (apply({ do: 'put', list: 'piers', pour: v.record.pour.code, item: { ...(like ?? { diameterM: v.units === 'us' ? 0.3048 : 0.3 }), id, xM: s.xM, yM: s.yM, bottomM, topM: bottomM + (like ? pierHeightM(like) : v.units === 'us' ? 0.9144 : 0.9), label: undefined } })) set({ run: id });
+      setTool({ kind: 'pick' });
+    }
     if (tool.kind === 'pad') {
       const like = plan.pads.at(-1);
       const id = `K${plan.pads.length + 1}`;
@@ -53,7 +64,7 @@ export function EditLayer({ scale, width, height, elements }: { scale: PlanScale
   const fromSpot = tool.kind === 'run' && tool.from !== null ? (typeof tool.from === 'string' ? plan.nodes.find((n) => n.id === (tool.from as string)) : tool.from) : null;
   return (
     <g>
-      {tool.kind !== 'pick' && <rect width={width} height={height} fill="transparent" role="button" tabIndex={-1} aria-label={tool.kind === 'run' ? 'Paper: press the ends of the run' : 'Paper: press where the pad stands'} style={{ cursor: 'crosshair' }} onMouseMove={(e) => { setAim(snap(null, at(e))); }} onClick={(e) => { press(at(e)); }} />}
+      {tool.kind !== 'pick' && <rect width={width} height={height} fill="transparent" role="button" tabIndex={-1} aria-label={tool.kind === 'run' ? 'Paper: press the ends of the run' : `Paper: press where the ${tool.kind} stands`} style={{ cursor: 'crosshair' }} onMouseMove={(e) => { setAim(snap(null, at(e))); }} onClick={(e) => { press(at(e)); }} />}
       {fromSpot && aim && <Stretch from={fromSpot} to={aim} scale={scale} />}
       {aim && tool.kind !== 'pick' && <circle cx={scale.x(aim.xM)} cy={scale.y(aim.yM)} r={aim.onto ? 9 : 4} fill="none" stroke="var(--press)" strokeWidth="2.5" pointerEvents="none" />}
       {held && shown.filter((r) => r.from === held.id || r.to === held.id).map((r) => { const far = plan.nodes.find((n) => n.id === (r.from === held.id ? r.to : r.from)); return far ? <Stretch key={r.id} from={far} to={held} scale={scale} /> : null; })}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { pierWidthM } from '../../../core/model/site.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
@@ -28,17 +29,18 @@ export function HerePanel({ id }: { id: string }) {
   const { site } = v.record;
   const spec = site.runs.find((r) => r.id === id);
   const pad = site.pads.find((p) => p.id === id);
+  const pier = site.piers.find((p) => p.id === id);
   const amounts = v.plan.route.takeoff.elements.find((e) => e.id === id);
   const type = site.footingTypes.find((t) => t.mark === spec?.type) ?? site.wallTypes.find((t) => t.mark === spec?.type);
-  if (!spec && !pad) return <p>Pick a run on the plan.</p>;
+  if (!spec && !pad && !pier) return <p>Pick a run on the plan.</p>;
   const answered = new Set(entries(v.state, 'answer').map((a) => a.body.questionId));
   const questions = entries(v.state, 'question').filter((q) => q.body.elementIds.includes(id));
   return (
     <>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <h2 className="big text-[40px] leading-10">{id}</h2>
-        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? 'pad'}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={spec?.bottomM ?? pad?.bottomM ?? 0} wall={spec?.kind === 'wall'} /></p></div>
-        <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && pad ? 'plan' : x}</button>)}</div>
+        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? (pier ? 'pier' : 'pad')}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={spec?.bottomM ?? pad?.bottomM ?? pier?.bottomM ?? 0} wall={spec?.kind === 'wall'} /></p></div>
+        <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && pad ? 'plan' : x === 'elevation' && pier ? 'side' : x}</button>)}</div>
       </div>
       <div ref={boxRef} className="h-[230px] w-full shrink-0">{view === 'section' ? <SectionDrawing site={site} elementId={id} width={box.width} height={230} /> : <ElementDrawing site={site} elementId={id} width={box.width} height={230} marks={[]} />}</div>
       {plan.on && (spec ? <RunForm run={spec} /> : null)}
@@ -48,11 +50,11 @@ export function HerePanel({ id }: { id: string }) {
         <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
           <div><dt className="text-ink2">concrete</dt><dd><Opens name="the concrete" {...takeoffOrigin(v, id)}><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></Opens></dd></div>
           <div><dt className="text-ink2">forms</dt><dd><Opens name="the forms" {...takeoffOrigin(v, id)}><Big figure={area(amounts.formM2, v.units)} size={32} /></Opens></dd></div>
-          <div><dt className="text-ink2">{pad ? 'size' : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{pad ? lengthText(pad.widthM * 1000, v.units) : distanceText(amounts.lengthM, v.units)}</T></dd></div>
+          <div><dt className="text-ink2">{pad ? 'size' : pier ? 'across' : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{pad || pier ? lengthText((pad?.widthM ?? (pier ? pierWidthM(pier) : 0)) * 1000, v.units) : distanceText(amounts.lengthM, v.units)}</T></dd></div>
         </dl>
       )}
       <div className="rows border-t border-hair">
-        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>{textOf(mass(b.massKg, v.units))}</Opens></p>)}
+        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}{b.hooks ? `, hooked${b.hooks === 1 ? ' one end' : ''}` : ''}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>{textOf(mass(b.massKg, v.units))}</Opens></p>)}
       </div>
       <div className="flex flex-wrap items-center justify-between gap-2"><Working {...takeoffOrigin(v, id)}>Take-off, worked out</Working><span className="flex flex-wrap gap-2"><Photos about={{ type: 'element', elementId: id }} /><button type="button" className="chip" onClick={() => { set({ run: id, sheet: 'question' }); }}>Ask a question</button></span></div>
     </>

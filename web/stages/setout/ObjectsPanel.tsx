@@ -1,27 +1,29 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
-import type { Opening, Pad } from '../../../core/model/site.ts';
+import { pierWidthM, type Opening } from '../../../core/model/site.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
 import { lengthOf } from '../../../core/siteplan/geometry.ts';
 import type { Quantity } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
+import { PadForm, PierForm } from './StandForms.tsx';
 
 const OPENINGS: Opening['kind'][] = ['window', 'door', 'pocket', 'sleeve'];
 const ANCHORS: Record<Anchor['kind'], string> = { bolt: 'bolt', holdDown: 'hold-down', dowel: 'dowel' };
 
 interface Field { label: string; quantity: Quantity; value: number | null; set: (n: number) => boolean }
 
-/** What stands in, on or against a run or pad, each at its measured place. */
+/** What stands in, on or against a run, pad or pier, each at its measured place. */
 export function ObjectsPanel({ elementId }: { elementId: string }) {
   const { plan, apply } = usePlan();
   const [open, setOpen] = useState<string | null>(null);
   if (!plan) return null;
   const run = plan.runs.find((r) => r.id === elementId);
   const pad = plan.pads.find((p) => p.id === elementId);
+  const pier = plan.piers.find((p) => p.id === elementId);
   const wall = run?.kind === 'wall';
-  const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? 1) / 2;
+  const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? (pier ? pierWidthM(pier) : 1)) / 2;
   const names = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
   const put = (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) => apply({ do: 'put', list, item });
   const add = (what: string) => {
@@ -45,6 +47,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
   return (
     <section aria-label={`Objects on ${elementId}`} className="flex flex-col gap-1">
       {pad && <PadForm pad={pad} />}
+      {pier && <PierForm pier={pier} />}
       <div className="rows border-t border-hair">
         {run?.openings.map((o, i) => {
           const set = (c: Partial<Opening>) => apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
@@ -65,21 +68,6 @@ function ObjectRow({ name, fields, open, onOpen, remove }: { name: string; field
     <div className="py-1">
       <div className="flex items-center gap-2"><button type="button" className="min-h-12 flex-1 text-left font-semibold" aria-expanded={open} onClick={onOpen}>{name}</button><button type="button" className="flex h-12 w-12 items-center justify-center text-chalk-t" aria-label={`Remove ${name}`} onClick={remove}><Trash2 size={18} /></button></div>
       {open && <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4">{fields.map((f) => <TypedField key={f.label} label={f.label} quantity={f.quantity} units={units} value={f.value} onCommit={f.set} />)}</div>}
-    </div>
-  );
-}
-
-function PadForm({ pad }: { pad: Pad }) {
-  const { units } = usePour();
-  const { apply } = usePlan();
-  const set = (c: Partial<Pad>) => apply({ do: 'put', list: 'pads', item: { ...pad, ...c } });
-  return (
-    <div className="flex flex-col gap-2 border-y-2 border-press py-3">
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <TypedField label="Wide" quantity="M" units={units} value={pad.widthM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pad.lengthM} onCommit={(n) => set({ lengthM: n })} /><TypedField label="Deep" quantity="M" units={units} value={pad.depthM} onCommit={(n) => set({ depthM: n })} /><TypedField label="Bottom" quantity="Level" units={units} value={pad.bottomM} onCommit={(n) => set({ bottomM: n })} />
-        <TypedField label="East" quantity="M" units={units} value={pad.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pad.yM} onCommit={(n) => set({ yM: n })} />
-      </div>
-      <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pad.id }); }}>Remove {pad.id}</button>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
-import { footingTypeSchema, wallTypeSchema, type FootingType, type WallType } from '../../../core/model/site.ts';
-import { barFromText, metres } from '../../../core/exchange/schedule.ts';
+import { footingTypeSchema, wallTypeSchema, type FootingType, type Hooks, type WallType } from '../../../core/model/site.ts';
+import { barFromText, hooksText, ledgeFromText, metres, splitHooks } from '../../../core/exchange/schedule.ts';
 import { barText, lengthText, parseMeasure, type UnitSystem } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -16,20 +16,21 @@ interface Cell<Type> { id: string; head: string; text: (t: Type, u: UnitSystem) 
 
 const size = <Type,>(id: string, head: string, get: (t: Type) => number, set: (t: Type, mm: number) => Type): Cell<Type> => ({ id, head, text: (t, u) => lengthText(get(t), u), read: (t, text, u) => { const p = parseMeasure(text, u); return p.ok ? set(t, p.mm) : p.message; } });
 const bar = (text: string, u: UnitSystem): string | null => barFromText(text, u);
-const spaced = <Type,>(id: string, head: string, get: (t: Type) => { bar: string; spacingM: number } | null, set: (t: Type, v: { bar: FootingType['continuous']['bar']; spacingM: number } | null) => Type | string): Cell<Type> => ({
-  id, head, text: (t, u) => { const v = get(t); return v ? `${barText(v.bar)} at ${lengthText(v.spacingM * 1000, u)}` : 'none'; },
+const spaced = <Type,>(id: string, head: string, get: (t: Type) => { bar: string; spacingM: number; hooks?: Hooks } | null, set: (t: Type, v: { bar: FootingType['continuous']['bar']; spacingM: number; hooks: Hooks } | null) => Type | string): Cell<Type> => ({
+  id, head, text: (t, u) => { const v = get(t); return v ? `${barText(v.bar)} at ${lengthText(v.spacingM * 1000, u)}${hooksText(v.hooks)}` : 'none'; },
   read: (t, text, u) => {
     if (/^\s*(none|-|–)?\s*$/i.test(text)) return set(t, null);
-    const [left = '', right = ''] = text.split(/\s*(?:@|\bat\b)\s*/i);
+    const { bars, hooks } = splitHooks(text);
+    const [left = '', right = ''] = bars.split(/\s*(?:@|\bat\b)\s*/i);
     const b = bar(left, u);
     const p = parseMeasure(right, u);
-    return b && p.ok ? set(t, { bar: b, spacingM: metres(p.mm) }) : `Write it as ${u === 'us' ? 'No. 5 at 12' : '12 mm at 200'}.`;
+    return b && p.ok ? set(t, { bar: b, spacingM: metres(p.mm), hooks }) : `Write it as ${u === 'us' ? 'No. 5 at 12' : '12 mm at 200'}.`;
   },
 });
 
 const FOOTING: Cell<FootingType>[] = [
   size('width', 'wide', (t) => t.widthM * 1000, (t, mm) => ({ ...t, widthM: metres(mm) })), size('depth', 'deep', (t) => t.depthM * 1000, (t, mm) => ({ ...t, depthM: metres(mm) })),
-  { id: 'along', head: 'along', text: (t) => `${t.continuous.count} ${barText(t.continuous.bar)}`, read: (t, text, u) => { const m = /^\s*(\d+)\s*[x×]?\s*(.+)$/i.exec(text); const b = m ? bar(m[2] ?? '', u) : null; return m && b ? { ...t, continuous: { ...t.continuous, count: Number(m[1]), bar: b } } : `Write it as ${u === 'us' ? '3 No. 5' : '4 × 12 mm'}.`; } },
+  { id: 'along', head: 'along', text: (t) => `${t.continuous.count} ${barText(t.continuous.bar)}${hooksText(t.continuous.hooks)}`, read: (t, text, u) => { const { bars, hooks } = splitHooks(text); const m = /^\s*(\d+)\s*[x×]?\s*(.+)$/i.exec(bars); const b = m ? bar(m[2] ?? '', u) : null; return m && b ? { ...t, continuous: { ...t.continuous, count: Number(m[1]), bar: b, hooks } } : `Write it as ${u === 'us' ? '3 No. 5' : '4 × 12 mm'}.`; } },
   spaced('across', 'across', (t) => t.transverse, (t, v) => ({ ...t, transverse: v })),
   size('cover', 'cover below', (t) => t.coverBottomMm, (t, mm) => ({ ...t, coverBottomMm: mm })),
 ];
@@ -38,6 +39,7 @@ const WALL: Cell<WallType>[] = [
   { id: 'mats', head: 'mats', text: (t) => String(t.mats), read: (t, text) => (text.trim() === '1' || text.trim() === '2' ? { ...t, mats: Number(text) as 1 | 2 } : 'One mat or two.') },
   spaced('upright', 'upright', (t) => t.vertical, (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.')), spaced('level', 'across', (t) => t.horizontal, (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.')),
   size('inside', 'cover inside', (t) => t.coverInsideMm, (t, mm) => ({ ...t, coverInsideMm: mm })),
+  { id: 'ledge', head: 'ledge', text: (t, u) => (t.ledge ? `${lengthText(t.ledge.widthM * 1000, u)} × ${lengthText(t.ledge.heightM * 1000, u)}` : 'none'), read: (t, text, u) => { const ledge = ledgeFromText(text, u); return typeof ledge === 'string' ? ledge : { ...t, ledge }; } },
 ];
 
 /** The schedule: every type a row at one scale, changed cell by cell, or brought in from a spreadsheet. */

@@ -18,7 +18,7 @@ export function SetOutBench() {
   const { run, tab, sheet, set } = useFocus();
   const wide = useWide();
   const open = TABS.find(([t]) => t === tab)?.[0] ?? 'here';
-  const id = run !== null && (v.record.site.runs.some((r) => r.id === run) || v.record.site.pads.some((p) => p.id === run)) ? run : (v.record.pour.elements[0] ?? '');
+  const id = run !== null && (v.record.site.runs.some((r) => r.id === run) || v.record.site.pads.some((p) => p.id === run) || v.record.site.piers.some((p) => p.id === run)) ? run : (v.record.pour.elements[0] ?? '');
   return (
     <div className="flex flex-col gap-3">
       <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">{TABS.map(([t, name]) => <button key={t} type="button" className="chip flex-1 justify-center" aria-pressed={t === open} onClick={() => { set({ tab: t }); }}>{name}</button>)}</div>

@@ -1,4 +1,4 @@
-import { Check, Pencil, Redo2, SquarePlus, Undo2, Waypoints } from 'lucide-react';
+import { Check, CirclePlus, Pencil, Redo2, SquarePlus, Undo2, Waypoints } from 'lucide-react';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -45,6 +45,7 @@ export function Toolbar() {
       <button type="button" className="chip" disabled={!plan.canRedo} onClick={plan.redo}><Redo2 size={18} aria-hidden="true" />Redo</button>
       <button type="button" className="chip" aria-pressed={tool.kind === 'run'} onClick={() => { setTool(tool.kind === 'run' ? { kind: 'pick' } : { kind: 'run', from: null }); }}><Waypoints size={18} aria-hidden="true" />Add runs</button>
       <button type="button" className="chip" aria-pressed={tool.kind === 'pad'} onClick={() => { setTool(tool.kind === 'pad' ? { kind: 'pick' } : { kind: 'pad' }); }}><SquarePlus size={18} aria-hidden="true" />Add a pad</button>
+      <button type="button" className="chip" aria-pressed={tool.kind === 'pier'} onClick={() => { setTool(tool.kind === 'pier' ? { kind: 'pick' } : { kind: 'pier' }); }}><CirclePlus size={18} aria-hidden="true" />Add a pier</button>
       <span className="flex-1 text-right text-[14px] text-ink2" aria-live="polite">{plan.saving ? 'storing' : plan.canUndo ? 'stored' : 'Drag a node, or type on the right.'}</span>
       <button type="button" className="btn" onClick={() => { setTool({ kind: 'pick' }); plan.stop(); }}><Check size={20} aria-hidden="true" />Done</button>
     </div>

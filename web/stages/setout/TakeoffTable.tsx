@@ -8,7 +8,7 @@ import { useStable } from '../../app/useStable.ts';
 import { Big, T } from '../../ui/Text.tsx';
 import { Opens } from '../../ui/Working.tsx';
 
-export const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'up', horizontal: 'across', eachWay: 'each way' };
+export const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'up', horizontal: 'across', eachWay: 'each way', tie: 'ties' };
 
 /** Bars of the site, worked out once a site. */
 export function useBars(): RebarRow[] {

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
-/** What a press on the plan does while it is changed: pick and drag, or put in a run or a pad. */
-export type Tool = { kind: 'pick' } | { kind: 'run'; from: string | { xM: number; yM: number } | null } | { kind: 'pad' };
+/** What a press on the plan does while it is changed: pick and drag, or put in a run, a pad or a pier. */
+export type Tool = { kind: 'pick' } | { kind: 'run'; from: string | { xM: number; yM: number } | null } | { kind: 'pad' } | { kind: 'pier' };
 
 let tool: Tool = { kind: 'pick' };
 const heard = new Set<() => void>();

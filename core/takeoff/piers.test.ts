@@ -1,0 +1,75 @@
+import { describe, expect, test } from '@jest/globals';
+import { checkList } from '../check/points/index.ts';
+import { rebarTable } from '../exchange/tables.ts';
+import type { Pier } from '../model/site.ts';
+import { planPour } from '../pourplan/plan.ts';
+import { resultOf } from '../register/calculation.ts';
+import { planDiff } from '../siteplan/changes.ts';
+import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
+import { applyEdit, EditRefused } from '../siteplan/edit.ts';
+import { barNamed } from '../steel/bars.ts';
+import { hook } from '../steel/hook.ts';
+import { rebarTakeoff } from '../steel/rebar-takeoff.ts';
+import { demoPour } from '../testdata/demo.ts';
+
+/** A pier put on the plan goes all the way: into its pour, the take-off, the bars, the list, the route and the log of changes. */
+const { site, pour, mix, plant } = demoPour('quillback', 'P2');
+const drawn = drawnOf(site, [pour]);
+const steel: Pier['steel'] = { vertical: { bar: '#5', count: 4 }, ties: { bar: '#3', spacingM: 0.2 }, coverMm: 50 };
+const round: Pier = { id: 'PR1', xM: 30, yM: 5, diameterM: 0.4, bottomM: 28, topM: 29, steel };
+const put = (item: Pier) => applyEdit(site, drawn, { do: 'put', list: 'piers', pour: 'P2', item });
+const withPier = (item: Pier) => { const next = put(item); return { site: withDrawn(site, next), pour: { ...pour, elements: next.pours[0]?.elements ?? [] }, mix }; };
+const rows = (item: Pier) => resultOf(rebarTakeoff, { site: withPier(item).site }).rows.filter((r) => r.elementId === 'PR1');
+
+describe('a pier', () => {
+  test('belongs to the pour it was put in on, and says so', () => {
+    expect(put(round).pours[0]?.elements.at(-1)).toBe('PR1');
+    expect(planDiff(drawn, put(round), 'us')).toMatchObject({ words: expect.arrayContaining(['PR1 added']), elements: ['PR1'] });
+    expect(planDiff(put(round), applyEdit(site, put(round), { do: 'put', list: 'piers', item: { ...round, topM: 29.5 } }), 'us')).toEqual({ words: ['PR1 changed'], elements: ['PR1'] });
+  });
+  test('without a size, or upside down, is refused', () => {
+    expect(() => put({ ...round, diameterM: undefined })).toThrow(EditRefused);
+    expect(() => put({ ...round, topM: 28 })).toThrow(/topM is not above bottomM/);
+  });
+  test('is placed on the route with its own volume', () => {
+    const p = withPier(round);
+    if (!plant) throw new Error('demo plant');
+    const leg = planPour(p.site, p.pour, p.mix, plant, 1140, 1).route.legs.find((l) => l.elementId === 'PR1');
+    expect(leg).toMatchObject({ heightM: 1, bottomM: 28 });
+    expect(leg?.volumeM3).toBeCloseTo(Math.PI * 0.04, 4);
+  });
+  test('is checked for its form, its cage and its cover', () => {
+    const list = checkList(withPier(round)).filter((p) => p.elementId === 'PR1');
+    expect(list.map((p) => p.kind)).toEqual(['seat', 'trench', 'width', 'plumb', 'level', 'braced', 'count-up', 'size-up', 'spacing-ties', 'size-ties', 'cover-side', 'tied']);
+    expect(list.find((p) => p.kind === 'width')?.wanted).toMatchObject({ wantedMm: 400 });
+    expect(list.find((p) => p.kind === 'cover-side')).toMatchObject({ wanted: { specifiedMm: 50, face: 'side', bar: '#3' }, places: { length: 2 } });
+    expect(checkList(withPier({ ...round, steel: undefined })).filter((p) => p.elementId === 'PR1').map((p) => p.kind)).not.toContain('cover-side');
+  });
+  test('takes its uprights to below the top cover, and ties round them with their tails', () => {
+    const [up, tie] = rows(round);
+    expect(up).toMatchObject({ role: 'vertical', count: 4, hooks: 0 });
+    expect(up?.lengthM).toBeCloseTo(0.95, 9);
+    // 1 m less 2 × 76.2 mm at 0.2 m: six ties; each π·0.3 round, 0.15 lapped, and two tails of 75 mm.
+    expect(tie).toMatchObject({ role: 'tie', count: 6 });
+    expect(tie?.lengthM).toBeCloseTo(Math.PI * 0.3 + 0.15 + 0.15, 9);
+    const { diameterM: _, ...rest } = round;
+    expect(rows({ ...rest, widthM: 0.4, lengthM: 0.6 })[1]?.lengthM).toBeCloseTo(2 * (0.3 + 0.5) + 0.15, 9);
+  });
+});
+
+describe('hooks', () => {
+  const hooked = (ends: 'one' | 'both') => withDrawn(site, applyEdit(site, drawn, { do: 'putType', list: 'wallTypes', type: { ...(site.wallTypes.find((t) => t.mark === 'W2') as (typeof site.wallTypes)[number]), vertical: { bar: '#5', spacingM: 0.3048, hooks: ends } } }));
+  const up = (s: typeof site) => resultOf(rebarTakeoff, { site: s }).rows.find((r) => r.elementId === 'N' && r.role === 'vertical');
+  test('add their extension and bend to every bar, less the corner turned', () => {
+    const h = resultOf(hook, { bar: '#5' });
+    const adds = (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed('#5').diameterMm) / 1000;
+    const plain = up(site)?.lengthM ?? 0;
+    expect(up(hooked('one'))).toMatchObject({ hooks: 1 });
+    expect(up(hooked('one'))?.lengthM).toBeCloseTo(plain + adds, 9);
+    expect(up(hooked('both'))?.lengthM).toBeCloseTo(plain + 2 * adds, 9);
+    expect(adds).toBeCloseTo(0.2143, 4);
+  });
+  test('are named in the list of bars', () => {
+    expect(rebarTable({ site: hooked('one'), pour }, 27).rows.find((r) => r[0] === 'N')?.[1]).toBe('upright, hooked one end');
+  });
+});
