@@ -25,7 +25,8 @@ export function usePlanEditor(record: PourAnswer | undefined, refresh: () => Pro
   const [undo, setUndo] = useState<Drawn[]>([]);
   const [redo, setRedo] = useState<Drawn[]>([]);
   const pending = useRef(0);
-  const version = useRef(0);
+  /** The last version stored from here, of which site: what was read may be older while a new reading is on its way. */
+  const version = useRef({ site: '', n: 0 });
   const queue = useRef(Promise.resolve());
   const { data: file, mutate: reread } = useSWR<SiteFile, Error>(on && record ? `/api/sites/${record.siteId}/export` : null, getJson);
 
@@ -39,11 +40,11 @@ export function usePlanEditor(record: PourAnswer | undefined, refresh: () => Pro
   const store = (next: Drawn) => {
     if (!record) return;
     setDraft(next);
-    if (pending.current === 0) version.current = record.siteVersion;
+    if (pending.current === 0) version.current = { site: record.siteId, n: Math.max(version.current.site === record.siteId ? version.current.n : 0, record.siteVersion) };
     pending.current += 1;
     queue.current = queue.current.then(async () => {
       try {
-        version.current = (await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/plan`, { version: version.current, plan: next })).version;
+        version.current.n = (await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/plan`, { version: version.current.n, plan: next })).version;
       } catch (e) {
         toast.error(e instanceof ApiProblem && e.problem.status === 409 ? 'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.' : `${e instanceof Error ? e.message : 'That did not work.'} The plan is as it was.`);
         setUndo([]); setRedo([]);

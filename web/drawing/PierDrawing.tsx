@@ -36,7 +36,7 @@ export function PierSection({ pier, units, width, height, readMm, short }: Secti
       {s?.ties && shape((s.coverMm + tieMm / 2) / 1000, { stroke: 'var(--ink)', strokeWidth: Math.max(1.5, (tieMm / 1000) * px) })}
       {s && cage(pier, (s.coverMm + tieMm + barMm / 2) / 1000, s.vertical.count).map(([x, y], i) => <circle key={i} cx={cx + x * px} cy={cy + y * px} r={Math.max(2.5, (barMm / 2000) * px)} fill="var(--ink)" />)}
       {shape(0, { stroke: 'var(--ink)', strokeWidth: 3 })}
-      {s && <text x={cx} y={cy + 5} textAnchor="middle" fontSize="15" className="halo"><TSpans>{`${s.vertical.count} × ${barText(s.vertical.bar)} up`}</TSpans></text>}
+      {s && <text x={4} y={16} fontSize="15" className="halo"><TSpans>{`${s.vertical.count} × ${barText(s.vertical.bar)} up${s.ties ? `, ${barText(s.ties.bar)} ties` : ''}`}</TSpans></text>}
       {readMm !== null && <Dimension x1={cx - (w * px) / 2} y1={cy - 16} x2={cx - (w * px) / 2 + (readMm / 1000) * px} y2={cy - 16} text={lengthText(readMm, units)} colour={short ? 'var(--chalk)' : 'var(--ink)'} bold />}
       <Dimension x1={cx - (w * px) / 2} y1={cy + (l * px) / 2 + 28} x2={cx + (w * px) / 2} y2={cy + (l * px) / 2 + 28} text={lengthText(w * 1000, units)} halo="sheet" />
       {!round && <Dimension x1={cx - (w * px) / 2 - 16} y1={cy - (l * px) / 2} x2={cx - (w * px) / 2 - 16} y2={cy + (l * px) / 2} text={lengthText(l * 1000, units)} halo="sheet" />}

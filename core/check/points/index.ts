@@ -19,7 +19,7 @@ export { typeChanges, type TypeChange } from './joins.ts';
 type Source = Omit<ListContext, 'rules'>;
 
 const named = (elementId: string, drawing: string, c: ListContext) => (d: Draft): CheckPoint => ({
-  ...d, id: `${elementId}/${d.kind}`, elementId, why: d.why ?? 'once', source: d.source ?? (d.wanted.type === 'eye' ? 'field guide' : drawing),
+  ...d, id: `${elementId}/${d.kind}`, elementId, why: d.why ?? 'once', source: d.source ?? (d.wanted.type === 'eye' ? 'trade practice' : drawing),
   toleranceSource: d.toleranceSource ?? (d.wanted.type === 'cover' ? (c.rules.coverProfile === 'aci117' ? 'ACI 117 §2.2.2' : 'EN 13670 §10.6') : null),
 });
 
@@ -47,7 +47,7 @@ export const pointsOf = (source: Source, elementId: string): CheckPoint[] => ele
 /** Everything to be checked before this pour, in the order of its elements, then what belongs to the whole pour. */
 export function checkList(source: Source): CheckPoint[] {
   const c: ListContext = { ...source, rules: checkRules(source.site) };
-  return [...source.pour.elements.flatMap((e) => elementPoints(e, c)), ...wholePourDrafts(c).map(named(WHOLE_POUR, 'field guide', c))];
+  return [...source.pour.elements.flatMap((e) => elementPoints(e, c)), ...wholePourDrafts(c).map(named(WHOLE_POUR, 'trade practice', c))];
 }
 
 /** The list with what was added by hand; an item added by hand is read like any other. */

@@ -15,6 +15,7 @@ import type { WallMark } from '../../drawing/ElevationDrawing.tsx';
 import { GatePanel } from './GatePanel.tsx';
 import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
+import { StandMarks } from './StandMarks.tsx';
 import { roundValue, useTaking } from './useTaking.ts';
 
 const NONE: PointState[] = [];
@@ -43,6 +44,7 @@ export function CheckGround() {
     <>
       {laid ? <LaidFaces site={site} runs={runs} pxPerM={scale.pxPerM} points={v.points} selected={selected} check={check} place={place} onRun={choose} onPick={pick} />
         : runs.map((r) => <RunBeads key={r.id} r={r} own={byRun.get(r.id) ?? NONE} check={byRun.get(r.id)?.some((p) => p.point.id === check) ? check : null} onPick={picked} />)}
+      {!laid && <StandMarks scale={scale} byElement={byRun} selected={selected} onRun={choose} />}
       {!laid && current && <Spots state={current} r={runs.find((x) => x.id === selected)} place={place} onPick={(i) => { set({ place: i }); }} />}
       {ring && <RingGate runs={runs} laid={laid} />}
     </>
@@ -50,7 +52,7 @@ export function CheckGround() {
   return (
     <div ref={boxRef} className="relative h-full">
       <div className="absolute inset-x-0 top-0" style={{ height: planHeight }}>
-        <PlanDrawing site={site} elements={pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={choose} pad={laid ? 20 + FACE_GAP_PX : 52} marginM={laid ? heightM : 0} labels={!ring} dimensions={false} flags={!laid} overlay={overlay} />
+        <PlanDrawing site={site} elements={pour.elements} width={box.width} height={planHeight} selected={selected} onSelect={choose} pad={laid ? 20 + FACE_GAP_PX : 52} marginM={laid ? heightM : 0} labels={false} dimensions={false} flags={!laid} overlay={overlay} />
       </div>
       {!ring && <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>}
       {laid && <Leaders />}

@@ -4,7 +4,7 @@ import type { RunOnPaper } from '../../drawing/PlanDrawing.tsx';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 
 const BEAD = 21;
-const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
+export const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
 
 interface Props { r: RunOnPaper; own: PointState[]; check: string | null; onPick: (p: PointState, place: number) => void }
 const sameRun = (a: RunOnPaper, b: RunOnPaper): boolean => a.a[0] === b.a[0] && a.a[1] === b.a[1] && a.b[0] === b.b[0] && a.b[1] === b.b[1] && a.halfWidthPx === b.halfWidthPx;

@@ -39,7 +39,7 @@ export function HerePanel({ id }: { id: string }) {
     <>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <h2 className="big text-[40px] leading-10">{id}</h2>
-        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? (pier ? 'pier' : 'pad')}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={spec?.bottomM ?? pad?.bottomM ?? pier?.bottomM ?? 0} wall={spec?.kind === 'wall'} /></p></div>
+        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? (pier ? 'pier' : 'pad')}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={spec?.bottomM ?? pad?.bottomM ?? pier?.bottomM ?? 0} wall={spec?.kind === 'wall' || pier !== undefined} /></p></div>
         <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && pad ? 'plan' : x === 'elevation' && pier ? 'side' : x}</button>)}</div>
       </div>
       <div ref={boxRef} className="h-[230px] w-full shrink-0">{view === 'section' ? <SectionDrawing site={site} elementId={id} width={box.width} height={230} /> : <ElementDrawing site={site} elementId={id} width={box.width} height={230} marks={[]} />}</div>

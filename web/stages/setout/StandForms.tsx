@@ -50,7 +50,7 @@ function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: 
   const [up, setUp] = useState(s ? `${s.vertical.count} ${barText(s.vertical.bar)}` : '');
   const [ties, setTies] = useState(s?.ties ? `${barText(s.ties.bar)} at ${lengthText(s.ties.spacingM * 1000, units)}` : '');
   const [problem, setProblem] = useState<string | null>(null);
-  const coverMm = s?.coverMm ?? (units === 'us' ? 76.2 : 75);
+  const coverMm = s?.coverMm ?? (units === 'us' ? 38.1 : 40);
   const take = (cover = coverMm): boolean => {
     setProblem(null);
     if (up.trim() === '') return s ? set({ steel: undefined }) : true;
