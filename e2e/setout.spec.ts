@@ -167,6 +167,59 @@ test('levels one press at a time off the laser, with a turning point, closing on
   await expect(page.getByText(/^Last:/)).toBeVisible();
 });
 
+test('a pier with its cage and a drain are put in; the pier is checked, the drain is read for its fall', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'K1');
+  await page.goto(`${server.url}/pours/${id}/setout`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'Add a pier' }).click();
+  await page.getByLabel('Paper: press where the pier stands').click({ position: { x: 330, y: 300 } });
+  await expect(page.locator('.bench h2').first()).toHaveText('PR1');
+  await page.getByLabel('Uprights').fill('4 of 12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'Uprights: write them as' })).toBeVisible();
+  await page.getByLabel('Uprights').fill('4 12 mm');
+  await page.getByLabel('Ties').fill('8 mm at 200');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.getByLabel(/^Across/).fill('350 mm');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.locator('.bench')).toContainText(/4 × 12 mm up/);
+  // A drain along the first run, to its far end.
+  const first = (await stored(page, id)).pour.elements[0] ?? '';
+  await page.goto(`${server.url}/pours/${id}/setout?run=${first}`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'drain', exact: true }).click();
+  await page.getByRole('button', { name: /^drain / }).click();
+  await page.getByLabel(/^at/).fill('1');
+  await page.keyboard.press('Enter');
+  await page.getByLabel(/^to/).fill('11');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Levels', exact: true }).click();
+  const laser = page.getByRole('button', { name: 'Laser' });
+  await laser.click();
+  await expect(page.getByText(/^Instrument on/)).toBeVisible();
+  for (const n of [1, 2, 3]) {
+    const row = page.locator('.bench').getByRole('button', { name: new RegExp(`^(unread )?invert of .*no\\. ${n}`) });
+    await row.click();
+    await expect(page.locator('.bench .head').first()).toContainText(`no. ${n}`);
+    await laser.click();
+    await expect(row.locator('.tnum')).not.toHaveText('');
+  }
+  await expect(page.locator('[data-drain="good"]')).toContainText(/falls 1\.\d % along/);
+  // Where nothing on the plan is in sight the instrument is moved on a turning point of its own.
+  await page.getByRole('button', { name: /A turning point, TP1/ }).click();
+  await laser.click();
+  await page.getByRole('button', { name: /Instrument moved: back-sight on TP1/ }).click();
+  await expect(page.getByText(/^Instrument on TP1/)).toBeVisible();
+  await page.getByRole('link', { name: /^Check/ }).click();
+  await page.goto(`${server.url}/pours/${id}/check?run=PR1&check=PR1/cover-side`);
+  await expect(page.locator('[data-place]')).toHaveAttribute('data-place', 'PR1/cover-side#0');
+});
+
 test('a site of 400 runs stays under 100 ms an interaction, with the processor slowed to a quarter @alone', async ({ page, server }) => {
   test.setTimeout(240_000);
   await signIn(page, server);

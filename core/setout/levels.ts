@@ -9,7 +9,7 @@ export interface LevelTarget { id: string; label: string; what: 'top' | 'bottom'
 export interface LevelRead { target: LevelTarget | null; pointId: string; elevationM: number; deviationMm: number | null; ok: boolean | null; at: string; actor: string; entryId: string }
 export interface SetUp { id: string; onId: string; backSightM: number; hiM: number; at: string; actor: string; reads: LevelRead[]; /** How far the loop closes on the benchmark from here, mm. */ misclosureMm: number | null }
 
-export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newest reading of each target. */ latest: Map<string, LevelRead>; /** Whether the last time the rod came back to the benchmark it agreed; null when it has not come back. */ closes: boolean | null; misclosureMm: number | null }
+export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newest reading of each target. */ latest: Map<string, LevelRead>; /** Every point whose elevation is known, m. */ points: Map<string, number>; /** Whether the last time the rod came back to the benchmark it agreed; null when it has not come back. */ closes: boolean | null; misclosureMm: number | null }
 
 /** Tops of forms and bottoms of digs to be set out for a pour, once at each node and level. */
 export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): LevelTarget[] {
@@ -76,7 +76,7 @@ export function levelsOf(site: SitePlan, pour: Pick<PourDoc, 'elements'>, state:
     known.set(e.body.pointId, elevationM);
     if (target) latest.set(target.id, read);
   }
-  return { targets, setups, latest, closes: misclosureMm === null ? null : atMost(Math.abs(misclosureMm), limits.closeMm + 1e-9), misclosureMm };
+  return { targets, setups, latest, points: known, closes: misclosureMm === null ? null : atMost(Math.abs(misclosureMm), limits.closeMm + 1e-9), misclosureMm };
 }
 
 /** Input of the registered calculation `level-loop`. */

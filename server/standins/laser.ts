@@ -1,5 +1,6 @@
 import type { PourDoc } from '../../core/model/pour.ts';
 import type { SitePlan } from '../../core/model/site.ts';
+import { drainPoints, type DrainPoint } from '../../core/setout/drains.ts';
 import { levelTargets } from '../../core/setout/levels.ts';
 
 /** A number from 0 to 1 that is always the same for the same words. */
@@ -14,16 +15,22 @@ function chance(words: string): number {
 const USUAL_M = 0.004;
 const FAR_M = 0.019;
 
+const FALL = 0.013;
+/** Where the made-up drain lies: under its run, falling from its first end. */
+const invertOf = (site: SitePlan, p: DrainPoint): number => (site.runs.find((r) => r.id === p.drain.elementId)?.bottomM ?? 0) + 0.1 - FALL * (p.atM - p.drain.atM) + (chance(p.id) - 0.5) * 0.004;
+
 /**
  * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up. The instrument stands at
- * a height of its own each time; forms stand a little off their marks, always the same way. Null for a point nobody knows.
+ * a height of its own each time; forms stand a little off their marks, always the same way; drains fall a little over one in a hundred along their run. Turning points
+ * stand about as high as the benchmark. Null for a point nobody knows.
  */
 export function laserRod(site: SitePlan, pour: Pick<PourDoc, 'elements'>, setup: number, pointId: string): number | null {
   const bench = site.benchmark;
   if (!bench) return null;
   const target = levelTargets(site, pour).find((t) => t.id === pointId);
+  const drain = drainPoints(site, pour).find((p) => p.id === pointId);
   const far = chance(`far ${pointId}`) < 1 / 9;
-  const standsM = pointId === bench.id ? bench.elevationM : target ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M) : null;
+  const standsM = pointId === bench.id ? bench.elevationM : /^TP\d+$/.test(pointId) ? bench.elevationM - 0.4 + chance(pointId) * 0.8 : drain ? invertOf(site, drain) : target ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M) : null;
   if (standsM === null) return null;
   // The beam turns above all there is to read, within the length of a rod.
   const tops = levelTargets(site, pour).map((t) => t.wantedM);
