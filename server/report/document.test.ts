@@ -1,5 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import sharp from 'sharp';
+import { v4 as uuid } from 'uuid';
+import { cameraShot } from '../standins/camera.ts';
 import { note, testApi } from '../testing/api.ts';
 import { reportDocument } from './document.ts';
 
@@ -12,12 +15,12 @@ function words(value: unknown): string[] {
   if (typeof value === 'string') return [value];
   if (Array.isArray(value)) return value.flatMap(words);
   if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, v]) => (['text', 'content', 'table', 'body', 'columns'].includes(key) ? words(v) : []));
+  return Object.entries(value).flatMap(([key, v]) => (['text', 'content', 'table', 'body', 'columns', 'stack'].includes(key) ? words(v) : []));
 }
 
-async function report(code: string): Promise<{ text: string; definition: TDocumentDefinitions }> {
+async function report(code: string, photos: Record<string, string> = {}): Promise<{ text: string; definition: TDocumentDefinitions }> {
   const id = await api.idOf(code);
-  const definition = reportDocument({ record: await api.sites.pour(id), events: await api.events.after(id, 0), nowMs: Date.parse('2026-09-23T11:40:00Z') });
+  const definition = reportDocument({ record: await api.sites.pour(id), events: await api.events.after(id, 0), nowMs: Date.parse('2026-09-23T11:40:00Z'), photos });
   return { text: words(definition.content).join(' | '), definition };
 }
 
@@ -76,4 +79,22 @@ describe('the report', () => {
     expect(text).toMatch(/load \| {2}\| 3007 lb|load \|\s+\| 3008 lb/);
     expect(text).toContain('Oldest a load may get | 60 min | ASTM C94/C94M-21, changed from 90 min to 60 min by I. Brandvold on 2026-09-22');
   });
+});
+
+test('photos stand in the report with what they show; one that has not come yet is named', async () => {
+  const crew = await api.as('crew');
+  const id = await api.idOf('P4');
+  const [come, away] = [uuid(), uuid()];
+  await crew.put(`/api/pours/${id}/photos/${come}`).set('Content-Type', 'image/jpeg').send(await cameraShot(1, 'R ties')).expect(201);
+  const photo = (photoId: string, caption: string) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'photo', body: { photoId, about: { type: 'element', elementId: 'R' }, caption } });
+  await crew.post(`/api/pours/${id}/events`).send({ events: [photo(come, 'ties by the door'), photo(away, 'the far end')] }).expect(200);
+  const { text } = await report('P4', { [come]: 'data:image/jpeg;base64,AA==' });
+  expect(text).toMatch(/Photo of R: ties by the door\. T\. Oakes [\d:]+\. \|/);
+  expect(text).toMatch(/the far end\. T\. Oakes [\d:]+\. Not sent from the device/);
+  // What the report is given are the thumbs of those that have come to this pour.
+  const { photos } = api;
+  const small = await photos.smallOnes(id, [come, away]);
+  expect(Object.keys(small)).toEqual([come]);
+  expect((await sharp(Buffer.from((small[come] ?? '').split(',')[1] ?? '', 'base64')).metadata()).width).toBe(320);
+  expect(await photos.smallOnes(await api.idOf('P2'), [come])).toEqual({});
 });

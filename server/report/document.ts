@@ -19,9 +19,10 @@ import { entries, isClosed, replay, timeline, type PourState } from '../../core/
 import { clockText, lengthText, strength, temperatureFigure, textOf, volume, type UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { verifyLines } from '../log/chain.ts';
+import { photoSection } from './photo-pages.ts';
 import { planDrawing } from './plan-drawing.ts';
 
-export interface ReportInput { record: PourAnswer; events: StoredEvent[]; nowMs: number }
+export interface ReportInput { record: PourAnswer; events: StoredEvent[]; nowMs: number; /** Small pictures by their id, as data addresses. */ photos: Record<string, string> }
 
 type Cell = string | { text: string; bold?: boolean; alignment?: 'right' };
 const bold = (text: string): Cell => ({ text, bold: true });
@@ -160,6 +161,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       table(['run', 'check', 'failed', 'done', 'photos', ''], ['auto', '*', 'auto', '*', 'auto', 'auto'], fixRows(points, state, site, nowMs, time)),
       { text: 'Checks', style: 'h2' },
       table(['run', 'check', 'wanted', 'read', 'verdict', 'margin', 'who, when'], ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto'], checkRows(points, units, time)),
+      ...photoSection(state, input.photos, units, time),
       { text: 'Loads', style: 'h2' },
       table(['load', 'ticket', 'volume', 'batched', 'arrived', 'end', 'slump', 'temp', 'age', ''], ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto', 'auto'], loadRows(loads, units, time)),
       { text: `Placed ${textOf(volume(progress.placedM3, units))} of ${textOf(volume(plan.route.volumeM3, units))} neat; ${textOf(volume(progress.dischargedM3, units))} came off the trucks${progress.usedPerNeat === null ? '' : `, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat`}.`, margin: [0, 0, 0, 6] },

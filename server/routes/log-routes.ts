@@ -20,7 +20,7 @@ async function checkPlans(sites: SiteStore, pourId: string, events: NewEvent[]):
 }
 
 /** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
-export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): Router {
+export function logRoutes({ accounts, sites, events, photos, clock, config }: AppDeps): Router {
   const router = Router();
   const signLimit = signInLimit(config.signInLimit);
   const anybody = only(accounts, ROLES);
@@ -73,7 +73,8 @@ export function logRoutes({ accounts, sites, events, clock, config }: AppDeps): 
 
   router.get('/pours/:id/report.pdf', anybody, async (req, res) => {
     const record = await sites.pour(String(req.params.id));
-    const pdf = await renderReport({ record, events: await events.after(record.id, 0), nowMs: clock.now().getTime() });
+    const log = await events.after(record.id, 0);
+    const pdf = await renderReport({ record, events: log, nowMs: clock.now().getTime(), photos: await photos.smallOnes(record.id, log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : []))) });
     res.set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`).type('application/pdf').send(pdf);
   });
   return router;

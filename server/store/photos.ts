@@ -36,6 +36,16 @@ export class PhotoStore {
     return fs.readFile(this.#file(id, small));
   }
 
+  /** Thumbs of those that have come, as data addresses; for the report. */
+  async smallOnes(pourId: string, ids: string[]): Promise<Record<string, string>> {
+    const out: Record<string, string> = {};
+    for (const id of ids) {
+      const row = await this.#row(id);
+      if (row?.pour_id === pourId) out[id] = `data:image/jpeg;base64,${(await fs.readFile(this.#file(id, true))).toString('base64')}`;
+    }
+    return out;
+  }
+
   #row(id: string) { return this.#db.selectFrom('photo').selectAll().where('id', '=', id).executeTakeFirst(); }
 }
 

@@ -34,7 +34,7 @@ export async function testApi({ seed = true } = {}) {
     return agent;
   };
   const idOf = async (code: string): Promise<string> => ((await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '');
-  return { app, dataDir, as, idOf, sites, events, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
+  return { app, dataDir, as, idOf, sites, events, photos, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
 }
 
 export const note = (text: string, more: object = {}) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'note', body: { text }, ...more });
