@@ -46,7 +46,7 @@ export function Toolbar() {
       <button type="button" className="chip" aria-pressed={tool.kind === 'run'} onClick={() => { setTool(tool.kind === 'run' ? { kind: 'pick' } : { kind: 'run', from: null }); }}><Waypoints size={18} aria-hidden="true" />Add runs</button>
       <button type="button" className="chip" aria-pressed={tool.kind === 'pad'} onClick={() => { setTool(tool.kind === 'pad' ? { kind: 'pick' } : { kind: 'pad' }); }}><SquarePlus size={18} aria-hidden="true" />Add a pad</button>
       <button type="button" className="chip" aria-pressed={tool.kind === 'pier'} onClick={() => { setTool(tool.kind === 'pier' ? { kind: 'pick' } : { kind: 'pier' }); }}><CirclePlus size={18} aria-hidden="true" />Add a pier</button>
-      <span className="flex-1 text-right text-[14px] text-ink2" aria-live="polite">{plan.saving ? 'storing' : plan.canUndo ? 'stored' : 'Drag a node, or type on the right.'}</span>
+      <span className="flex-1 text-right text-[14px] text-ink2" aria-live="polite">{plan.saving ? 'storing' : plan.canUndo ? 'stored' : ''}</span>
       <button type="button" className="btn" onClick={() => { setTool({ kind: 'pick' }); plan.stop(); }}><Check size={20} aria-hidden="true" />Done</button>
     </div>
   );
