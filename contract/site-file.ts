@@ -1,3 +1,4 @@
+import { elementIds } from '../core/model/elements.ts';
 import { z } from 'zod';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix } from '../core/model/pour.ts';
 import { rulesOf } from '../core/rules/rules.ts';
@@ -13,7 +14,7 @@ const shape = sitePlanShape.extend({
 
 export const siteFileSchema = shape.superRefine((file, ctx) => {
   checkSitePlan(file, ctx);
-  const elements = new Set([...file.runs.map((r) => r.id), ...file.pads.map((p) => p.id), ...file.piers.map((p) => p.id)]);
+  const elements = new Set(elementIds(file));
   const codes = new Set<string>();
   file.pours.forEach((pour, i) => {
     const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path: ['pours', i, ...path], message }); };

@@ -10,7 +10,7 @@ export function positionToleranceMm(diameterMm: number): number {
   return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
 }
 
-const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), embedmentMm: positive().optional(), projectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
+const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), embedmentMm: nonNegative().optional(), leastEmbedmentMm: nonNegative().optional(), projectionMm: nonNegative().optional(), planProjectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
 const RULES = ['count', 'end', 'gap', 'position', 'embedment', 'projection', 'centre', 'plumb'] as const;
 type Rule = (typeof RULES)[number];
 interface Failure { rule: Rule; bolt: number | null; atM: number; byMm: number; text: string }
@@ -48,10 +48,13 @@ export const anchorVerdict = calculation({
       const say = (rule: Rule, byMm: number, text: string) => { failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text }); };
       const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
       if (!atMost(off, place)) say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
-      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, v.leastEmbedmentMm)) say('embedment', v.leastEmbedmentMm - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(v.leastEmbedmentMm)}`);
-      const out = v.projectionMm === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - v.projectionMm;
+      // What a bolt's own drawing says goes before what is said of the whole plate.
+      const least = b.leastEmbedmentMm ?? v.leastEmbedmentMm;
+      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least)) say('embedment', least - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`);
+      const wanted = b.planProjectionMm ?? v.projectionMm;
+      const out = wanted === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - wanted;
       const allowed = out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
-      if (!atMost(Math.abs(out), allowed)) say('projection', Math.abs(out) - allowed, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(v.projectionMm ?? 0)}`);
+      if (!atMost(Math.abs(out), allowed)) say('projection', Math.abs(out) - allowed, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(wanted ?? 0)}`);
       const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
       if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third)) say('centre', Math.abs(b.offCentreMm) - third, `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`);
       if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM)) say('plumb', b.leanMmPerM - v.leanToleranceMmPerM, `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`);

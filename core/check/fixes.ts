@@ -1,6 +1,7 @@
 import type { LogEvent } from '../model/events.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
-import type { PlaceState, PointState } from './judge.ts';
+import type { SitePlan } from '../model/site.ts';
+import { judgeAt, type PlaceState, type PointState } from './judge.ts';
 
 /** Something that failed, from the reading that failed to the one that passed. */
 export interface Fix {
@@ -26,7 +27,7 @@ export function photosOf(state: PourState): Map<string, LogEvent<'photo'>[]> {
 }
 
 /** Everything that failed or was fixed, worst first: open, then fixed and to be read again, then done; oldest first in each. */
-export function fixList(points: PointState[], state: PourState, judged: (point: PointState, reading: LogEvent<'reading'>) => boolean, nowMs: number): Fix[] {
+export function fixList(site: SitePlan, points: PointState[], state: PourState, nowMs: number): Fix[] {
   const photos = photosOf(state);
   const fixes = new Map<string, LogEvent<'fix'>[]>();
   for (const f of entries(state, 'fix')) { const key = `${f.body.checkId}#${f.body.place}`; fixes.set(key, [...(fixes.get(key) ?? []), f]); }
@@ -37,7 +38,7 @@ export function fixList(points: PointState[], state: PourState, judged: (point: 
     const key = `${point.point.id}#${now.index}`;
     const done = fixes.get(key) ?? [];
     // Out by its neighbours (a gap beside a missing bolt) is out, whatever the reading alone would say.
-    const failed = [...(fails.get(key) ?? []), ...[...now.earlier, ...(now.reading ? [now.reading] : [])].filter((r) => !judged(point, r)), ...(now.verdict === 'out' && now.reading ? [now.reading] : [])].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
+    const failed = [...(fails.get(key) ?? []), ...[...now.earlier, ...(now.reading ? [now.reading] : [])].filter((r) => judgeAt(site, point, now.index, r.body.value).verdict === 'out'), ...(now.verdict === 'out' && now.reading ? [now.reading] : [])].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
     if (!failed) return [];
     const state_ = now.verdict === 'out' ? (now.fix ? 'fixed' : 'open') : now.verdict === 'waived' ? 'waived' : 'closed';
     return [{ point, place: now.index, now, failedAt: failed.at, failedBy: failed.actor, fixes: done, state: state_, ageMin: now.verdict === 'out' ? Math.max(0, (nowMs - Date.parse(failed.at)) / 60_000) : null, photos: photos.get(key) ?? [] }];

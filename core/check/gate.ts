@@ -66,7 +66,8 @@ export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], sta
   const unread = { count: 0, first: null as PointState | null };
   const counts: Record<Verdict, number> = { unread: 0, good: 0, tight: 0, out: 0, held: 0, waived: 0 };
   for (const p of points) {
-    for (const place of p.places) {
+    if (p.read === 0) counts.unread += p.wanted;
+    else for (const place of p.places) {
       counts[place.verdict] += 1;
       if (place.verdict === 'out') rows.push({ kind: 'out', verdict: 'out', ref: p.point.id, elementId: p.point.elementId, place: place.index, count: 1, minutes: place.fix ? MINUTES.fixed : MINUTES.out });
     }

@@ -8,7 +8,7 @@ import { coverVerdict } from '../steel/cover-verdict.ts';
 import { spacingVerdict } from '../steel/spacing-verdict.ts';
 import { dimensionVerdict } from './dimension-verdict.ts';
 import type { CheckPoint } from './points/index.ts';
-
+import { setOutReadings } from './set-out-readings.ts';
 
 export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
 
@@ -62,6 +62,10 @@ export interface PlaceState {
   fix: LogEvent<'fix'> | null;
   /** Earlier readings of this place that counted, oldest first. */
   earlier: LogEvent<'reading'>[];
+  /** Looked at, but it has rained since: ground and banks are to be looked at again. */
+  again: boolean;
+  /** The reading was taken while setting out, and counts here as well. */
+  settingOut: boolean;
 }
 
 export interface PointState { point: CheckPoint; verdict: Verdict; places: PlaceState[]; read: number; wanted: number }
@@ -69,15 +73,20 @@ export interface PointState { point: CheckPoint; verdict: Verdict; places: Place
 const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
 const worstOf = (list: Verdict[]): Verdict => WORST.find((v) => list.includes(v)) ?? 'unread';
 
-/** Entries of the check kinds, grouped by check and place once, so that judging hundreds of points stays linear. */
-function grouped<K extends 'reading' | 'mark' | 'fix'>(state: PourState, kind: K): Map<string, LogEvent<K>[]> {
-  const map = new Map<string, LogEvent<K>[]>();
-  for (const e of entries(state, kind)) {
-    const body = e.body as { checkId: string; place: number };
-    const key = `${body.checkId}#${body.place}`;
-    const list = map.get(key);
-    if (list) list.push(e); else map.set(key, [e]);
-  }
+/** Entries about one check. */
+interface Noted { readings: LogEvent<'reading'>[]; marks: LogEvent<'mark'>[]; fixes: LogEvent<'fix'>[] }
+
+/** Entries of the check kinds by the check they are about, oldest first: most checks of a large pour have none. */
+function notedByCheck(state: PourState): Map<string, Noted> {
+  const map = new Map<string, Noted>();
+  const of = (checkId: string): Noted => {
+    let noted = map.get(checkId);
+    if (!noted) { noted = { readings: [], marks: [], fixes: [] }; map.set(checkId, noted); }
+    return noted;
+  };
+  for (const e of entries(state, 'reading')) of(e.body.checkId).readings.push(e);
+  for (const e of entries(state, 'mark')) of(e.body.checkId).marks.push(e);
+  for (const e of entries(state, 'fix')) of(e.body.checkId).fixes.push(e);
   return map;
 }
 
@@ -93,57 +102,98 @@ function judgedOnce(site: SitePlan, point: CheckPoint, reading: LogEvent<'readin
 
 /**
  * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
- * stand where it is wanted; one that is missing leaves its gap. One that is to be measured is not read before it is.
+ * stand where it is wanted; one that is missing leaves its gap. Null for what is not read.
  */
-function judgeBolts(point: CheckPoint, places: PlaceState[]): PlaceState[] {
-  const w = point.wanted;
-  if (w.type !== 'bolts' || !places.some((p) => p.reading)) return places;
-  const standing = places.flatMap((p, i) => {
-    const value = p.reading?.body.value;
-    if (value?.type === 'bolt' && !value.there) return [];
-    const depth = value?.type === 'bolt' ? { ...(value.embedmentMm === undefined ? {} : { embedmentMm: value.embedmentMm }), ...(value.projectionMm === undefined ? {} : { projectionMm: value.projectionMm }) } : {};
-    return [{ place: i, bolt: { atM: value?.type === 'bolt' && value.atMm !== null ? value.atMm / 1000 : (w.bolts[i]?.atM ?? 0), ...depth } }];
+function judgeBolts(w: Extract<CheckPoint['wanted'], { type: 'bolts' }>, values: (ReadingValue | null)[]): (Judged | null)[] {
+  const standing = values.flatMap((value, place) => {
+    const read = value?.type === 'bolt' ? value : null;
+    const wanted = w.bolts[place];
+    if (read && !read.there) return [];
+    return [{ place, bolt: { atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0), ...(wanted?.depth ? { leastEmbedmentMm: wanted.depth.leastMm, planProjectionMm: wanted.depth.projectionMm } : {}), ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }), ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }) } }];
   });
-  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, bolts: standing.map((b) => b.bolt),
-    ...(w.depth ? { leastEmbedmentMm: w.depth.embedmentMm - w.depth.shallowerMm, projectionMm: w.depth.projectionMm, projectionLessMm: w.depth.lessMm, projectionToleranceMm: w.depth.moreMm } : {}) });
-  return places.map((p, i): PlaceState => {
-    if (!p.reading || p.mark) return p;
-    const k = standing.findIndex((b) => b.place === i);
+  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, projectionLessMm: w.projectionLessMm, projectionToleranceMm: w.projectionMoreMm, bolts: standing.map((b) => b.bolt) });
+  return values.map((value, place): Judged | null => {
+    if (value === null) return null;
+    const k = standing.findIndex((b) => b.place === place);
     const failures = k < 0 ? [] : result.failures.filter((f) => f.bolt === k);
     const worst = failures.reduce<number | null>((m, f) => (m === null || f.byMm > m ? f.byMm : m), null);
-    const verdict = k < 0 || failures.length ? ('out' as const) : ('good' as const);
-    if (verdict === 'good' && boltDue(point, i, p.reading.body.value)) return { ...p, verdict: 'unread', judged: null };
-    return { ...p, verdict, judged: { verdict, margin: worst === null ? null : -worst, lowMm: null, highMm: null, calculation: 'anchor-verdict', steps, input, texts: k < 0 ? ['missing'] : failures.map((f) => f.rule) } };
+    return { verdict: k < 0 || failures.length ? 'out' : 'good', margin: worst === null ? null : -worst, lowMm: null, highMm: null, calculation: 'anchor-verdict', steps, input, texts: k < 0 ? ['missing'] : failures.map((f) => f.rule) };
   });
 }
 
-/** Whether the depth and height of a bolt that stands are still wanted. */
-export function boltDue({ wanted: w }: CheckPoint, place: number, value: ReadingValue | null): boolean {
-  return w.type === 'bolts' && w.measured.includes(place) && (value?.type !== 'bolt' || (value.there && (value.embedmentMm === undefined || value.projectionMm === undefined)));
+const valueOf = (p: PlaceState): ReadingValue | null => p.reading?.body.value ?? null;
+
+/** The places of a bolt round judged together. One that is to be measured is not read before it is. */
+function withBoltsJudged(point: CheckPoint, places: PlaceState[]): PlaceState[] {
+  const w = point.wanted;
+  if (w.type !== 'bolts' || !places.some((p) => p.reading)) return places;
+  const judged = judgeBolts(w, places.map(valueOf));
+  return places.map((p, i): PlaceState => {
+    const own = judged[i];
+    if (!p.reading || p.mark || !own) return p;
+    return own.verdict === 'good' && boltDue(point, i, p.reading.body.value) ? { ...p, verdict: 'unread', judged: null } : { ...p, verdict: own.verdict, judged: own };
+  });
 }
 
-/** Every check point with its places, verdicts and readings. */
+/** What the core would say of a reading at one place of a point, with what is known of its other places. */
+export function judgeAt(site: SitePlan, { point, places }: PointState, place: number, value: ReadingValue): Judged {
+  const alone = judgeReading(site, point, value);
+  if (point.wanted.type !== 'bolts' || value.type !== 'bolt') return alone;
+  return judgeBolts(point.wanted, places.map((p, i) => (i === place ? value : valueOf(p))))[place] ?? alone;
+}
+
+/** Whether a bolt that stands is still to be measured. */
+function boltDue({ wanted: w }: CheckPoint, place: number, value: ReadingValue): boolean {
+  return w.type === 'bolts' && w.measured.includes(place) && value.type === 'bolt' && value.there && (value.embedmentMm === undefined || value.projectionMm === undefined);
+}
+
+/** Kinds of checks that rain undoes: what was firm and stable may be neither. */
+const RAIN_UNDOES = new Set(['ground', 'trench', 'seat']);
+
+/** When it was last seen to rain or snow, ms; null when never. */
+function lastRainMs(state: PourState): number | null {
+  return entries(state, 'weather').reduce<number | null>((last, e) => (e.body.sky === 'rain' || e.body.sky === 'snow' || (e.body.rainMmH ?? 0) > 0 ? Math.max(last ?? -Infinity, Date.parse(e.at)) : last), null);
+}
+
+const NOTHING: Noted = { readings: [], marks: [], fixes: [] };
+
+/** One check with what was noted of it. `settingOut`: readings of setting out that count here, by place. */
+function judgePoint(site: SitePlan, point: CheckPoint, { readings, marks, fixes }: Noted, settingOut: ReadonlyMap<number, LogEvent<'reading'>[]> | undefined, rainMs: number | null): PointState {
+  const drafts = point.places.map((_, index): PlaceState => {
+    const own = readings.filter((e) => e.body.place === index);
+    const early = settingOut?.get(index) ?? [];
+    const list = early.length ? [...own, ...early].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)) : own;
+    const reading = list.at(-1) ?? null;
+    const mark = marks.findLast((e) => e.body.place === index) ?? null;
+    const judged = reading ? judgedOnce(site, point, reading) : null;
+    const markLater = mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
+    const again = rainMs !== null && RAIN_UNDOES.has(point.kind) && markLater && mark.body.result === 'pass' && Date.parse(mark.at) < rainMs;
+    const verdict: Verdict = again ? 'unread' : markLater ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result] : (judged?.verdict ?? 'unread');
+    return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: null, earlier: list.slice(0, -1), again, settingOut: reading !== null && early.includes(reading) };
+  });
+  const places = withBoltsJudged(point, drafts).map((p): PlaceState => {
+    const fix = fixes.findLast((e) => e.body.place === p.index) ?? null;
+    const last = p.mark ?? p.reading;
+    return fix !== null && p.verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at) ? { ...p, fix } : p;
+  });
+  const read = places.filter((p) => p.verdict !== 'unread').length;
+  return { point, verdict: worstOf(places.map((p) => p.verdict)), places, read, wanted: places.length };
+}
+
+/** Checks of which nothing has been noted, as they stand: thousands of them on a large pour, the same at every entry. */
+const untouched = new WeakMap<CheckPoint, PointState>();
+
+/** Every check point with its places, verdicts and readings. A check that nobody has touched is the same object each time. */
 export function judgeAll(site: SitePlan, points: CheckPoint[], state: PourState): PointState[] {
-  const readings = grouped(state, 'reading');
-  const marks = grouped(state, 'mark');
-  const fixes = grouped(state, 'fix');
+  const noted = notedByCheck(state);
+  const settingOut = setOutReadings(site, points, state);
+  const rainMs = lastRainMs(state);
   return points.map((point) => {
-    const drafts = point.places.map((_, index): PlaceState => {
-      const key = `${point.id}#${index}`;
-      const list = readings.get(key) ?? [];
-      const reading = list.at(-1) ?? null;
-      const mark = marks.get(key)?.at(-1) ?? null;
-      const judged = reading ? judgedOnce(site, point, reading) : null;
-      const markLater = mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
-      const verdict: Verdict = markLater && mark ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result] : (judged?.verdict ?? 'unread');
-      return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: null, earlier: list.slice(0, -1) };
-    });
-    const places = judgeBolts(point, drafts).map((p): PlaceState => {
-      const fix = fixes.get(`${point.id}#${p.index}`)?.at(-1) ?? null;
-      const last = p.mark ?? p.reading;
-      return fix !== null && p.verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at) ? { ...p, fix } : p;
-    });
-    const read = places.filter((p) => p.verdict !== 'unread').length;
-    return { point, verdict: worstOf(places.map((p) => p.verdict)), places, read, wanted: places.length };
+    const own = noted.get(point.id);
+    const early = settingOut.get(point.id);
+    if (own || early) return judgePoint(site, point, own ?? NOTHING, early, rainMs);
+    let as = untouched.get(point);
+    if (!as) { as = judgePoint(site, point, NOTHING, undefined, null); untouched.set(point, as); }
+    return as;
   });
 }

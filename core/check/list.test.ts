@@ -6,7 +6,7 @@ import { demoPour } from '../testdata/demo.ts';
 import { cautionOf } from './cautions.ts';
 import { fixList } from './fixes.ts';
 import { gateOf, holdsOf } from './gate.ts';
-import { judgeAll, judgeReading } from './judge.ts';
+import { judgeAll, judgeAt, judgeReading } from './judge.ts';
 import { checkList, type Wanted, typeChanges, WHOLE_POUR, withAdded } from './points/index.ts';
 import { bracePlaces, panelJoints } from './points/forms.ts';
 import { putOffOf } from './put-off.ts';
@@ -67,6 +67,59 @@ describe('the list is derived from the model', () => {
     expect(kindsOf(WHOLE_POUR)).not.toContain('lights');
     expect(kindsOf(WHOLE_POUR, checkList({ site, pour: { ...pour, settings: { ...pour.settings, firstLoadMin: 16 * 60 } }, mix }))).toContain('lights');
   });
+  test('release agent is kept face by face; the form is read against its string; long runs want their laps staggered', () => {
+    expect(point('N/oiled').places.map((p) => p.label)).toEqual(['inside face', 'outside face']);
+    expect(point('N/line')).toMatchObject({ wanted: { what: 'line', wantedMm: 0 }, places: { length: 2 } });
+    expect(kindsOf('N')).toContain('stagger');
+    // E2 is 10 ft: shorter than a bar.
+    expect(kindsOf('E2')).not.toContain('stagger');
+  });
+  test('a wall in the ground wants room beside its forms and its top above the ground; one with no grade given does not', () => {
+    const verdict = (id: string, mm: number) => judgeReading(site, point(id), { type: 'length', mm }).verdict;
+    expect([verdict('N/above-grade', 203.2), verdict('N/above-grade', 250), verdict('N/above-grade', 200)]).toEqual(['good', 'good', 'out']);
+    expect([verdict('N/room', 500), verdict('N/room', 609.6)]).toEqual(['out', 'good']);
+    expect(kindsOf('N', checkList({ site: { ...site, ground: undefined }, pour, mix })).filter((k) => k === 'room' || k === 'above-grade')).toEqual([]);
+  });
+  test('a wall over a crawl space wants its height inside; where the drawing leaves too little, it says to ask', () => {
+    const crawlOf = (crawl: { groundM: number; joistsM: number }) => checkList({ site: { ...site, runs: site.runs.map((r) => (r.id === 'N' ? { ...r, crawl } : r)) }, pour, mix }).find((p) => p.id === 'N/crawl');
+    const n = site.runs.find((r) => r.id === 'N');
+    const topM = n?.topM ?? 0;
+    const roomy = crawlOf({ groundM: topM - 0.6, joistsM: topM });
+    if (!roomy) throw new Error('no check');
+    expect(['good', 'good', 'out']).toEqual([460, 457.2, 450].map((mm) => judgeReading(site, roomy, { type: 'length', mm }).verdict));
+    expect(roomy).toMatchObject({ source: expect.stringContaining('R408.4') as unknown, places: [{ across: 'left', upM: expect.closeTo(topM - 0.6 - (n?.bottomM ?? 0), 6) as unknown }] });
+    expect(roomy.advice).toContain('dig down');
+    expect(crawlOf({ groundM: topM - 0.3, joistsM: topM })?.advice).toContain('ask before');
+    expect(points.map((p) => p.kind)).not.toContain('crawl');
+  });
+  test('a rectangle is read across, once a pour; its diagonals may differ by the rule and no more', () => {
+    const square = point(`${WHOLE_POUR}/square`);
+    expect(square.source).toContain('45 ft 7');
+    const verdict = (mm: number) => judgeReading(site, square, { type: 'length', mm }).verdict;
+    expect([verdict(0), verdict(12.7), verdict(13)]).toEqual(['good', 'tight', 'out']);
+    expect(kindsOf(WHOLE_POUR, checkList(demoPour('quillback', 'P4')))).not.toContain('square');
+  });
+  test('bars drawn with hooks want their legs measured against a standard hook', () => {
+    const hooked = { ...site, wallTypes: site.wallTypes.map((t) => (t.mark === 'W2' ? { ...t, vertical: { ...t.vertical, hooks: 'one' as const } } : t)) };
+    const leg = checkList({ site: hooked, pour, mix }).find((p) => p.id === 'N/hook-up');
+    // No. 5, 5/8 in: 12 db, half of a bend of 6 db, and the bar itself: 16 db.
+    expect(leg?.wanted).toMatchObject({ type: 'size', plusMm: null });
+    expect(leg?.wanted.type === 'size' && leg.wanted.wantedMm).toBeCloseTo(16 * 0.625 * 25.4, 6);
+    expect(kindsOf('N')).not.toContain('hook-up');
+  });
+  test('machine anchors on a pad ask for their template, bolts for their size', () => {
+    expect(kindsOf('SILO', checkList(demoPour('kestrel', 'K3')))).toEqual(expect.arrayContaining(['template', 'bolts-coating']));
+    expect(point('N/bolts-coating').title).toBe('Bolts 5/8 in and 7/8 in, coated');
+  });
+  test('ground and banks looked at before rain are to be looked at again, and count once they are', () => {
+    const look = (minute: number) => entry('mark', { checkId: 'N/trench', place: 0, result: 'pass' }, minute);
+    const rain = entry('weather', { airTempC: 12, sky: 'rain' }, 40);
+    expect(of([look(5)], 'N/trench').verdict).toBe('good');
+    expect(of([look(5), rain], 'N/trench')).toMatchObject({ verdict: 'unread', read: 0, places: [{ again: true }] });
+    expect(of([look(5), rain, look(55)], 'N/trench')).toMatchObject({ verdict: 'good', places: [{ again: false }] });
+    // What rain does not undo stays.
+    expect(of([entry('mark', { checkId: 'N/braced', place: 0, result: 'pass' }, 5), rain], 'N/braced').verdict).toBe('good');
+  });
   test('every place of every check says why it is there, and lies on its run', () => {
     expect(points.every((p) => p.why.length > 0 && p.places.length > 0)).toBe(true);
     expect(new Set(points.map((p) => p.id)).size).toBe(points.length);
@@ -100,7 +153,7 @@ describe('the bolt round', () => {
   const bolt = (place: number, there: boolean, atMm: number | null = null) => read('N/bolts', place, { type: 'bolt', there, atMm });
   const verdicts = (log: LogEvent[]) => of(log, 'N/bolts').places.map((p) => p.verdict);
   const round = points.find((p) => p.id === 'N/bolts')?.wanted as Extract<Wanted, { type: 'bolts' }>;
-  const measured = (place: number, deeperMm = 0, higherMm = 0) => read('N/bolts', place, { type: 'bolt', there: true, atMm: null, embedmentMm: (round.depth?.embedmentMm ?? 0) + deeperMm, projectionMm: (round.depth?.projectionMm ?? 0) + higherMm });
+  const measured = (place: number, deeperMm = 0, higherMm = 0) => read('N/bolts', place, { type: 'bolt', there: true, atMm: null, embedmentMm: (round.bolts[place]?.depth?.leastMm ?? 0) + deeperMm, projectionMm: (round.bolts[place]?.depth?.projectionMm ?? 0) + higherMm });
   test('bolts at their marks are good; three of them are read only once they are measured', () => {
     expect(round.measured).toEqual([1, 5, 8]);
     const marks = Array.from({ length: 10 }, (_, i) => bolt(i, true));
@@ -114,6 +167,21 @@ describe('the bolt round', () => {
     expect(said([measured(1, 0, 20)], 1)).toMatchObject({ texts: ['projection'] });
     expect(said([measured(1, 0, 20)], 1)?.margin).toBeCloseTo(-7.3, 6);
     expect(said([measured(2, 0, -20)], 2)).toMatchObject({ verdict: 'out', texts: ['projection'] });
+  });
+  test('each measured bolt has the depth and height of its own drawing', () => {
+    const deeper = { ...site, anchors: site.anchors.map((a) => (a.elementId === 'N' && a.kind === 'bolt' && a.id === round.bolts[5]?.id ? { ...a, embedmentMm: a.embedmentMm + 50, projectionMm: a.projectionMm + 25 } : a)) };
+    const p = checkList({ site: deeper, pour, mix }).filter((x) => x.id === 'N/bolts');
+    const log = [measured(1), measured(5)];
+    const places = judgeAll(deeper, p, replay(log))[0]?.places;
+    expect(places?.[1]?.verdict).toBe('good');
+    expect(places?.[5]).toMatchObject({ verdict: 'out', judged: { texts: ['embedment', 'projection'], margin: -50 } });
+  });
+  test('what is typed at a bolt is judged with its neighbours before it is taken', () => {
+    const say = (log: LogEvent[], place: number, value: ReadingValue) => judgeAt(site, of(log, 'N/bolts'), place, value).verdict;
+    const there = { type: 'bolt', there: true, atMm: null } as const;
+    expect(say([], 5, there)).toBe('good');
+    expect(say([bolt(4, false)], 5, there)).toBe('out');
+    expect(say([], 2, { ...there, embedmentMm: 0 })).toBe('out');
   });
   test('a missing bolt is out, and so is its neighbour when the gap gets too wide', () => {
     const all = verdicts([bolt(4, false), bolt(5, true)]);
@@ -172,6 +240,16 @@ describe('the walk', () => {
     for (let i = 1; i < spots.length; i += 1) expect(spots[i] as number).toBeGreaterThan((spots[i - 1] as number) - 0.6);
     expect(walkOrder(states, 'route').at(-1)?.point.point.elementId).toBe(WHOLE_POUR);
   });
+  test('follows the list it is given: another pour, a check added by hand, and back', () => {
+    const ramp = demoPour('quillback', 'P4');
+    const order = (list: typeof states) => walkOrder(list, 'route').map((s) => s.point.point.id);
+    const first = order(states);
+    expect(order(judgeAll(ramp.site, checkList(ramp), replay([])))).not.toEqual(first);
+    const item = entry('item', { elementId: 'N', title: 'Drain board', trade: 'forms', wanted: { type: 'eye' }, places: 1 });
+    const added = judgeAll(site, withAdded(points, replay([item])), replay([item]));
+    expect(order(added).filter((id) => !first.includes(id))).toEqual([`N/added-${item.id}`]);
+    expect(order(states)).toEqual(first);
+  });
   test('goes on from the place in hand, and back to what was fixed first', () => {
     expect(nextStop(states, 'kind', null)).toMatchObject({ point: { point: { id: 'N/trench' } }, place: 0 });
     expect(nextStop(judged([read('N/thickness', 0, { type: 'length', mm: 254 })]), 'kind', { check: 'N/thickness', place: 0 })).toMatchObject({ point: { point: { id: 'N/thickness' } }, place: 1 });
@@ -182,9 +260,23 @@ describe('the walk', () => {
   });
 });
 
+test('what nobody has touched stays the same thing from entry to entry, what is touched is judged anew', () => {
+  const before = judged([]);
+  const first = read('N/thickness', 0, { type: 'length', mm: 254 });
+  const after = judged([first]);
+  const changed = after.flatMap((p, i) => (p === before[i] ? [] : [p.point.id]));
+  expect(changed).toEqual(['N/thickness']);
+  // Taken back again, it is what it was.
+  expect(judged([first, { ...entry('supersede', {}), supersedes: first.id }])).toEqual(before);
+  // Rain undoes a look at the ground, though nothing was noted there since.
+  const looked = entry('mark', { checkId: 'N/trench', place: 0, result: 'pass' }, 30);
+  expect(of([looked], 'N/trench').verdict).toBe('good');
+  expect(of([looked, entry('weather', { airTempC: 12, sky: 'rain' }, 40)], 'N/trench')).toMatchObject({ verdict: 'unread', places: [{ again: true }] });
+});
+
 describe('the fix list', () => {
   const lap = (mm: number, minute: number) => read('S/lap', 0, { type: 'length', mm }, minute);
-  const list = (log: LogEvent[], nowMinute = 60) => fixList(judged(log), replay(log), (p, r) => judgeReading(site, p.point, r.body.value).verdict !== 'out', Date.UTC(2026, 8, 23, 6, nowMinute)).map((f) => ({ id: f.point.point.id, state: f.state, ageMin: f.ageMin, by: f.failedBy, fixes: f.fixes.map((x) => x.body.what) }));
+  const list = (log: LogEvent[], nowMinute = 60) => fixList(site, judged(log), replay(log), Date.UTC(2026, 8, 23, 6, nowMinute)).map((f) => ({ id: f.point.point.id, state: f.state, ageMin: f.ageMin, by: f.failedBy, fixes: f.fixes.map((x) => x.body.what) }));
   const fix = entry('fix', { checkId: 'S/lap', place: 0, what: 'Slid on' }, 40);
   test('goes from open to fixed to closed, with its age and who', () => {
     expect(list([lap(100, 30)])).toEqual([{ id: 'S/lap', state: 'open', ageMin: 30, by: 'T. Oakes', fixes: [] }]);
@@ -196,6 +288,11 @@ describe('the fix list', () => {
     const fail = entry('mark', { checkId: 'S/braced', place: 0, result: 'fail', reason: 'wedge out' }, 10);
     expect(list([fail])).toMatchObject([{ id: 'S/braced', state: 'open', ageMin: 50 }]);
     expect(list([fail, entry('mark', { checkId: 'S/braced', place: 0, result: 'na', reason: 'no wedge there' }, 20)])).toMatchObject([{ state: 'waived' }]);
+  });
+  test('keeps a bolt that was too shallow after it was set deeper', () => {
+    const deep = (mm: number, minute: number) => read('N/bolts', 1, { type: 'bolt', there: true, atMm: null, embedmentMm: mm, projectionMm: 76.2 }, minute);
+    expect(list([deep(100, 30)])).toMatchObject([{ id: 'N/bolts', state: 'open' }]);
+    expect(list([deep(100, 30), deep(180, 40)])).toMatchObject([{ id: 'N/bolts', state: 'closed' }]);
   });
   test('puts the open ones first', () => {
     const other = read('N/lap', 0, { type: 'length', mm: 50 }, 50);

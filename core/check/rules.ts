@@ -14,6 +14,13 @@ export interface CheckRules {
   wallThickness: (thicknessMm: number) => Tolerance;
   topLevel: Tolerance;
   plumb: Tolerance;
+  /** Off the string line, and how far two diagonals of a rectangle may differ. */
+  straight: Tolerance;
+  square: Tolerance;
+  /** Least room beside the forms, height of a wall's top above the ground, and height of a crawl space, m. */
+  workingRoom: { leastM: number; source: string };
+  aboveGrade: { leastM: number; source: string };
+  crawl: { leastM: number; source: string };
   spacingToleranceMm: number;
   spacingSource: string;
   lapMinus: Tolerance;
@@ -50,7 +57,8 @@ export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules 
     footingDepth: { minusRatio: rules.value('footingShallow'), plusMm: null, source: sources('footingShallow') },
     wallThickness: (t) => (t <= thin + 1e-6 ? tolerance('thinWallMinus', 'thinWallPlus') : tolerance('thickWallMinus', 'thickWallPlus')),
     topLevel: tolerance('topLevel', 'topLevel'),
-    plumb: tolerance('plumb', 'plumb'),
+    plumb: tolerance('plumb', 'plumb'), straight: tolerance('straight', 'straight'), square: tolerance('square', 'square'),
+    workingRoom: { leastM: rules.value('workingRoom'), source: sources('workingRoom') }, aboveGrade: { leastM: rules.value('aboveGrade'), source: sources('aboveGrade') }, crawl: { leastM: rules.value('crawl'), source: sources('crawl') },
     spacingToleranceMm: rules.value('barSpacing'), spacingSource: sources('barSpacing'),
     lapMinus: tolerance('lapShort', null),
     boltEmbedment: tolerance('boltEmbedment', null),

@@ -5,7 +5,8 @@ import { demoPour } from '../testdata/demo.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { materialsOf } from '../takeoff/materials.ts';
 import { guessLayer, runsFromLines, type DrawnLine } from './lines.ts';
-import { barFromText, hooksText, ledgeFromText, readSchedule, splitHooks } from './schedule.ts';
+import { barFromText, countedFromText, countedText, ledgeFromText, ledgeText, spacedFromText, spacedText } from './bar-text.ts';
+import { readSchedule } from './schedule.ts';
 import { cutsOf, rebarTable, takeoffTable } from './tables.ts';
 
 const table = (text: string) => text.trim().split('\n').map((l) => l.split('|').map((c) => c.trim()));
@@ -108,19 +109,37 @@ describe('lists', () => {
     expect(amount(m, 'N', 'dowels')).toBe(4);
     expect(amount(materialsOf(p2.site, { ...p2.pour, forms: undefined }), 'N', 'ties')).toBeUndefined();
   });
+  test('a drain takes its pipe, the gravel round it and the fabric, by the trench they lie in', () => {
+    const { site } = demoPour('quillback', 'P4');
+    const drained = { ...site, embeds: [{ id: 'D1', elementId: 'RF1', kind: 'drain' as const, atM: 0, toM: 6 }] };
+    const m = materialsOf(drained, { elements: ['RF1'], forms: undefined });
+    const amount = (item: string) => m.find((x) => x.item === item)?.amount ?? 0;
+    expect(amount('drain pipe')).toBeCloseTo(6 * 1.03, 9);
+    // A trench 1 ft wide and deep, less the pipe, and an eighth more as it comes off the truck loose.
+    expect(amount('gravel')).toBeCloseTo((6 * 0.3048 ** 2 - 6 * Math.PI * 0.05 ** 2) * 1.12, 6);
+    expect(amount('filter fabric')).toBeGreaterThan(6 * 4 * 0.3048);
+    expect(materialsOf({ ...site, embeds: [] }, { elements: ['RF1'], forms: undefined }).some((x) => x.item === 'gravel')).toBe(false);
+  });
 });
 
 describe('hooks and ledges as a schedule writes them', () => {
-  test('a hook is read off the end of the bars, and written back', () => {
-    expect(splitHooks('No. 4 at 12, hooked')).toEqual({ bars: 'No. 4 at 12', hooks: 'both' });
-    expect(splitHooks('3 No. 5 hook one end')).toEqual({ bars: '3 No. 5', hooks: 'one' });
-    expect(splitHooks('No. 4 at 12')).toEqual({ bars: 'No. 4 at 12', hooks: undefined });
-    expect(splitHooks(`No. 4 at 12${hooksText('one')}`)).toEqual({ bars: 'No. 4 at 12', hooks: 'one' });
+  test('bars with hooks are read, and written back as they are read', () => {
+    expect(spacedFromText('No. 4 at 12, hooked', 'us')).toEqual({ bar: '#4', spacingM: 0.3048, hooks: 'both' });
+    expect(countedFromText('3 No. 5 hook one end', 'us')).toEqual({ bar: '#5', count: 3, hooks: 'one' });
+    for (const text of ['No. 4 at 12 in', 'No. 4 at 12 in, hooked', 'No. 4 at 12 in, hooked one end']) { const v = spacedFromText(text, 'us'); expect(typeof v === 'string' ? v : spacedText(v, 'us')).toBe(text); }
+    const v = countedFromText('4 × 12 mm, hooked', 'metric');
+    expect(typeof v === 'string' ? v : countedText(v)).toBe('4 12 mm, hooked');
+  });
+  test('what cannot be read is said with what would do', () => {
+    expect(countedFromText('No. 5', 'us')).toMatch(/as 3 No\. 5/);
+    expect(countedFromText('4 of 12', 'metric')).toMatch(/“4 of 12” is not .* as 4 × 12 mm/);
+    expect(spacedFromText('No. 5 at 0', 'us')).toMatch(/as No\. 5 at 12/);
   });
   test('a ledge is wide by high, or none, or said how to write it', () => {
     expect(ledgeFromText('5 x 8', 'us')).toEqual({ widthM: 0.127, heightM: 0.2032 });
     expect(ledgeFromText('120 × 200', 'metric')).toEqual({ widthM: 0.12, heightM: 0.2 });
     expect(ledgeFromText('none', 'us')).toBeNull();
     expect(ledgeFromText('5', 'us')).toMatch(/5 × 8/);
+    expect(ledgeFromText(ledgeText({ widthM: 0.127, heightM: 0.2032 }, 'us'), 'us')).toEqual({ widthM: 0.127, heightM: 0.2032 });
   });
 });

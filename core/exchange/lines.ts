@@ -1,3 +1,4 @@
+import { elementIds } from '../model/elements.ts';
 import type { FootingType, Run, WallType } from '../model/site.ts';
 import { freeName } from '../siteplan/edit.ts';
 import type { Drawn } from '../siteplan/drawn.ts';
@@ -43,7 +44,7 @@ export function runsFromLines(plan: Drawn, lines: DrawnLine[], layers: Record<st
     enter(node);
     return node.id;
   };
-  const names = new Set([...plan.runs, ...plan.pads, ...plan.piers].map((x) => x.id));
+  const names = new Set(elementIds(plan));
   const pairs = new Set(plan.runs.map((r) => [r.kind, ...[r.from, r.to].sort()].join('|')));
   const runs: Run[] = [];
   let [specks, doubles] = [0, 0];

@@ -1,5 +1,5 @@
-import { footingTypeSchema, wallTypeSchema, type FootingType, type Hooks, type WallType } from '../model/site.ts';
-import { BAR_NAMES } from '../steel/bars.ts';
+import { countedFromText, isNone, ledgeFromText, metres, spacedFromText } from './bar-text.ts';
+import { footingTypeSchema, wallTypeSchema, type FootingType, type WallType } from '../model/site.ts';
 import { parseMeasure, type UnitSystem } from '../units/measure.ts';
 
 /** One row of a schedule as it was read: a type, or what is wrong with which cell. */
@@ -15,32 +15,6 @@ const COLUMNS = {
 } as const;
 type Column = keyof typeof COLUMNS;
 export const SCHEDULE_COLUMNS = Object.values(COLUMNS).map(([name]) => name);
-
-/** A bar as schedules write it: "No. 5", "#5", "5"; "12 mm", "12", "T12"; "15M". Null when the table has none such. */
-export function barFromText(text: string, units: UnitSystem): string | null {
-  const t = text.trim().toUpperCase().replace(/^NO\.?\s*/, '#').replace(/\s+/g, '');
-  const tries = units === 'us' ? [t, `#${t}`] : [t.replace(/MM$/, 'mm'), `${t.replace(/^[THBØ]+/, '').replace(/MM$/, '')}mm`];
-  return tries.find((x) => (BAR_NAMES as readonly string[]).includes(x)) ?? null;
-}
-
-/** Millimetres off a tape in metres, without the last digits that binary fractions leave. */
-export const metres = (mm: number): number => Math.round(mm * 1e4) / 1e7;
-
-/** "No. 4 at 12, hooked" and "…, hooked one end" taken apart: the bars, and which ends are bent. */
-export function splitHooks(text: string): { bars: string; hooks: Hooks } {
-  const m = /^(.*?)[,\s]*\bhook(?:s|ed)?\b\s*(.*)$/i.exec(text);
-  if (!m) return { bars: text, hooks: undefined };
-  return { bars: (m[1] ?? '').trim(), hooks: /one|1/i.test(m[2] ?? '') ? 'one' : 'both' };
-}
-export const hooksText = (hooks: Hooks): string => (hooks === 'both' ? ', hooked' : hooks === 'one' ? ', hooked one end' : '');
-
-/** A brick ledge as "5 x 8": how wide, and how far down from the top; null for none. A sentence when it cannot be read. */
-export function ledgeFromText(text: string, units: UnitSystem): WallType['ledge'] | string {
-  if (/^\s*(none|-|–)?\s*$/i.test(text)) return null;
-  const [w, h] = text.split(/\s*[x×]\s*/i).map((part) => parseMeasure(part, units));
-  if (!w?.ok || !h?.ok || w.mm <= 0 || h.mm <= 0) return `Write it as wide × high, as ${units === 'us' ? '5 × 8' : '120 × 200'}, or none.`;
-  return { widthM: metres(w.mm), heightM: metres(h.mm) };
-}
 
 class Cells {
   readonly problems: ScheduleRow['problems'] = [];
@@ -59,34 +33,19 @@ class Cells {
     if (!p.ok) return this.#say(c, p.message);
     return p.mm > 0 ? p.mm : this.#say(c, `${text} is not above 0`);
   }
-  /** "3 No. 5", "3 #5", "4 x 12 mm". */
-  counted(c: Column): { bar: string; count: number; hooks?: Hooks } | null {
-    const { bars, hooks } = splitHooks(this.text(c));
-    const m = /^(\d+)\s*[x×-]?\s*(.+)$/i.exec(bars);
-    const bar = m ? barFromText(m[2] ?? '', this.#units) : null;
-    if (!m || bar === null) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not so many bars of a size, as ${this.#units === 'us' ? '3 No. 5' : '4 x 12 mm'}`);
-    return { bar, count: Number(m[1]), ...(hooks ? { hooks } : {}) };
-  }
-  /** "No. 5 at 12", "#5 @ 12 in", "12 mm / 200". */
-  spaced(c: Column): { bar: string; spacingM: number; hooks?: Hooks } | null {
-    const { bars, hooks } = splitHooks(this.text(c));
-    const [left = '', right = ''] = bars.split(/\s*(?:@|\bat\b|\/(?=\s*\d{2}))\s*/i);
-    const bar = barFromText(left, this.#units);
-    const p = parseMeasure(right, this.#units);
-    if (bar === null || !p.ok || p.mm <= 0) return this.#say(c, this.text(c) === '' ? 'is empty' : `“${this.text(c)}” is not a bar at a spacing, as ${this.#units === 'us' ? 'No. 5 at 12' : '12 mm @ 200'}`);
-    return { bar, spacingM: metres(p.mm), ...(hooks ? { hooks } : {}) };
-  }
-  /** "5 x 8", or nothing. */
-  ledge(): WallType['ledge'] {
-    const read = ledgeFromText(this.text('ledge'), this.#units);
-    return typeof read === 'string' ? this.#say('ledge', read) : read;
+  /** A cell read by one of the readers of bar texts; what it cannot read is said. */
+  read<Value>(c: Column, reader: (text: string, units: UnitSystem) => Value | string): Value | null {
+    const text = this.text(c);
+    if (text === '') return this.#say(c, 'is empty');
+    const got = reader(text, this.#units);
+    return typeof got === 'string' ? this.#say(c, got) : (got);
   }
 }
 
 function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
-  const [width, depth, along] = [c.mm('width', null), c.mm('depth', null), c.counted('along')];
-  const across = c.text('across') === '' || /^(none|-|–)$/i.test(c.text('across')) ? null : c.spaced('across');
-  const top = c.text('top') === '' ? 0 : (c.counted('top')?.count ?? 0);
+  const [width, depth, along] = [c.mm('width', null), c.mm('depth', null), c.read('along', countedFromText)];
+  const across = isNone(c.text('across')) ? null : c.read('across', spacedFromText);
+  const top = c.text('top') === '' ? 0 : (c.read('top', countedFromText)?.count ?? 0);
   const covers = [c.mm('coverBottom', coverMm), c.mm('coverSide', coverMm), c.mm('coverTop', coverMm)];
   if (c.problems.length || width === null || depth === null || along === null) return null;
   const type = { mark, widthM: metres(width), depthM: metres(depth), continuous: { ...along, topCount: top }, transverse: across, coverBottomMm: covers[0], coverSideMm: covers[1], coverTopMm: covers[2], unformed: false, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) };
@@ -94,17 +53,17 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
 }
 
 function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
-  const [thickness, vertical, horizontal] = [c.mm('width', null), c.spaced('upright'), c.spaced('level')];
+  const [thickness, vertical, horizontal] = [c.mm('width', null), c.read('upright', spacedFromText), c.read('level', spacedFromText)];
   const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
   if (mats !== 1 && mats !== 2) c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
   const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
-  const ledge = c.ledge();
+  const ledge = isNone(c.text('ledge')) ? null : c.read('ledge', ledgeFromText);
   if (c.problems.length || thickness === null) return null;
   return { list: 'wallTypes', type: wallTypeSchema.parse({ mark, thicknessM: metres(thickness), mats, vertical, horizontal, coverInsideMm: covers[0], coverOutsideMm: covers[1], ledge, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) }) };
 }
 
-/** Cover where the schedule gives none, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */
-const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = { us: { footing: 76.2, wall: 38.1 }, metric: { footing: 50, wall: 35 } };
+/** Cover where none is given, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */
+export const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = { us: { footing: 76.2, wall: 38.1 }, metric: { footing: 50, wall: 35 } };
 
 /**
  * Reads a schedule of footings and walls off a table: the first row names the columns, every further one is a type. A row

@@ -1,3 +1,4 @@
+import { typesByElement } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { resultOf } from '../register/calculation.ts';
@@ -19,7 +20,8 @@ export function takeoffTable({ site, pour }: Source): Table {
   const u = site.units;
   const total = takeOff(site);
   const own = total.elements.filter((e) => pour.elements.includes(e.id));
-  const typeOf = (id: string) => site.runs.find((r) => r.id === id)?.type ?? site.pads.find((p) => p.id === id)?.type ?? '';
+  const types = typesByElement(site);
+  const typeOf = (id: string) => types.get(id) ?? '';
   const materials = materialsOf(site, pour);
   return {
     head: ['run', 'type', `length ${shownUnit('M', u)}`, `forms ${shownUnit('M2', u)}`, `concrete ${shownUnit('M3', u)}`, 'item', 'amount', 'unit', 'reckoned'],

@@ -11,6 +11,9 @@ const text = (most = 500) => z.string().trim().min(1, 'is empty').max(most, `is 
 const id = () => z.string().min(1, 'is empty').max(120, 'is too long');
 const placeIndex = () => wholeOrNone().lte(500);
 
+/** The height of the slump cone, mm: nothing slumps further. */
+export const MOST_SLUMP_MM = 300;
+
 export const EVENT_BODIES = {
   /** A tape, count or bar-size reading at one place of a check point. */
   reading: z.object({
@@ -20,7 +23,7 @@ export const EVENT_BODIES = {
       z.object({ type: z.literal('count'), count: wholeOrNone().lte(10_000) }),
       z.object({ type: z.literal('spacing'), overMm: positive().lte(1_000_000), spaces: wholeOrNone().gt(0, 'must be above 0').lte(500) }),
       /** A bolt in its round: there or not, where it stands along the run when that is not at its mark, and how deep it goes and how far it stands out where that was measured. */
-      z.object({ type: z.literal('bolt'), there: z.boolean({ error: 'must be true or false' }), atMm: nonNegative().lte(1_000_000).nullable().default(null), embedmentMm: positive().lte(5000).optional(), projectionMm: nonNegative().lte(5000).optional() }),
+      z.object({ type: z.literal('bolt'), there: z.boolean({ error: 'must be true or false' }), atMm: nonNegative().lte(1_000_000).nullable().default(null), embedmentMm: nonNegative().lte(5000).optional(), projectionMm: nonNegative().lte(5000).optional() }),
       z.object({ type: z.literal('bar'), bar: z.enum(BAR_NAMES, { error: 'is not a bar the table knows' }) }),
     ], { error: 'must have a type: length, count, spacing, bolt or bar' }),
   }),
@@ -63,7 +66,7 @@ export const EVENT_BODIES = {
   note: z.object({ text: text(2000) }),
   weather: z.object({ airTempC: temperature(), humidity: share().optional(), windKmH: nonNegative().lte(300).optional(), sky: z.enum(['clear', 'cloud', 'rain', 'snow', 'fog'], { error: 'must be clear, cloud, rain, snow or fog' }), rainMmH: nonNegative().lte(300).optional() }),
   'load-arrived': z.object({ loadId: id(), ticket: text(40), volumeM3: positive().lte(20), batchedAt: z.iso.datetime({ error: 'must be a time with its zone' }), concreteTempC: freshTemperature().optional() }),
-  slump: z.object({ loadId: id(), measuredMm: nonNegative().lte(300), where: z.enum(['truck', 'hose'], { error: 'must be truck or hose' }) }),
+  slump: z.object({ loadId: id(), measuredMm: nonNegative().lte(MOST_SLUMP_MM), where: z.enum(['truck', 'hose'], { error: 'must be truck or hose' }) }),
   /** The foreman's own decision on a load; what the core says of it is computed. */
   'load-verdict': z.object({ loadId: id(), decision: z.enum(['accept', 'reject'], { error: 'must be accept or reject' }), reason: text().optional() }),
   'load-end': z.object({ loadId: id(), returnedM3: nonNegative().lte(20) }),

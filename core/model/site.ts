@@ -71,6 +71,8 @@ export const runSchema = z.object({
   topM: anyNumber().optional(),
   step: z.object({ lapM: positive() }).nullable().default(null),
   openings: z.array(openingSchema).default([]),
+  /** A wall that carries a floor over a crawl space: the ground inside it, and the underside of the joists. */
+  crawl: z.object({ groundM: anyNumber(), joistsM: anyNumber() }).optional(),
   /** What people on site call it ("North footing"). */
   label: z.string().max(80).optional(),
 });
@@ -93,11 +95,14 @@ export const pierSchema = z.object({
   label: z.string().max(80).optional(),
 });
 export type Pier = z.output<typeof pierSchema>;
+/** How high a wall is, m; nothing where its top is not given. */
+export const wallHeightM = (r: Pick<Run, 'topM' | 'bottomM'>): number => (r.topM ?? r.bottomM) - r.bottomM;
 /** How wide a pier is, m: its diameter, or its side from west to east. */
 export const pierWidthM = (p: Pier): number => p.diameterM ?? p.widthM ?? 0;
 export const pierHeightM = (p: Pier): number => p.topM - p.bottomM;
 
-const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
+export const benchmarkSchema = z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() });
+export const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
 
 /** Shape of the buildable part; {@link checkSitePlan} adds what one field alone cannot tell. */
 export const sitePlanShape = z.object({
@@ -119,7 +124,7 @@ export const sitePlanShape = z.object({
   embeds: z.array(embedSchema).default([]),
   formSystems: z.array(formSystemSchema).default([]),
   ground: groundSchema.optional(),
-  benchmark: z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() }).optional(),
+  benchmark: benchmarkSchema.optional(),
   points: z.array(pointSchema).default([]),
   /** The site's own values for rules of the profile, oldest first. */
   ruleChanges: z.array(ruleChangeSchema).default([]),
@@ -130,12 +135,11 @@ type Shape = z.output<typeof sitePlanShape>;
 
 interface IssueSink { addIssue(issue: { code: 'custom'; path: (string | number)[]; message: string }): void }
 
-function checkRun(site: Shape, i: number, say: (path: (string | number)[], message: string) => void): void {
+function checkRun(site: Shape, nodes: Map<string, Shape['nodes'][number]>, i: number, say: (path: (string | number)[], message: string) => void): void {
   const run = site.runs[i];
   if (!run) return;
   const at = (field: string) => ['runs', i, field];
-  const from = site.nodes.find((n) => n.id === run.from);
-  const to = site.nodes.find((n) => n.id === run.to);
+  const [from, to] = [nodes.get(run.from), nodes.get(run.to)];
   if (!from) say(at('from'), `names node ${run.from}, which is not in nodes`);
   if (!to) say(at('to'), `names node ${run.to}, which is not in nodes`);
   const lengthM = from && to ? Math.hypot(to.xM - from.xM, to.yM - from.yM) : 0;
@@ -144,6 +148,7 @@ function checkRun(site: Shape, i: number, say: (path: (string | number)[], messa
   if (!list.some((t) => t.mark === run.type)) say(at('type'), `names ${run.type}, which is not a ${run.kind === 'wall' ? 'wall' : 'footing'} type`);
   if (run.kind === 'wall' && run.topM === undefined) say(at('topM'), 'is missing: a wall needs the level of its top');
   if (run.topM !== undefined && run.topM <= run.bottomM) say(at('topM'), 'is not above bottomM');
+  if (run.crawl && run.crawl.joistsM <= run.crawl.groundM) say([...at('crawl'), 'joistsM'], 'is not above groundM');
   run.openings.forEach((o, k) => {
     const inOpening = (field: string) => ['runs', i, 'openings', k, field];
     if (o.headM <= o.sillM) say(inOpening('headM'), 'is not above sillM');
@@ -193,7 +198,8 @@ export function checkSitePlan(site: Shape, ctx: IssueSink): void {
   site.footingTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['footingTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
   site.wallTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['wallTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
   site.wallTypes.forEach((t, i) => { if (t.ledge && t.ledge.widthM >= t.thicknessM) say(['wallTypes', i, 'ledge', 'widthM'], `is not narrower than the wall, ${t.mark}`); });
-  site.runs.forEach((_, i) => { checkRun(site, i, say); });
+  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
+  site.runs.forEach((_, i) => { checkRun(site, nodes, i, say); });
   site.piers.forEach((p, i) => {
     if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');
     if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined)) say(['piers', i, 'diameterM'], 'is missing: a pier is round (diameterM) or square (widthM and lengthM)');

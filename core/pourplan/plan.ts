@@ -96,8 +96,10 @@ export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, 
   const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
   const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, trials);
   const onTime = simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } }));
-  const { timetable } = evaluate(pourSimulation, { ...simulation, loads: onTime }).result;
-  const { odds } = evaluate(pourSimulation, simulation).result;
+  const asPlanned = evaluate(pourSimulation, { ...simulation, loads: onTime }).result;
+  const { timetable } = asPlanned;
+  // One morning has no odds worth another run.
+  const { odds } = trials > 1 ? evaluate(pourSimulation, simulation).result : asPlanned;
   const grown = 1 + pour.settings.wasteRatio;
   const placements = onRoute(timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
   const plannedLoads = trucks.result.loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3 }));

@@ -1,10 +1,11 @@
+import { standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
-import { pierHeightM, type SitePlan } from '../model/site.ts';
-import { takeOff, type Takeoff } from '../takeoff/takeoff.ts';
+import type { SitePlan } from '../model/site.ts';
+import { takeOffOf, type Takeoff } from '../takeoff/takeoff.ts';
 
 /** A stretch of the route: one run, pad or pier, with its distance along the way round and its neat volume. */
 export interface Leg {
-  elementId: string; kind: 'run' | 'pad'; reversed: boolean;
+  elementId: string; kind: 'run' | 'stand'; reversed: boolean;
   fromM: number; lengthM: number; volumeM3: number; heightM: number; bottomM: number;
   /** Nodes at its two ends, in the direction of placing; null for a pad or pier. */
   startNode: string | null; endNode: string | null;
@@ -15,8 +16,9 @@ export interface Route { legs: Leg[]; lengthM: number; volumeM3: number; closed:
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
 /** The elements of a pour as one way round, from the start the foreman chose. Volumes are the take-off's. */
-export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOff(site)): Route {
+export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOffOf(site)): Route {
   const volume = new Map(takeoff.elements.map((e) => [e.id, e]));
+  const stands = standsOf(site);
   const n = pour.elements.length;
   const start = ((pour.settings.startAt % n) + n) % n;
   const order = Array.from({ length: n }, (_, i) => pour.elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string);
@@ -38,12 +40,10 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
       fromM += lengthM;
       return [leg];
     }
-    const pad = site.pads.find((p) => p.id === elementId);
-    const pier = site.piers.find((p) => p.id === elementId);
-    const stands = pad ? { heightM: pad.depthM, bottomM: pad.bottomM } : pier ? { heightM: pierHeightM(pier), bottomM: pier.bottomM } : null;
-    if (!stands) return [];
+    const stand = stands.find((s) => s.id === elementId);
+    if (!stand) return [];
     const lengthM = padLengthM(volumeM3);
-    const leg: Leg = { elementId, kind: 'pad', reversed: false, fromM, lengthM, volumeM3, ...stands, startNode: null, endNode: null };
+    const leg: Leg = { elementId, kind: 'stand', reversed: false, fromM, lengthM, volumeM3, heightM: stand.topM - stand.bottomM, bottomM: stand.bottomM, startNode: null, endNode: null };
     last = null;
     fromM += lengthM;
     return [leg];

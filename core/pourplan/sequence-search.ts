@@ -1,3 +1,4 @@
+import { elementIds } from '../model/elements.ts';
 import { z } from 'zod';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
 import { checkSitePlan, sitePlanShape } from '../model/site.ts';
@@ -32,7 +33,7 @@ export const sequenceSearch = calculation({
     coldSeamShare: share().default(0.02), trials: count().lte(20_000, 'must be 20 000 or fewer').default(200), seed: anyNumber().int('must be a whole number').default(7), maxPlans: count().lte(20_000, 'must be 20 000 or fewer').default(1000), runnersUp: count().lte(50, 'must be 50 or fewer').default(5),
   }).superRefine((v, ctx) => {
     checkSitePlan(v.site, { addIssue: (issue) => { ctx.addIssue({ ...issue, path: ['site', ...issue.path] }); } });
-    const ids = new Set([...v.site.runs.map((r) => r.id), ...v.site.pads.map((p) => p.id), ...v.site.piers.map((p) => p.id)]);
+    const ids = new Set(elementIds(v.site));
     v.pour.elements.forEach((e, i) => { if (!ids.has(e)) ctx.addIssue({ code: 'custom', path: ['pour', 'elements', i], message: `names ${e}, which is not a run or pad` }); });
     v.choices.startAt.forEach((s, i) => { if (s >= v.pour.elements.length) ctx.addIssue({ code: 'custom', path: ['choices', 'startAt', i], message: 'is past the last run of the pour' }); });
   }),

@@ -173,7 +173,7 @@ export function trialsOf(v: SimulationInput): Trials {
         const came = arrive[k] as number;
         let t = came > ready ? came : ready;
         if (nBreaks > 0) { t = outOfBreaks(t); waited += t - ready - breakMinutes(ready, t); } else waited += t - ready;
-        if (turn === 0 && leftBehindM3 > 0) { t = nBreaks > 0 ? placeAround(t, leftBehindM3) : t + leftBehindM3 / rate; holds -= leftBehindM3; }
+        if (turn === 0) { if (leftBehindM3 > NOTHING_M3) t = nBreaks > 0 ? placeAround(t, leftBehindM3) : t + leftBehindM3 / rate; holds -= leftBehindM3; }
         while (holds > NOTHING_M3 && cell < cells) {
           if (!moved) { t += move[cell] as number; moved = true; }
           const whole = holds >= left;

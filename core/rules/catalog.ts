@@ -51,6 +51,7 @@ export const RULE_CATALOG = {
   leanIn: rule('Forms', 'A wall on push-only braces leans in by', 'Mm', ...both(6.35, TRADE), [0, 50]),
   leanMore: rule('Forms', 'and by this much more at most', 'Mm', ...both(6.35, TRADE), [0, 50]),
   straight: rule('Forms', 'Off the string line', 'Mm', ...both(6.35, 'site practice within ACI 117-10 §4'), [0, 50], 'straightness.toleranceMm'),
+  square: rule('Forms', 'Diagonals apart', 'Mm', ...both(12.7, TRADE), [0, 100]),
   plumb: rule('Forms', 'Out of plumb', 'Mm', [6.35, 'ACI 117-10 §4.1, in 10 ft'], [10, 'EN 13670 §10.3'], [0, 50]),
   topLevel: rule('Forms', 'Top off its level', 'Mm', [12.7, 'ACI 117-10 §3.3'], [20, 'EN 13670 §10.2'], [0, 100]),
   footingNarrow: rule('Forms', 'Footing narrower by', 'Mm', [12.7, 'ACI 117-10 §3.5, formed'], [10, 'EN 13670 §10.4'], [0, 100]),
@@ -78,7 +79,7 @@ export const RULE_CATALOG = {
   drainFall: rule('Set-out', 'Least fall of a drain', 'Ratio', ...both(0.01, TRADE), [0.001, 0.2], 'drain-pitch.leastPitchRatio'),
   crawl: rule('Set-out', 'Crawl height', 'M', ...both(0.4572, 'IRC 2021 R408.4, 18 in'), [0, 3], 'clearance-verdict.crawlNeedM'),
   aboveGrade: rule('Set-out', 'Wall top above grade', 'M', ...both(0.2032, 'IRC 2021 R404.1.6, 8 in'), [0, 2], 'clearance-verdict.topNeedM'),
-  workingRoom: rule('Set-out', 'Room beside the forms', 'M', ...both(0.6, TRADE), [0, 3], 'clearance-verdict.roomNeedM'),
+  workingRoom: rule('Set-out', 'Room beside the forms', 'M', [0.6096, `${TRADE}, 2 ft`], [0.6, TRADE], [0, 3], 'clearance-verdict.roomNeedM'),
 
   coldSeamShare: rule('Plan', 'Mornings on which a seam may go cold', 'Ratio', ...both(0.02, TRADE), [0, 1], 'sequence-search.coldSeamShare'),
   callSd: rule('Plan', 'How well the balance is known when called', 'Ratio', ...both(0.02, TRADE), [0, 0.5], 'order-quantity.callSdRatio'),

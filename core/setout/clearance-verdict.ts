@@ -11,11 +11,11 @@ export const clearanceVerdict = calculation({
   title: 'Clearances and frost',
   purpose: 'Whether crawl space, wall top, working room and footing depth are what they must be.',
   formula: 'margin = have − need for each that was measured; good when not below 0',
-  source: 'IRC 2021 R408.4 (crawl 18 in), R404.1.6 (8 in above grade, here as default), R403.1.4 (frost depth, local); working room 0.6 m is trade practice',
+  source: 'IRC 2021 R408.4 (crawl 18 in), R404.1.6 (8 in above grade, here as default), R403.1.4 (frost depth, local); working room 2 ft (0.6 m) is trade practice',
   limits: 'Local frost depth and grade rule. Give what was measured; the rest is not judged.',
   input: z.object({
     crawlHeightM: nonNegative().optional(), crawlNeedM: nonNegative().default(0.4572), topAboveGradeM: anyNumber().optional(), topNeedM: nonNegative().default(0.2032),
-    workingRoomM: nonNegative().optional(), roomNeedM: nonNegative().default(0.6), footingBottomBelowGradeM: anyNumber().optional(), frostDepthM: nonNegative().optional(),
+    workingRoomM: nonNegative().optional(), roomNeedM: nonNegative().default(0.6096), footingBottomBelowGradeM: anyNumber().optional(), frostDepthM: nonNegative().optional(),
   }).superRefine((v, ctx) => {
     if (v.crawlHeightM === undefined && v.topAboveGradeM === undefined && v.workingRoomM === undefined && v.footingBottomBelowGradeM === undefined) ctx.addIssue({ code: 'custom', path: ['crawlHeightM'], message: 'is missing: give at least one of crawlHeightM, topAboveGradeM, workingRoomM, footingBottomBelowGradeM' });
     if (v.footingBottomBelowGradeM !== undefined && v.frostDepthM === undefined) ctx.addIssue({ code: 'custom', path: ['frostDepthM'], message: 'is missing: the local frost depth' });

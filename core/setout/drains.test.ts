@@ -26,7 +26,16 @@ describe('where a drain is read', () => {
 });
 
 describe('how it falls', () => {
-  test('nothing is said of one invert', () => { expect(fall([28])).toMatchObject({ read: 1, wanted: 3, result: null }); });
+  const verdicts = (levelsM: (number | undefined)[]) => fall(levelsM)?.inverts.map((i) => i.verdict);
+  test('nothing is said of one invert', () => {
+    expect(fall([28])).toMatchObject({ inverts: [{ levelM: 28 }, { levelM: null }, { levelM: null }], result: null });
+    expect(verdicts([28])).toEqual(['unread', 'unread', 'unread']);
+  });
+  test('an invert is out when a stretch beside it is, whichever way the water runs', () => {
+    expect(verdicts([28, 27.98, 27.88])).toEqual(['out', 'out', 'good']);
+    expect(verdicts([27.88, 27.98, 28])).toEqual(['good', 'out', 'out']);
+    expect(verdicts([28, undefined, 27.88])).toEqual(['good', 'unread', 'good']);
+  });
   test('from its first end', () => {
     expect(fall([28, 27.94, 27.88])).toMatchObject({ backward: false, result: { ok: true } });
     expect(fall([28, 27.94, 27.88])?.result?.meanPitchRatio).toBeCloseTo(0.12 / 9, 9);

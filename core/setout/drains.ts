@@ -27,21 +27,30 @@ export function drainPoints(site: SitePlan, pour: Pick<PourDoc, 'elements'>): Dr
   });
 }
 
+/** An invert as read, m. It is out when a stretch on either side of it is; unread until there is a stretch to judge. */
+export interface DrainInvert { point: DrainPoint; levelM: number | null; verdict: 'unread' | 'good' | 'out' }
+
 /** A drain as read: where it falls to, and how steep each stretch is; `input` null until two inverts are read. */
-export interface DrainFall { drain: Embed; read: number; wanted: number; input: { inverts: { atM: number; levelM: number }[]; leastPitchRatio: number } | null; result: z.output<(typeof drainPitch)['output']> | null; /** It runs against the direction of its run. */ backward: boolean }
+export interface DrainFall { drain: Embed; inverts: DrainInvert[]; input: { inverts: { atM: number; levelM: number }[]; leastPitchRatio: number } | null; result: z.output<(typeof drainPitch)['output']> | null; /** It runs against the direction of its run. */ backward: boolean }
 
 /** The fall of every drain of a pour, from the newest reading of each invert. Water runs from the end that is higher. */
 export function drainFalls(site: SitePlan, pour: Pick<PourDoc, 'elements'>, levels: Levels, leastPitchRatio: number): DrainFall[] {
   const points = drainPoints(site, pour);
   return [...new Set(points.map((p) => p.drain))].map((drain) => {
-    const own = points.filter((p) => p.drain === drain);
-    const read = own.flatMap((p) => { const levelM = levels.points.get(p.id); return levelM === undefined ? [] : [{ atM: p.atM, levelM }]; });
+    const unjudged = points.filter((p) => p.drain === drain).map((point): DrainInvert => ({ point, levelM: levels.points.get(point.id) ?? null, verdict: 'unread' }));
+    const read = unjudged.flatMap(({ point, levelM }) => (levelM === null ? [] : [{ point, levelM }]));
     const [first, last] = [read[0], read.at(-1)];
-    if (!first || !last || read.length < 2) return { drain, read: read.length, wanted: own.length, input: null, result: null, backward: false };
+    if (!first || !last || read.length < 2) return { drain, inverts: unjudged, input: null, result: null, backward: false };
     const backward = last.levelM > first.levelM;
     // Stations count from the end the water leaves.
-    const inverts = backward ? read.map((r) => ({ atM: last.atM - r.atM, levelM: r.levelM })).reverse() : read.map((r) => ({ atM: r.atM - first.atM, levelM: r.levelM }));
-    const input = { inverts, leastPitchRatio };
-    return { drain, read: read.length, wanted: own.length, input, result: resultOf(drainPitch, input), backward };
+    const flow = backward ? [...read].reverse() : read;
+    const stationM = (p: DrainPoint): number => (backward ? last.point.atM - p.atM : p.atM - first.point.atM);
+    const input = { inverts: flow.map((r) => ({ atM: stationM(r.point), levelM: r.levelM })), leastPitchRatio };
+    const result = resultOf(drainPitch, input);
+    const inverts = unjudged.map((p): DrainInvert => {
+      const k = flow.findIndex((r) => r.point === p.point);
+      return k < 0 ? p : { ...p, verdict: [result.spans[k - 1], result.spans[k]].some((s) => s && s.verdict !== 'ok') ? 'out' : 'good' };
+    });
+    return { drain, inverts, input, result, backward };
   });
 }

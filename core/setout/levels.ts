@@ -1,9 +1,10 @@
+import { padUnder, standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
 import { atMost } from '../units/limits.ts';
 
-/** A level that is wanted: the top of a form or the bottom of a dig, at a node or a pad. */
+/** A level that is wanted: the top of a form or the bottom of a dig, at a node, a pad or a pier. */
 export interface LevelTarget { id: string; label: string; what: 'top' | 'bottom'; xM: number; yM: number; wantedM: number; elementId: string }
 
 export interface LevelRead { target: LevelTarget | null; pointId: string; elevationM: number; deviationMm: number | null; ok: boolean | null; at: string; actor: string; entryId: string }
@@ -11,13 +12,19 @@ export interface SetUp { id: string; onId: string; backSightM: number; hiM: numb
 
 export interface Levels { targets: LevelTarget[]; setups: SetUp[]; /** The newest reading of each target. */ latest: Map<string, LevelRead>; /** Every point whose elevation is known, m. */ points: Map<string, number>; /** Whether the last time the rod came back to the benchmark it agreed; null when it has not come back. */ closes: boolean | null; misclosureMm: number | null }
 
+/** Turning points that are not on the plan are called TP1, TP2 and so on, in the order they are read. */
+export const isTurningPoint = (id: string): boolean => /^TP\d+$/.test(id);
+
+/** The name of the next turning point. */
+export const nextTurningPoint = (levels: Pick<Levels, 'points'>): string => `TP${[...levels.points.keys()].filter(isTurningPoint).length + 1}`;
+
 /** Tops of forms and bottoms of digs to be set out for a pour, once at each node and level. */
 export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): LevelTarget[] {
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
   const out = new Map<string, LevelTarget>();
   const spots = new Set<string>();
   const runs = new Map(site.runs.map((r) => [r.id, r]));
-  const pads = new Map(site.pads.map((p) => [p.id, p]));
+  const stands = new Map(standsOf(site).map((s) => [s.id, s]));
   const add = (name: string, what: 'top' | 'bottom', xM: number, yM: number, wantedM: number, elementId: string) => {
     // Where runs of two levels meet, each has a point of its own there.
     const spot = `${name}|${what}|${wantedM.toFixed(6)}`;
@@ -30,8 +37,8 @@ export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): L
   };
   for (const id of pour.elements) {
     const run = runs.get(id);
-    const pad = pads.get(id);
-    if (pad) { add(pad.id, 'top', pad.xM, pad.yM, pad.bottomM + pad.depthM, pad.id); add(pad.id, 'bottom', pad.xM, pad.yM, pad.bottomM, pad.id); }
+    const stand = stands.get(id);
+    if (stand) { add(id, 'top', stand.xM, stand.yM, stand.topM, id); if (stand.kind === 'pad' || !padUnder(site.pads, stand)) add(id, 'bottom', stand.xM, stand.yM, stand.bottomM, id); }
     if (!run) continue;
     const depth = site.footingTypes.find((t) => t.mark === run.type)?.depthM ?? 0;
     for (const n of [nodes.get(run.from), nodes.get(run.to)]) {

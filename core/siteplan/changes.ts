@@ -1,3 +1,4 @@
+import { elementIds } from '../model/elements.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import { distanceText, level, textOf } from '../units/format.ts';
 import type { Drawn } from './drawn.ts';
@@ -22,6 +23,7 @@ function runWords(before: Drawn, after: Drawn, id: string, units: UnitSystem): s
   if (a.topM !== b.topM) out.push(`${id} top at ${b.topM === undefined ? 'its depth' : textOf(level(b.topM, units))}`);
   if (!same(a.openings, b.openings)) out.push(`openings of ${id}`);
   if (!same(a.step, b.step)) out.push(`step of ${id}`);
+  if (!same(a.crawl, b.crawl)) out.push(`crawl space at ${id}`);
   return out;
 }
 
@@ -48,10 +50,11 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
     }
     for (const t of before[list]) if (!after[list].some((x) => x.mark === t.mark)) words.push(`type ${t.mark} removed`);
   }
+  const there = new Set(elementIds(after));
   for (const [list, name] of [['anchors', 'anchors'], ['embeds', 'embeds'], ['plates', 'plates']] as const) {
     const of = (plan: Drawn) => { const map = new Map<string, unknown[]>(); for (const o of plan[list]) map.set(o.elementId, [...(map.get(o.elementId) ?? []), o]); return map; };
     const [a, b] = [of(before), of(after)];
-    for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && (after.runs.some((r) => r.id === id) || after.pads.some((p) => p.id === id) || after.piers.some((p) => p.id === id))) touch(id, [`${name} of ${id}`]);
+    for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && there.has(id)) touch(id, [`${name} of ${id}`]);
   }
   if (!same(before.formSystems, after.formSystems)) { words.push('form systems'); for (const r of after.runs) if (r.kind === 'wall') elements.add(r.id); }
   if (!same(before.ground, after.ground)) words.push('ground levels');

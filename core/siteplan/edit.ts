@@ -1,6 +1,9 @@
-import { type Opening, type Run, sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { elementIds } from '../model/elements.ts';
+import type { z } from 'zod';
+import { anchorSchema, embedSchema, formSystemSchema, groundSchema, plateSchema } from '../model/objects.ts';
+import { benchmarkSchema, checkSitePlan, footingTypeSchema, nodeSchema, type Opening, padSchema, pierSchema, pointSchema, type Run, runSchema, type SitePlan, wallTypeSchema } from '../model/site.ts';
 import { issuesOf } from '../register/calculation.ts';
-import { drawnOf, withDrawn, type Drawn } from './drawn.ts';
+import { withDrawn, type Drawn } from './drawn.ts';
 import { angleOf, lengthOf, nodeOf, roundM, type Spot } from './geometry.ts';
 
 /** A list of the plan that is edited item by item, by id. */
@@ -16,7 +19,7 @@ export type PlanEdit =
   | { do: 'setAngle'; id: string; angleDeg: number }
   | { do: 'splitRun'; id: string; atM: number; type?: string }
   | { do: 'removeElement'; id: string }
-  | { do: 'setRun'; id: string; change: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'offsetM' | 'step'>> }
+  | { do: 'setRun'; id: string; change: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'offsetM' | 'step' | 'crawl'>> }
   | { do: 'putOpening'; id: string; index: number | null; opening: Opening }
   | { do: 'removeOpening'; id: string; index: number }
   | { do: 'put'; list: ObjectList; item: Drawn[ObjectList][number]; pour?: string | null }
@@ -56,7 +59,7 @@ function addRun(plan: Drawn, e: Extract<PlanEdit, { do: 'addRun' }>): Drawn {
   const a = nodeAt(plan, e.from);
   const b = nodeAt(a.plan, e.to);
   if (a.id === b.id) refuse('A run needs two different ends.');
-  const id = freeName(e.kind === 'wall' ? 'W' : e.kind === 'footing' ? 'F' : 'G', [...plan.runs, ...plan.pads, ...plan.piers].map((x) => x.id));
+  const id = freeName(e.kind === 'wall' ? 'W' : e.kind === 'footing' ? 'F' : 'G', elementIds(plan));
   const run: Run = { id, kind: e.kind, type: e.type, from: a.id, to: b.id, offsetM: 0, bottomM: e.bottomM, ...(e.topM === undefined ? {} : { topM: e.topM }), step: null, openings: [] };
   return { ...b.plan, runs: [...b.plan.runs, run], pours: b.plan.pours.map((p) => (p.code === e.pour ? { ...p, elements: [...p.elements, id] } : p)) };
 }
@@ -163,16 +166,41 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
   }
 }
 
+const ITEM = { footingTypes: footingTypeSchema, wallTypes: wallTypeSchema, nodes: nodeSchema, runs: runSchema, pads: padSchema, piers: pierSchema, plates: plateSchema, anchors: anchorSchema, embeds: embedSchema, formSystems: formSystemSchema, points: pointSchema } as const;
+type ListName = keyof typeof ITEM;
+
+/** What an act made anew, parsed field by field; everything else was right before and is handed on as it is. */
+function parsedChanges(before: Drawn, next: Drawn): { plan: Drawn; issue: { path: string; message: string } | null } {
+  let issue: { path: string; message: string } | null = null;
+  const plan: Drawn = { ...next };
+  const note = (error: z.ZodError, path: string, given: unknown) => { const [first] = issuesOf(error, given); issue ??= first ? { path: [path, first.path].filter(Boolean).join('.'), message: first.message } : null; };
+  for (const name of Object.keys(ITEM) as ListName[]) {
+    if (next[name] === before[name]) continue;
+    const known = new Set<unknown>(before[name]);
+    (plan as unknown as Record<string, unknown>)[name] = (next[name] as unknown[]).map((item, i) => {
+      if (known.has(item)) return item;
+      const got = ITEM[name].safeParse(item);
+      if (!got.success) note(got.error, `${name}.${i}`, item);
+      return got.success ? got.data : item;
+    });
+  }
+  if (next.ground && next.ground !== before.ground) { const got = groundSchema.safeParse(next.ground); if (!got.success) note(got.error, 'ground', next.ground); }
+  if (next.benchmark && next.benchmark !== before.benchmark) { const got = benchmarkSchema.safeParse(next.benchmark); if (!got.success) note(got.error, 'benchmark', next.benchmark); }
+  return { plan, issue };
+}
+
 /**
- * The plan after an act, checked as a whole; the plan that came in is left as it was.
+ * The plan after an act, with what the act touched checked by itself and the plan as a whole; the plan that came in, which
+ * was checked before, is left as it was.
  * @throws EditRefused when the act breaks a rule of the plan: an opening outside its wall, a run without length, a type that does not exist.
  */
 export function applyEdit(site: SitePlan, plan: Drawn, edit: PlanEdit): Drawn {
-  const next = edited(plan, edit);
-  const parsed = sitePlanSchema.safeParse(withDrawn(site, next));
-  if (parsed.success) return drawnOf(parsed.data, next.pours);
-  const [first] = issuesOf(parsed.error, next);
-  return refuse(first ? sentenceOf(next, first.path, first.message) : 'The plan would not be whole.');
+  const { plan: next, issue } = parsedChanges(plan, edited(plan, edit));
+  if (issue) return refuse(sentenceOf(next, issue.path, issue.message));
+  const whole = { ...withDrawn(site, next), timeZone: site.timeZone };
+  let first: { path: string; message: string } | null = null;
+  checkSitePlan(whole, { addIssue: (i) => { first ??= { path: i.path.join('.'), message: i.message }; } });
+  return first ? refuse(sentenceOf(next, (first as { path: string }).path, (first as { message: string }).message)) : next;
 }
 
 /** "runs.3.openings.0.atM with widthM runs past…" as a foreman would say it. */

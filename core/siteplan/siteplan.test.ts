@@ -125,6 +125,7 @@ describe('what a change says', () => {
   const diff = (edit: PlanEdit) => planDiff(plan, after(edit), 'us');
   test('names the runs it bears on, and only those', () => {
     expect(diff({ do: 'setRun', id: 'R', change: { type: 'W2' } })).toEqual({ words: ['R is now W2'], elements: ['R'] });
+    expect(diff({ do: 'setRun', id: 'R', change: { crawl: { groundM: 0, joistsM: 1 } } })).toEqual({ words: ['crawl space at R'], elements: ['R'] });
     expect(diff({ do: 'setLength', id: 'R', lengthM: 6.4008 })).toEqual({ words: ['R is now 21 ft 0 in long', 'RF1 is now 21 ft 0 in long'].sort().reverse(), elements: ['RF1', 'R'] });
     expect(planDiff(plan, plan, 'us')).toEqual({ words: [], elements: [] });
   });

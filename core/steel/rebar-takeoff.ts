@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { pierHeightM, sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { wallHeightM, pierHeightM, sitePlanSchema, type Pier, type SitePlan } from '../model/site.ts';
 import { calculation, fig, resultOf } from '../register/calculation.ts';
 import { nonNegative, positive } from '../register/fields.ts';
 import { barNamed } from './bars.ts';
 import { hook } from './hook.ts';
 import { barsRequired } from './spacing-verdict.ts';
+import { lengthOf } from '../siteplan/geometry.ts';
 
 /** Bars of one kind in one element: how many, how long each is in the work, and what they weigh with their laps. */
 const rowSchema = z.object({
@@ -12,6 +13,9 @@ const rowSchema = z.object({
   count: z.number(), lengthM: z.number(), /** Ends of each bar bent into a standard 90° hook; their steel is in its length. */ hooks: z.number(), laps: z.number(), totalLengthM: z.number(), massKg: z.number(),
 });
 export type RebarRow = z.output<typeof rowSchema>;
+
+/** How far the first and last of a row of bars stand from the end, mm (3 in). */
+const END_MM = 76.2;
 
 interface Settings { stockLengthM: number; lapM: number; endMm: number }
 
@@ -35,15 +39,12 @@ function row(elementId: string, role: RebarRow['role'], bar: string, count: numb
 }
 
 function runRows(site: SitePlan, s: Settings): RebarRow[] {
-  const node = new Map(site.nodes.map((n) => [n.id, n]));
   return site.runs.flatMap((run) => {
-    const a = node.get(run.from);
-    const b = node.get(run.to);
-    const lengthM = a && b ? Math.hypot(b.xM - a.xM, b.yM - a.yM) : 0;
+    const lengthM = lengthOf(site, run);
     if (run.kind === 'wall') {
       const t = site.wallTypes.find((w) => w.mark === run.type);
       if (!t || run.topM === undefined) return [];
-      const heightM = run.topM - run.bottomM;
+      const heightM = wallHeightM(run);
       return [
         row(run.id, 'vertical', t.vertical.bar, t.mats * barsRequired(lengthM * 1000, s.endMm, t.vertical.spacingM * 1000), heightM, s, t.vertical.hooks),
         row(run.id, 'horizontal', t.horizontal.bar, t.mats * barsRequired(heightM * 1000, s.endMm, t.horizontal.spacingM * 1000), lengthM, s, t.horizontal.hooks),
@@ -74,6 +75,15 @@ function padRows(site: SitePlan, s: Settings): RebarRow[] {
 const tieTailM = (bar: string): number => Math.max(6 * barNamed(bar).diameterMm, 75) / 1000;
 const ROUND_TIE_LAP_M = 0.15;
 
+/** How high above its bottom each tie of a pier stands, m, lowest first; none without ties. Counted as in the take-off. */
+export function tieLevels(pier: Pier): number[] {
+  const ties = pier.steel?.ties;
+  if (!ties) return [];
+  const endM = END_MM / 1000;
+  const n = barsRequired(pierHeightM(pier) * 1000, END_MM, ties.spacingM * 1000);
+  return Array.from({ length: n }, (_, i) => (n === 1 ? pierHeightM(pier) / 2 : endM + ((pierHeightM(pier) - 2 * endM) * i) / (n - 1)));
+}
+
 function pierRows(site: SitePlan, s: Settings): RebarRow[] {
   return site.piers.flatMap((p) => {
     if (!p.steel) return [];
@@ -97,7 +107,7 @@ export const rebarTakeoff = calculation({
   formula: 'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
   source: 'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
   limits: 'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
-  input: z.object({ site: sitePlanSchema, stockLengthM: positive().default(6.096), lapM: positive().default(0.6096), endMm: nonNegative().default(76.2) })
+  input: z.object({ site: sitePlanSchema, stockLengthM: positive().default(6.096), lapM: positive().default(0.6096), endMm: nonNegative().default(END_MM) })
     .superRefine((v, ctx) => { if (v.lapM >= v.stockLengthM) ctx.addIssue({ code: 'custom', path: ['lapM'], message: 'is not shorter than the stock length' }); }),
   output: z.object({ rows: z.array(rowSchema), massKg: z.number() }),
   compute({ site, ...s }, trace) {

@@ -1,9 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { rebarTable } from '../exchange/tables.ts';
 import { evaluate, resultOf } from '../register/calculation.ts';
+import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
+import { applyEdit } from '../siteplan/edit.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { barNamed, BAR_NAMES } from './bars.ts';
 import { coverVerdict } from './cover-verdict.ts';
+import { hook } from './hook.ts';
 import { lapLength } from './lap-length.ts';
 import { rebarTakeoff } from './rebar-takeoff.ts';
 import { barsRequired, spacingVerdict } from './spacing-verdict.ts';
@@ -139,5 +143,24 @@ describe('bars of the demo site', () => {
     expect(long.rows.reduce((s, r) => s + r.laps, 0)).toBeLessThan(short.rows.reduce((s, r) => s + r.laps, 0));
     expect(long.massKg).toBeLessThan(short.massKg);
     expect(() => resultOf(rebarTakeoff, { site, stockLengthM: 1, lapM: 1 })).toThrow(/not shorter than the stock length/);
+  });
+});
+
+describe('hooks of upright bars', () => {
+  const { site, pour } = demoPour('quillback', 'P2');
+  const drawn = drawnOf(site, [pour]);
+  const hooked = (ends: 'one' | 'both') => withDrawn(site, applyEdit(site, drawn, { do: 'putType', list: 'wallTypes', type: { ...(site.wallTypes.find((t) => t.mark === 'W2') as (typeof site.wallTypes)[number]), vertical: { bar: '#5', spacingM: 0.3048, hooks: ends } } }));
+  const up = (s: typeof site) => resultOf(rebarTakeoff, { site: s }).rows.find((r) => r.elementId === 'N' && r.role === 'vertical');
+  test('add their extension and bend to every bar, less the corner turned', () => {
+    const h = resultOf(hook, { bar: '#5' });
+    const adds = (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed('#5').diameterMm) / 1000;
+    const plain = up(site)?.lengthM ?? 0;
+    expect(up(hooked('one'))).toMatchObject({ hooks: 1 });
+    expect(up(hooked('one'))?.lengthM).toBeCloseTo(plain + adds, 9);
+    expect(up(hooked('both'))?.lengthM).toBeCloseTo(plain + 2 * adds, 9);
+    expect(adds).toBeCloseTo(0.2143, 4);
+  });
+  test('are named in the list of bars', () => {
+    expect(rebarTable({ site: hooked('one'), pour }, 27).rows.find((r) => r[0] === 'N')?.[1]).toBe('upright, hooked one end');
   });
 });

@@ -1,27 +1,12 @@
 import type { Opening, SitePlan, WallType } from '../model/site.ts';
-import { leftOf, outside, ringArea, type Point, type Ring } from './geometry.ts';
+import { boxed, leftOf, outside, ringArea, type Boxed, type Point, type Ring } from './geometry.ts';
+import { pierRing, rectangleRing } from './stand-rings.ts';
 import { mitredRings, stripsOf, type Strip } from './strips.ts';
 
 /** One element of the site in the order in which shared concrete is counted: runs, pads, piers. */
 export interface Element { id: string; kind: 'footing' | 'wall' | 'gradeBeam' | 'pad' | 'pier'; lengthM: number; formed: boolean }
 /** A layer between two levels with nothing changing in it: what each element has there, overlaps counted once. */
 export interface Band { lowM: number; highM: number; regions: Ring[][] }
-
-/** Corners of the polygon that stands for a round pier; its area is made equal to the circle's. */
-const ROUND_CORNERS = 180;
-
-function padRing(xM: number, yM: number, widthM: number, lengthM: number): Ring {
-  const w = widthM / 2;
-  const l = lengthM / 2;
-  return [{ x: xM - w, y: yM - l }, { x: xM + w, y: yM - l }, { x: xM + w, y: yM + l }, { x: xM - w, y: yM + l }];
-}
-
-/** A round pier as a ring of as much area. */
-export function roundRing(xM: number, yM: number, diameterM: number): Ring {
-  const step = (2 * Math.PI) / ROUND_CORNERS;
-  const r = (diameterM / 2) * Math.sqrt(step / Math.sin(step));
-  return Array.from({ length: ROUND_CORNERS }, (_, i) => ({ x: xM + r * Math.cos(i * step), y: yM + r * Math.sin(i * step) }));
-}
 
 const minus = (p: Point): Point => ({ x: -p.x, y: -p.y });
 const moved = (p: Point, d: Point, by: number): Point => ({ x: p.x + d.x * by, y: p.y + d.y * by });
@@ -117,11 +102,11 @@ export function bandsOf(site: SitePlan): Band[] {
       for (const st of steps) if (st.strip === s && within(st.lowM, st.highM)) parts = [...parts, st.ring];
       return parts;
     });
-    for (const p of site.pads) regions.push(within(p.bottomM, p.bottomM + p.depthM) ? [padRing(p.xM, p.yM, p.widthM, p.lengthM)] : []);
-    for (const p of site.piers) regions.push(!within(p.bottomM, p.topM) ? [] : [p.diameterM !== undefined ? roundRing(p.xM, p.yM, p.diameterM) : padRing(p.xM, p.yM, p.widthM ?? 0, p.lengthM ?? 0)]);
+    for (const p of site.pads) regions.push(within(p.bottomM, p.bottomM + p.depthM) ? [rectangleRing(p.xM, p.yM, p.widthM, p.lengthM)] : []);
+    for (const p of site.piers) regions.push(!within(p.bottomM, p.topM) ? [] : [pierRing(p)]);
     // Concrete that lies in two elements counts with the first of them.
-    const taken: Ring[] = [];
-    const net = regions.map((r) => { const left = outside(r, taken); taken.push(...r); return left; });
+    const taken: Boxed[] = [];
+    const net = regions.map((r) => { const left = outside(r, taken); taken.push(...r.map(boxed)); return left; });
     bands.push({ lowM, highM, regions: net });
   }
   return bands;

@@ -34,11 +34,15 @@ export function leftOf(ring: Ring, at: Point, dir: Point): Ring {
   return out.length >= 3 && Math.abs(ringArea(out)) > 1e-12 ? out : [];
 }
 
-const box = (ring: Ring) => {
+/** A ring with the box it lies in. */
+export interface Boxed { ring: Ring; x0: number; y0: number; x1: number; y1: number }
+
+export const boxed = (ring: Ring): Boxed => {
   let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity;
   for (const p of ring) { x0 = Math.min(x0, p.x); x1 = Math.max(x1, p.x); y0 = Math.min(y0, p.y); y1 = Math.max(y1, p.y); }
-  return { x0, y0, x1, y1 };
+  return { ring, x0, y0, x1, y1 };
 };
+const near = (a: Boxed, b: Boxed): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1;
 
 /** Overlaps below this area (m²) are rounding along a shared edge, not concrete in two elements. */
 const OVERLAP_M2 = 1e-6;
@@ -47,17 +51,13 @@ const OVERLAP_M2 = 1e-6;
  * What is left of `rings` outside `taken`. The polygon library works on a 1e-7 m grid, so it is asked only
  * where there is a real overlap; rings that merely touch keep their exact corners.
  */
-export function outside(rings: Ring[], taken: Ring[]): Ring[] {
-  let left = rings;
+export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
+  let left = rings.map(boxed);
   for (const t of taken) {
-    const b = box(t);
-    left = left.flatMap((r) => {
-      const a = box(r);
-      if (a.x0 >= b.x1 || b.x0 >= a.x1 || a.y0 >= b.y1 || b.y0 >= a.y1) return [r];
-      return booleanArea(r, t) > OVERLAP_M2 ? differenceOf(r, t) : [r];
-    });
+    // Most rings of a site are nowhere near each other: nothing is made anew for those.
+    if (left.some((r) => near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2)) left = left.flatMap((r) => (near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2 ? differenceOf(r.ring, t.ring).map(boxed) : [r]));
   }
-  return left;
+  return left.map((r) => r.ring);
 }
 
 /** Lengths within this distance of each other lie on one line (m). */
@@ -78,17 +78,37 @@ export function exposedLengths(groups: Ring[][]): number[] {
     });
   });
   const sums = groups.map(() => 0);
-  for (const e of edges) sums[e.owner] = (sums[e.owner] ?? 0) + exposedOf(e, edges);
+  // From west to east, so that an edge is held only against those that share some of its width.
+  edges.sort((e, f) => west(e) - west(f));
+  const widest = edges.reduce((w, e) => Math.max(w, Math.abs(e.bx - e.ax)), 0);
+  const wests = edges.map(west);
+  for (const e of edges) {
+    const from = firstNotBelow(wests, west(e) - widest - NEAR_M);
+    const to = firstNotBelow(wests, Math.max(e.ax, e.bx) + NEAR_M);
+    sums[e.owner] = (sums[e.owner] ?? 0) + exposedOf(e, edges, from, to);
+  }
   return sums;
 }
 
-function exposedOf(e: Edge, all: Edge[]): number {
+/** Edges further apart than this cannot touch, m. */
+const NEAR_M = 1e-4;
+const west = (e: Edge): number => Math.min(e.ax, e.bx);
+/** The first place in a rising list that is not below a value. */
+function firstNotBelow(list: number[], value: number): number {
+  let [low, high] = [0, list.length];
+  while (low < high) { const mid = (low + high) >> 1; if ((list[mid] as number) < value) low = mid + 1; else high = mid; }
+  return low;
+}
+
+function exposedOf(e: Edge, all: Edge[], first: number, end: number): number {
   const length = Math.hypot(e.bx - e.ax, e.by - e.ay);
   const ux = (e.bx - e.ax) / length;
   const uy = (e.by - e.ay) / length;
   const covered: [number, number][] = [];
-  for (const f of all) {
-    if (f === e) continue;
+  const [y0, y1] = [Math.min(e.ay, e.by) - NEAR_M, Math.max(e.ay, e.by) + NEAR_M];
+  for (let i = first; i < end; i += 1) {
+    const f = all[i] as Edge;
+    if (f === e || (f.ay < y0 && f.by < y0) || (f.ay > y1 && f.by > y1)) continue;
     if (Math.abs(ux * (f.ay - e.ay) - uy * (f.ax - e.ax)) > ON_LINE_M) continue;
     if (Math.abs(ux * (f.by - e.ay) - uy * (f.bx - e.ax)) > ON_LINE_M) continue;
     const s = ux * (f.ax - e.ax) + uy * (f.ay - e.ay);

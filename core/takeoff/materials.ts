@@ -1,8 +1,12 @@
 import { bracePlaces, formSystemOf, panelJoints } from '../check/points/forms.ts';
 import type { PourDoc } from '../model/pour.ts';
 import { pierHeightM, type SitePlan } from '../model/site.ts';
+import { resultOf } from '../register/calculation.ts';
+import { trenchFill } from '../setout/trench-fill.ts';
+import { lengthText } from '../units/format.ts';
 import type { Quantity } from '../units/quantity.ts';
-import { takeOff } from './takeoff.ts';
+import { takeOffOf } from './takeoff.ts';
+import { lengthOf } from '../siteplan/geometry.ts';
 
 /** Something to be ordered or counted out for a run, and how it was reckoned. `quantity` null: pieces. */
 export interface Material { elementId: string; item: string; amount: number; quantity: Quantity | null; basis: string }
@@ -17,15 +21,13 @@ const AGENT_M2_PER_L = 12;
 /** What a pour takes besides concrete and bars: chairs, boards and stakes, ties, walers, braces, anchors, release agent. */
 export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'forms'>): Material[] {
   const forms = formSystemOf({ site, pour });
-  const nodes = new Map(site.nodes.map((n) => [n.id, n]));
-  const formM2 = new Map(takeOff(site).elements.map((e) => [e.id, e.formM2]));
+  const formM2 = new Map(takeOffOf(site).elements.map((e) => [e.id, e.formM2]));
   return pour.elements.flatMap((id): Material[] => {
     const out: Material[] = [];
     const add = (item: string, amount: number, quantity: Quantity | null, basis: string) => { if (amount > 0) out.push({ elementId: id, item, amount, quantity, basis }); };
     const run = site.runs.find((r) => r.id === id);
     const pad = site.pads.find((p) => p.id === id);
-    const [a, b] = [nodes.get(run?.from ?? ''), nodes.get(run?.to ?? '')];
-    const lengthM = a && b ? Math.hypot(b.xM - a.xM, b.yM - a.yM) : 0;
+    const lengthM = run ? lengthOf(site, run) : 0;
     const footing = run && run.kind !== 'wall' ? site.footingTypes.find((t) => t.mark === run.type) : undefined;
     if (footing) {
       add('chairs', Math.ceil((lengthM / CHAIR_M) * footing.continuous.count - 1e-9), null, 'one a bar each 1.2 m (4 ft)');
@@ -42,6 +44,13 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
     }
     if (run?.kind === 'wall' && !forms) add('braces', bracePlaces(lengthM, 2.4384).length, null, 'each 2.4 m (8 ft)');
     add('release agent', (formM2.get(id) ?? 0) / AGENT_M2_PER_L, 'L', 'a litre each 12 m²');
+    for (const d of site.embeds) {
+      if (d.elementId !== id || d.kind !== 'drain' || d.toM === undefined) continue;
+      const sideM = site.units === 'us' ? 0.3048 : 0.3;
+      const { gravelM3, fabricM2, pipeM } = resultOf(trenchFill, { lengthM: d.toM - d.atM, widthM: sideM, depthM: sideM });
+      const basis = `a trench ${lengthText(sideM * 1000, site.units)} wide and deep; measure yours`;
+      add('drain pipe', pipeM, 'M', basis); add('gravel', gravelM3, 'M3', basis); add('filter fabric', fabricM2, 'M2', basis);
+    }
     const anchors = site.anchors.filter((x) => x.elementId === id);
     for (const [kind, item] of [['bolt', 'anchor bolts'], ['holdDown', 'hold-downs'], ['dowel', 'dowels']] as const) add(item, anchors.filter((x) => x.kind === kind).length, null, 'on the drawing');
     return out;

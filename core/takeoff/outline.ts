@@ -1,7 +1,7 @@
-import { roundRing } from './bands.ts';
 import type { SitePlan } from '../model/site.ts';
 import type { Ring } from './geometry.ts';
-import { mitredRings, stripsOf } from './strips.ts';
+import { pierRing, rectangleRing } from './stand-rings.ts';
+import { mitredRings, stripsOf, type Strip } from './strips.ts';
 
 /** The plan outline of one element, for drawing it at its true width. */
 export interface Outline { id: string; kind: 'footing' | 'wall' | 'gradeBeam' | 'pad' | 'pier'; ring: Ring }
@@ -9,14 +9,17 @@ export interface Outline { id: string; kind: 'footing' | 'wall' | 'gradeBeam' | 
 /** Outlines of all runs (mitred half-way up each), pads and piers; metres in plan. */
 export function outlinesOf(site: SitePlan): Outline[] {
   const strips = stripsOf(site);
+  // Runs of one height are mitred in one go: a site has few heights and many runs.
+  const byHeight = new Map<number, Map<Strip, Ring>>();
   const runs = strips.map((s): Outline => {
     const mid = (s.bottomM + s.topM) / 2;
-    return { id: s.run.id, kind: s.run.kind, ring: mitredRings(strips, mid, mid).get(s) ?? [] };
+    const rings = byHeight.get(mid) ?? mitredRings(strips, mid, mid);
+    byHeight.set(mid, rings);
+    return { id: s.run.id, kind: s.run.kind, ring: rings.get(s) ?? [] };
   });
-  const rect = (x: number, y: number, w: number, l: number): Ring => [{ x: x - w / 2, y: y - l / 2 }, { x: x + w / 2, y: y - l / 2 }, { x: x + w / 2, y: y + l / 2 }, { x: x - w / 2, y: y + l / 2 }];
   return [
     ...runs,
-    ...site.pads.map((p): Outline => ({ id: p.id, kind: 'pad', ring: rect(p.xM, p.yM, p.widthM, p.lengthM) })),
-    ...site.piers.map((p): Outline => ({ id: p.id, kind: 'pier', ring: p.diameterM === undefined ? rect(p.xM, p.yM, p.widthM ?? 0, p.lengthM ?? 0) : roundRing(p.xM, p.yM, p.diameterM) })),
+    ...site.pads.map((p): Outline => ({ id: p.id, kind: 'pad', ring: rectangleRing(p.xM, p.yM, p.widthM, p.lengthM) })),
+    ...site.piers.map((p): Outline => ({ id: p.id, kind: 'pier', ring: pierRing(p) })),
   ];
 }

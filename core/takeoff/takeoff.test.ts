@@ -64,6 +64,7 @@ test.each([
   [{ runs: [run('r', 'a', 'b'), run('r', 'b', 'a')] }, 'runs.1.id', /used twice/],
   [{ runs: [{ ...run('w', 'a', 'b'), kind: 'wall' }] }, 'runs.0.topM', /is missing/],
   [{ runs: [run('r', 'a', 'b', { topM: -1 })] }, 'runs.0.topM', /not above bottomM/],
+  [{ runs: [run('r', 'a', 'b', { crawl: { groundM: 1, joistsM: 1 } })] }, 'runs.0.crawl.joistsM', /not above groundM/],
   [{ runs: [run('r', 'a', 'b', { openings: [{ kind: 'pocket', atM: 1, widthM: 1, sillM: 0, headM: 1 }] })] }, 'runs.0.openings.0.depthM', /pocket needs its depth/],
   [{ timeZone: 'Moon/Crater' }, 'timeZone', /not a time zone/],
 ])('a site with %j is refused at %s', (parts, path, message) => {

@@ -10,6 +10,11 @@ export function asWanted({ wanted: w }: CheckPoint, place = 0): ReadingValue | n
     case 'count': return { type: 'count', count: w.wanted };
     case 'bar': return { type: 'bar', bar: w.wanted };
     case 'spacing': return { type: 'spacing', overMm: w.specifiedMm * w.spaces, spaces: w.spaces };
-    case 'bolts': return { type: 'bolt', there: true, atMm: null, ...(w.depth && w.measured.includes(place) ? { embedmentMm: w.depth.embedmentMm, projectionMm: w.depth.projectionMm } : {}) };
+    case 'bolts': return { type: 'bolt', there: true, atMm: null, ...depthAsWanted(w, place) };
   }
+}
+
+function depthAsWanted(w: Extract<CheckPoint['wanted'], { type: 'bolts' }>, place: number): { embedmentMm?: number; projectionMm?: number } {
+  const depth = w.measured.includes(place) ? w.bolts[place]?.depth : null;
+  return depth ? { embedmentMm: depth.leastMm, projectionMm: depth.projectionMm } : {};
 }

@@ -10,3 +10,12 @@ export function isTimeZone(name: string): boolean {
   if (good) known.set(name, good);
   return good;
 }
+
+const kept = new Map<string, Intl.DateTimeFormat>();
+/** The time of day in a zone as people read it off a clock, 00:00 to 23:59. `ms`: epoch milliseconds. */
+export function timeOfDay(ms: number, timeZone: string): string {
+  let format = kept.get(timeZone);
+  // Made once a zone: making one takes longer than all it is used for.
+  if (!format) { format = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }); kept.set(timeZone, format); }
+  return format.format(ms);
+}

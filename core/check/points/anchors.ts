@@ -1,28 +1,27 @@
-import { cutByOpenings } from '../../anchors/anchor-layout.ts';
-import { anchorLayout } from '../../anchors/anchor-layout.ts';
+import { anchorLayout, cutByOpenings } from '../../anchors/anchor-layout.ts';
 import type { Anchor, Plate } from '../../model/objects.ts';
 import { attempt } from '../../register/calculation.ts';
+import { lengthText } from '../../units/format.ts';
 import { look, once } from './places.ts';
-import type { Draft, ListContext, Place } from './types.ts';
+import type { Draft, ListContext, Place, WantedBolt } from './types.ts';
 
 /** Of the bolts of one plate, how many are measured deep and high as well: all are looked at in the round. */
 const SAMPLED = 3;
 const sampled = <T>(list: T[]): T[] => (list.length <= SAMPLED ? list : Array.from({ length: SAMPLED }, (_, i) => list[Math.floor(((i + 0.5) * list.length) / SAMPLED)] as T));
 
-
 const placeOf = (a: Anchor, upM?: number): Place => ({ atM: a.atM, across: (a.acrossM ?? 0) > 0.001 ? 'left' : (a.acrossM ?? 0) < -0.001 ? 'right' : 'middle', label: a.id, ...(upM === undefined ? {} : { upM }) });
 
 /** Bolts of a plate: those on the drawing, or, when it shows none, where the layout calculation puts them. */
-export function boltsOfPlate(plate: Plate, { site, rules: r }: Pick<ListContext, 'site' | 'rules'>): { fromM: number; toM: number; drawn: boolean; bolts: { id: string; atM: number }[] }[] {
+export function boltsOfPlate(plate: Plate, { site, rules: r }: Pick<ListContext, 'site' | 'rules'>): { fromM: number; toM: number; drawn: boolean; bolts: WantedBolt[] }[] {
   const doors = (site.runs.find((x) => x.id === plate.elementId)?.openings ?? []).filter((o) => o.kind === 'door').map((o) => ({ fromM: o.atM, toM: o.atM + o.widthM }));
   const drawn = site.anchors.filter((a) => a.elementId === plate.elementId && a.kind === 'bolt' && !a.wetSet);
   const pieces = cutByOpenings([{ startM: plate.fromM, endM: plate.toM, single: plate.single }], doors);
   return pieces.map((s, i) => {
     const own = drawn.filter((a) => a.atM >= s.startM - 1e-9 && a.atM <= s.endM + 1e-9);
-    if (drawn.length) return { fromM: s.startM, toM: s.endM, drawn: true, bolts: own.map((a) => ({ id: a.id, atM: a.atM })) };
+    if (drawn.length) return { fromM: s.startM, toM: s.endM, drawn: true, bolts: own.map((a) => ({ id: a.id, atM: a.atM, depth: { leastMm: Math.max(0, a.embedmentMm - r.boltEmbedment.minusMm), projectionMm: a.projectionMm } })) };
     const layout = attempt(anchorLayout, { sections: [{ startM: s.startM, endM: s.endM, single: plate.single }], maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm });
     const at = layout.done?.result.sections.flatMap((x) => x.positionsM) ?? [];
-    return { fromM: s.startM, toM: s.endM, drawn: false, bolts: at.map((atM, k) => ({ id: `${plate.id}.${i + 1}-${k + 1}`, atM })) };
+    return { fromM: s.startM, toM: s.endM, drawn: false, bolts: at.map((atM, k) => ({ id: `${plate.id}.${i + 1}-${k + 1}`, atM, depth: null })) };
   });
 }
 
@@ -34,13 +33,12 @@ export function anchorDrafts(elementId: string, topUpM: number | undefined, c: L
   const out: Draft[] = [];
   const plates = site.plates.filter((p) => p.elementId === elementId);
   const first = bolts[0];
-  const depth = first ? { embedmentMm: first.embedmentMm, shallowerMm: r.boltEmbedment.minusMm, projectionMm: first.projectionMm, lessMm: r.boltProjection.minusMm, moreMm: r.boltProjection.plusMm ?? r.boltProjection.minusMm } : null;
   plates.flatMap((p) => boltsOfPlate(p, c).map((piece) => ({ p, piece }))).forEach(({ p, piece }, i, all) => {
     if (!piece.bolts.length) return;
-    const measured = depth ? sampled(piece.bolts.map((_, k) => k)) : [];
+    const measured = sampled(piece.bolts.flatMap((b, k) => (b.depth ? [k] : [])));
     out.push({
       kind: all.length > 1 ? `bolts-${i + 1}` : 'bolts', title: all.length > 1 ? `Bolts of plate ${i + 1}` : 'Bolts of the plate', trade: 'anchors', round: 'bolts', why: measured.length ? `every bolt; ${measured.length} of them deep and high` : 'every bolt',
-      wanted: { type: 'bolts', bolts: piece.bolts, fromM: piece.fromM, toM: piece.toM, single: p.single, diameterMm: first?.diameterMm ?? 12.7, maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm, depth, measured },
+      wanted: { type: 'bolts', bolts: piece.bolts, fromM: piece.fromM, toM: piece.toM, single: p.single, diameterMm: first?.diameterMm ?? 12.7, maxSpacingM: r.boltSpacingM, endMaxMm: r.boltEndMostMm, projectionLessMm: r.boltProjection.minusMm, projectionMoreMm: r.boltProjection.plusMm ?? r.boltProjection.minusMm, measured },
       places: piece.bolts.map((b) => ({ atM: b.atM, across: 'middle', label: b.id, ...(topUpM === undefined ? {} : { upM: topUpM }) })),
       ...(piece.drawn ? {} : { source: 'anchor-layout, no bolts on the drawing' }), toleranceSource: [...new Set([r.boltSpacingSource, ...(measured.length ? [r.boltEmbedment.source, r.boltProjection.source] : [])])].join('; '), advice: 'Set the missing bolt, or move it into its stretch and to its depth, and tie it.',
     });
@@ -58,7 +56,13 @@ export function anchorDrafts(elementId: string, topUpM: number | undefined, c: L
       { kind: `${kind}-projection`, title: `${title} standing out`, trade: 'anchors', wanted: { type: 'size', what: 'projection', wantedMm: a.projectionMm, minusMm: r.boltProjection.minusMm, plusMm: r.boltProjection.plusMm }, places, why, toleranceSource: r.boltProjection.source, advice: 'Set the template to height.' },
     );
   }
-  if (own.some((a) => a.coating !== undefined && a.coating !== 'plain')) out.push(look('bolts-coating', 'Bolts coated', 'anchors', 'Galvanised or stainless against treated lumber: plain bolts rust off.'));
+  const metal = own.find((a) => a.kind !== 'dowel');
+  if (metal) {
+    const coated = own.some((a) => a.coating !== undefined && a.coating !== 'plain');
+    const sizes = [...new Set(own.filter((a) => a.kind !== 'dowel').map((a) => lengthText(a.diameterMm, site.units)))].join(' and ');
+    out.push(look('bolts-coating', `Bolts ${sizes}${coated ? ', coated' : ''}`, 'anchors', `Size stamped or measured: ${sizes}. ${coated ? 'Galvanised or stainless against treated lumber: plain bolts rust off.' : 'Clean, threads whole and covered.'}`));
+  }
+  if (!plates.length && bolts.length > 2) out.push(look('template', 'Anchor template', 'anchors', 'Fixed so that it cannot float, level both ways, on its lines, bolts plumb with nuts above and below. Read again while casting.'));
   return [...out, ...dowelDrafts(own.filter((a) => a.kind === 'dowel' && a.drilled === true))];
 }
 

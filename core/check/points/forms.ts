@@ -1,5 +1,5 @@
 import type { FormSystem } from '../../model/objects.ts';
-import type { Run } from '../../model/site.ts';
+import { wallHeightM, type Run } from '../../model/site.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
 /** The form system of the pour, when the site names one. */
@@ -20,7 +20,7 @@ export function bracePlaces(lengthM: number, spacingM: number): number[] {
 export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
   const f = formSystemOf(c);
   if (!f) return [];
-  const heightM = (run.topM ?? run.bottomM) - run.bottomM;
+  const heightM = wallHeightM(run);
   const at = (atM: number, upM: number, label: string): Place => ({ atM, across: 'middle', upM, label });
   const maker = `${f.label ?? f.mark}, the maker’s count`;
   const out: Draft[] = [];

@@ -1,6 +1,7 @@
-import { pierHeightM } from '../../model/site.ts';
+import { wallHeightM, pierHeightM } from '../../model/site.ts';
 import type { PourState } from '../../pourlog/state.ts';
 import { entries } from '../../pourlog/state.ts';
+import { lengthOf, runOf } from '../../siteplan/geometry.ts';
 import { barNamed } from '../../steel/bars.ts';
 import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';
@@ -29,15 +30,13 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   if (pad) return [...padDrafts(pad, c), ...anchorDrafts(elementId, undefined, c), ...embedDrafts(elementId, c)].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
   const pier = site.piers.find((p) => p.id === elementId);
   if (pier) return [...pierDrafts(pier, c), ...anchorDrafts(elementId, pierHeightM(pier), c), ...embedDrafts(elementId, c)].map(named(elementId, 'schedule', c));
-  const run = site.runs.find((r) => r.id === elementId);
-  const a = site.nodes.find((n) => n.id === run?.from);
-  const b = site.nodes.find((n) => n.id === run?.to);
-  if (!run || !a || !b) return [];
-  const lengthM = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  const run = runOf(site, elementId);
+  const lengthM = run ? lengthOf(site, run) : 0;
+  if (!run || lengthM <= 0) return [];
   const wall = site.wallTypes.find((t) => t.mark === run.type);
   const footing = site.footingTypes.find((t) => t.mark === run.type);
   const own = run.kind === 'wall' ? (wall ? wallDrafts(run, lengthM, wall, c) : []) : footing ? [...footingDrafts(run, lengthM, footing, c), ...embedDrafts(elementId, c)] : [];
-  const topUpM = run.kind === 'wall' && run.topM !== undefined ? run.topM - run.bottomM : undefined;
+  const topUpM = run.kind === 'wall' && run.topM !== undefined ? wallHeightM(run) : undefined;
   return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c));
 }
 

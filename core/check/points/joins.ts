@@ -1,4 +1,5 @@
-import type { FootingType, Run, SitePlan, WallType } from '../../model/site.ts';
+import { wallHeightM, type FootingType, type Run, type SitePlan, type WallType } from '../../model/site.ts';
+import { keptWith, runsAt } from '../../siteplan/geometry.ts';
 import { barText, lengthText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
 import { look } from './places.ts';
@@ -34,7 +35,10 @@ function changeWords(site: SitePlan, a: Run, b: Run): string[] {
 }
 
 /** Every change of type where two runs of these elements meet, in the order the pour goes round. */
-export function typeChanges(site: SitePlan, elements: string[]): TypeChange[] {
+export const typeChanges = (site: SitePlan, elements: string[]): TypeChange[] => changesKept(site)(elements);
+
+const changesKept = keptWith((site: SitePlan) => keptWith((elements: string[]) => changesIn(site, elements)));
+function changesIn(site: SitePlan, elements: string[]): TypeChange[] {
   const order = new Map(elements.map((e, i) => [e, i]));
   const at = new Map<string, Run[]>();
   for (const r of site.runs) if (order.has(r.id)) for (const n of [r.from, r.to]) at.set(n, [...(at.get(n) ?? []), r]);
@@ -50,15 +54,18 @@ export function typeChanges(site: SitePlan, elements: string[]): TypeChange[] {
   }).sort((a, b) => (order.get(a.fromRun) ?? 0) - (order.get(b.fromRun) ?? 0));
 }
 
+/** Where each element stands in the order of the pour. */
+const orderOf = keptWith<string[], Map<string, number>>((elements) => new Map(elements.map((e, i) => [e, i])));
+
 /** Corners, bulkheads: what is looked at where a run meets another, or ends. */
 export function joinDrafts(run: Run, lengthM: number, { site, pour }: ListContext): Draft[] {
-  const own = new Set(pour.elements);
-  const order = (id: string) => pour.elements.indexOf(id);
-  const ends = [{ nodeId: run.from, atM: 0 }, { nodeId: run.to, atM: lengthM }].map((end) => ({ ...end, others: site.runs.filter((r) => r.id !== run.id && r.kind === run.kind && (r.from === end.nodeId || r.to === end.nodeId)) }));
+  const order = orderOf(pour.elements);
+  const own = order;
+  const ends = [{ nodeId: run.from, atM: 0 }, { nodeId: run.to, atM: lengthM }].map((end) => ({ ...end, others: runsAt(site, end.nodeId).filter((r) => r.id !== run.id && r.kind === run.kind) }));
   // A corner is looked at once, with the run that comes first in the pour.
-  const corners = ends.filter((e) => e.others.some((o) => own.has(o.id)) && e.others.every((o) => !own.has(o.id) || order(o.id) > order(run.id)));
+  const corners = ends.filter((e) => e.others.some((o) => own.has(o.id)) && e.others.every((o) => !own.has(o.id) || (order.get(o.id) ?? 0) > (order.get(run.id) ?? 0)));
   const bulkheads = ends.filter((e) => !e.others.some((o) => own.has(o.id)));
-  const place = (e: { nodeId: string; atM: number }) => ({ atM: e.atM, across: 'middle' as const, label: e.nodeId, ...(run.topM !== undefined && run.kind === 'wall' ? { upM: (run.topM - run.bottomM) * 0.5 } : {}) });
+  const place = (e: { nodeId: string; atM: number }) => ({ atM: e.atM, across: 'middle' as const, label: e.nodeId, ...(run.topM !== undefined && run.kind === 'wall' ? { upM: wallHeightM(run) / 2 } : {}) });
   return [
     ...(corners.length ? [look('corner', 'Corner bars', 'steel', 'Corner bars in, both ways, lapped and tied; none left short at the corner.', corners.map(place), 'each corner')] : []),
     ...(bulkheads.length ? [look('bulkhead', 'Bulkhead', 'forms', 'End form braced, bars through it as drawn, keyway or waterstop in.', bulkheads.map(place), 'each end')] : []),

@@ -1,3 +1,4 @@
+import { padUnder } from '../../model/elements.ts';
 import { pierHeightM, pierWidthM, type Pier } from '../../model/site.ts';
 import { barDrafts, look, once } from './places.ts';
 import { braced, tied, trenchDraft } from './footings.ts';
@@ -10,7 +11,7 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   const heightM = pierHeightM(p);
   const tolerance = r.wallThickness(widthMm);
   const out: Draft[] = [
-    look('seat', 'What it stands on', 'ground', 'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.'), ...trenchDraft(p.bottomM, c),
+    look('seat', 'What it stands on', 'ground', 'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.'), ...(padUnder(c.site.pads, p) ? [] : trenchDraft(p.bottomM, c)),
     { kind: 'width', title: p.diameterM === undefined ? 'Form width' : 'Form diameter', trade: 'forms', wanted: { type: 'size', what: 'width', wantedMm: widthMm, minusMm: tolerance.minusMm, plusMm: tolerance.plusMm }, places: once, toleranceSource: tolerance.source, advice: 'Move the form, brace it, and read again.' },
     { kind: 'plumb', title: 'Plumb, off in the height', trade: 'forms', wanted: { type: 'size', what: 'plumb', wantedMm: 0, minusMm: r.plumb.minusMm, plusMm: r.plumb.plusMm }, places: [...once, ...once], why: 'two ways', toleranceSource: r.plumb.source, advice: 'Pull it upright, brace it, and read again.' },
     { kind: 'level', title: 'Form top off the mark', trade: 'forms', wanted: { type: 'size', what: 'level', wantedMm: 0, minusMm: r.topLevel.minusMm, plusMm: r.topLevel.plusMm }, places: once, toleranceSource: r.topLevel.source, advice: 'Cut or lift the form to the mark and read again.' },

@@ -1,5 +1,8 @@
 import { distanceText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
+import type { Hooks } from '../../model/site.ts';
+import { resultOf } from '../../register/calculation.ts';
+import { hook } from '../../steel/hook.ts';
 import type { CheckRules } from '../rules.ts';
 import type { Draft, Place } from './types.ts';
 
@@ -24,3 +27,12 @@ export const sizeWhy = (r: CheckRules, units: UnitSystem): string => `one every 
 export const look = (kind: string, title: string, trade: Draft['trade'], advice: string, places: Place[] = once, why?: string): Draft => ({ kind, title, trade, wanted: { type: 'eye' }, places, advice, ...(why === undefined ? {} : { why }) });
 
 export const barDrafts = (role: string, words: string, bar: string): Draft[] => [{ kind: `size-${role}`, title: `Bar size ${words}`, trade: 'steel', wanted: { type: 'bar', wanted: bar }, places: once, advice: 'Wrong bar: take it out or ask the engineer.' }];
+
+/** The form against its string line. */
+export const lineDraft = (places: Place[], why: string, r: CheckRules, advice: string): Draft => ({ kind: 'line', title: 'Off the string line', trade: 'forms', wanted: { type: 'size', what: 'line', wantedMm: 0, minusMm: r.straight.minusMm, plusMm: r.straight.plusMm }, places, why, source: 'string line', toleranceSource: r.straight.source, advice });
+
+/** Hooks of a bar that is drawn with them: each leg at least as long as a standard hook's. */
+export function hookDraft(role: string, words: string, v: { bar: string; hooks?: Hooks } | null): Draft[] {
+  if (!v?.hooks) return [];
+  return [{ kind: `hook-${role}`, title: `Hook of bars ${words}`, trade: 'steel', wanted: { type: 'size', what: 'lap', wantedMm: resultOf(hook, { bar: v.bar }).legMm, minusMm: 0, plusMm: null }, places: once, why: v.hooks === 'both' ? 'one of both ends' : 'one end', source: 'standard hook, ACI 318-19 table 25.3.1', advice: 'Hook too short or turned the wrong way: replace the bar, or ask the engineer.' }];
+}

@@ -2,21 +2,21 @@ import type { Mix, PourDoc } from '../../model/pour.ts';
 import type { SitePlan } from '../../model/site.ts';
 import type { CheckRules } from '../rules.ts';
 
-/** How deep a bolt goes and how far it stands out, and by how much either may differ, mm. */
-export interface WantedDepth { embedmentMm: number; shallowerMm: number; projectionMm: number; lessMm: number; moreMm: number }
+/** How deep a bolt is to go at least, and how far to stand out, mm. */
+export interface WantedDepth { leastMm: number; projectionMm: number }
 
-/** A bolt as the round looks for it: its name and where it is meant to stand on the run, m. */
-export interface WantedBolt { id: string; atM: number }
+/** A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how deep and high where it is drawn. */
+export interface WantedBolt { id: string; atM: number; depth: WantedDepth | null }
 
 /** What is read at a check point, which decides how it is entered and judged. */
 export type Wanted =
   | { type: 'cover'; specifiedMm: number; memberDepthMm: number; face: 'bottom' | 'side' | 'inside' | 'outside'; bar: string }
-  | { type: 'size'; wantedMm: number; minusMm: number; plusMm: number | null; what: 'width' | 'depth' | 'thickness' | 'level' | 'plumb' | 'lean' | 'lap' | 'embedment' | 'projection' | 'centre' | 'place' | 'other' }
+  | { type: 'size'; wantedMm: number; minusMm: number; plusMm: number | null; what: 'width' | 'depth' | 'thickness' | 'level' | 'line' | 'square' | 'room' | 'plumb' | 'lean' | 'lap' | 'embedment' | 'projection' | 'centre' | 'place' | 'other' }
   | { type: 'count'; wanted: number; unit?: string }
   | { type: 'spacing'; specifiedMm: number; toleranceMm: number; spaces: number }
   | { type: 'bar'; wanted: string }
   /** The bolts of one piece of plate: each there or not, and where; `measured` places also how deep and how high. */
-  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number; depth: WantedDepth | null; measured: number[] }
+  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number; projectionLessMm: number; projectionMoreMm: number; measured: number[] }
   | { type: 'eye' };
 
 /** Where a reading is wanted: metres along the run from its first node, across it, and above its bottom. */
@@ -46,6 +46,8 @@ export interface CheckPoint {
   advice: string;
   /** A round is walked on the drawing, place by place, instead of on the pad. */
   round?: 'bolts' | 'forms';
+  /** The corners whose diagonals are read, in order round. */
+  corners?: string[];
   /** Added by hand, by this entry of the log. */
   addedBy?: string;
 }

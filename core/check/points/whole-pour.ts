@@ -1,17 +1,21 @@
 import { daylight } from '../../weather/daylight.ts';
-import { look } from './places.ts';
+import { cornersOf } from '../../setout/corners.ts';
+import { distanceText } from '../../units/format.ts';
+import { look, once } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 
 /** A pour that begins after this may run into dusk, minutes before it. */
 const LONG_POUR_MIN = 300;
 
 /** Access, people and hardware: what belongs to the pour and to no single run. */
-export function wholePourDrafts({ site, pour }: ListContext): Draft[] {
+export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
   const access = (kind: string, title: string, advice: string) => look(kind, title, 'access', advice);
   const dusk = pour.date ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin : null;
   const walls = site.runs.some((r) => r.kind === 'wall' && pour.elements.includes(r.id));
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
+  const [square] = cornersOf(site, pour.elements);
   return [
+    ...(square ? [{ kind: 'square', title: `Diagonals ${square.corners[0] ?? ''} to ${square.corners[2] ?? ''}, ${square.corners[1] ?? ''} to ${square.corners[3] ?? ''}: how far apart`, trade: 'forms' as const, wanted: { type: 'size' as const, what: 'square' as const, wantedMm: 0, minusMm: 0, plusMm: rules.square.plusMm }, places: once, corners: square.corners, source: `both ${distanceText(square.diagonalM, site.units)} on the drawing`, toleranceSource: rules.square.source, advice: 'Read all four sides too, on Set out: it says what to move, and counts here.' }] : []),
     access('stand', 'Pump and trucks stand', 'Ground bears the outriggers, mats under them, back from the excavation by its own depth. Way in and out for trucks, somebody to back them.'),
     access('wires', 'Overhead wires', 'None within reach of the boom, or the distance of your rules kept and watched.'),
     access('washout', 'Washout and left-over', 'A lined place to wash out, and a form ready for what is left over.'),

@@ -1,16 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkList } from '../check/points/index.ts';
-import { rebarTable } from '../exchange/tables.ts';
 import type { Pier } from '../model/site.ts';
 import { planPour } from '../pourplan/plan.ts';
 import { resultOf } from '../register/calculation.ts';
-import { planDiff } from '../siteplan/changes.ts';
-import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
-import { applyEdit, EditRefused } from '../siteplan/edit.ts';
-import { barNamed } from '../steel/bars.ts';
-import { hook } from '../steel/hook.ts';
-import { rebarTakeoff } from '../steel/rebar-takeoff.ts';
+import { rebarTakeoff, tieLevels } from '../steel/rebar-takeoff.ts';
+import { levelTargets } from '../setout/levels.ts';
 import { demoPour } from '../testdata/demo.ts';
+import { planDiff } from './changes.ts';
+import { drawnOf, withDrawn } from './drawn.ts';
+import { applyEdit, EditRefused } from './edit.ts';
 
 /** A pier put on the plan goes all the way: into its pour, the take-off, the bars, the list, the route and the log of changes. */
 const { site, pour, mix, plant } = demoPour('quillback', 'P2');
@@ -45,31 +43,24 @@ describe('a pier', () => {
     expect(list.find((p) => p.kind === 'cover-side')).toMatchObject({ wanted: { specifiedMm: 50, face: 'side', bar: '#3' }, places: { length: 2 } });
     expect(checkList(withPier({ ...round, steel: undefined })).filter((p) => p.elementId === 'PR1').map((p) => p.kind)).not.toContain('cover-side');
   });
+  test('over a pad stands on concrete: no trench under it, no bottom to level', () => {
+    const p = withPier(round);
+    const over = { ...p, site: { ...p.site, pads: [{ id: 'F9', xM: 30.3, yM: 5, widthM: 1, lengthM: 1, bottomM: 27.7, depthM: 0.3 }] } };
+    const levels = (at: typeof p) => levelTargets(at.site, { elements: ['PR1'] }).map((t) => [t.what, t.wantedM]);
+    expect(levels(p)).toEqual([['top', 29], ['bottom', 28]]);
+    expect(levels(over)).toEqual([['top', 29]]);
+    expect(checkList(over).filter((x) => x.elementId === 'PR1').map((x) => x.kind)).not.toContain('trench');
+  });
   test('takes its uprights to below the top cover, and ties round them with their tails', () => {
     const [up, tie] = rows(round);
     expect(up).toMatchObject({ role: 'vertical', count: 4, hooks: 0 });
     expect(up?.lengthM).toBeCloseTo(0.95, 9);
     // 1 m less 2 × 76.2 mm at 0.2 m: six ties; each π·0.3 round, 0.15 lapped, and two tails of 75 mm.
     expect(tie).toMatchObject({ role: 'tie', count: 6 });
+    const levels = tieLevels(round);
+    expect([levels.length, levels[0], levels[5]]).toEqual([6, 0.0762, expect.closeTo(0.9238, 9)]);
     expect(tie?.lengthM).toBeCloseTo(Math.PI * 0.3 + 0.15 + 0.15, 9);
     const { diameterM: _, ...rest } = round;
     expect(rows({ ...rest, widthM: 0.4, lengthM: 0.6 })[1]?.lengthM).toBeCloseTo(2 * (0.3 + 0.5) + 0.15, 9);
-  });
-});
-
-describe('hooks', () => {
-  const hooked = (ends: 'one' | 'both') => withDrawn(site, applyEdit(site, drawn, { do: 'putType', list: 'wallTypes', type: { ...(site.wallTypes.find((t) => t.mark === 'W2') as (typeof site.wallTypes)[number]), vertical: { bar: '#5', spacingM: 0.3048, hooks: ends } } }));
-  const up = (s: typeof site) => resultOf(rebarTakeoff, { site: s }).rows.find((r) => r.elementId === 'N' && r.role === 'vertical');
-  test('add their extension and bend to every bar, less the corner turned', () => {
-    const h = resultOf(hook, { bar: '#5' });
-    const adds = (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed('#5').diameterMm) / 1000;
-    const plain = up(site)?.lengthM ?? 0;
-    expect(up(hooked('one'))).toMatchObject({ hooks: 1 });
-    expect(up(hooked('one'))?.lengthM).toBeCloseTo(plain + adds, 9);
-    expect(up(hooked('both'))?.lengthM).toBeCloseTo(plain + 2 * adds, 9);
-    expect(adds).toBeCloseTo(0.2143, 4);
-  });
-  test('are named in the list of bars', () => {
-    expect(rebarTable({ site: hooked('one'), pour }, 27).rows.find((r) => r[0] === 'N')?.[1]).toBe('upright, hooked one end');
   });
 });

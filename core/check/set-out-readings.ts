@@ -1,0 +1,54 @@
+import type { LogEvent } from '../model/events.ts';
+import type { SitePlan } from '../model/site.ts';
+import { entries, type PourState } from '../pourlog/state.ts';
+import { levelsOf } from '../setout/levels.ts';
+import type { CheckPoint } from './points/index.ts';
+
+/** How near an offset was read to where the check wants it, to count as read there, m. */
+const SAME_PLACE_M = 0.05;
+
+/** Where a string is read along a run of this length: at both ends, and wherever the check wants it, m from its first node. */
+export const lineStations = (lengthM: number, point: Pick<CheckPoint, 'places'> | undefined): number[] => [0, ...(point?.places.flatMap((p) => (p.atM === null ? [] : [p.atM])) ?? [lengthM / 2]), lengthM];
+
+/** Kinds of entries made while setting out. */
+const SET_OUT = ['line', 'square', 'level'] as const;
+
+/** The limits only colour the levels; what counts here is how far off they are. */
+const NO_LIMITS = { topMm: 0, bottomMm: 0, closeMm: 0 };
+
+/**
+ * What was read while setting out and answers a check as well, as readings of that check, by check and place: offsets from a
+ * string line, mm (+ further from the string than its block), the difference of two diagonals, mm, and the form tops of pads
+ * and piers off their mark, mm. Nobody has to read them twice; a later reading on the list of checks counts before them.
+ * They carry the id of the entry they come from. Once concrete flows nothing read on a string or a level changes what was
+ * checked before it: forms are watched then, and not inspected.
+ */
+export function setOutReadings(site: SitePlan, points: CheckPoint[], state: PourState): Map<string, Map<number, LogEvent<'reading'>[]>> {
+  const out = new Map<string, Map<number, LogEvent<'reading'>[]>>();
+  if (!SET_OUT.some((kind) => entries(state, kind).length > 0)) return out;
+  const begunMs = entries(state, 'place-start').reduce((first, e) => Math.min(first, Date.parse(e.at)), Infinity);
+  const add = (point: CheckPoint, place: number, from: { id: string; at: string; actor: string }, mm: number) => {
+    if (Date.parse(from.at) >= begunMs) return;
+    const reading: LogEvent<'reading'> = { id: from.id, at: from.at, actor: from.actor, kind: 'reading', body: { checkId: point.id, place, value: { type: 'length', mm } } };
+    const places = out.get(point.id) ?? new Map<number, LogEvent<'reading'>[]>();
+    out.set(point.id, places.set(place, [...(places.get(place) ?? []), reading]));
+  };
+  const of = (kind: string, elementId: string) => points.find((p) => p.kind === kind && p.elementId === elementId);
+  for (const e of entries(state, 'line')) {
+    const point = of('line', e.body.elementId);
+    point?.places.forEach(({ atM }, place) => {
+      const read = e.body.offsets.find((o) => atM !== null && Math.abs(o.atM - atM) <= SAME_PLACE_M);
+      if (read) add(point, place, e, read.offsetMm);
+    });
+  }
+  for (const e of entries(state, 'square')) {
+    const point = points.find((p) => p.corners?.join() === e.body.corners.join());
+    const [one = 0, other = 0] = e.body.diagonalsM;
+    if (point) add(point, 0, e, Math.abs(one - other) * 1000);
+  }
+  if (entries(state, 'level').length === 0) return out;
+  const stands = points.filter((p) => p.kind === 'level' && p.places[0]?.atM === null);
+  const levels = levelsOf(site, { elements: [...new Set(points.map((p) => p.elementId))] }, state, NO_LIMITS);
+  for (const point of stands) for (const setup of levels.setups) for (const r of setup.reads) if (r.target?.what === 'top' && r.target.elementId === point.elementId && r.deviationMm !== null) add(point, 0, { id: r.entryId, at: r.at, actor: r.actor }, r.deviationMm);
+  return out;
+}
