@@ -2,7 +2,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { mixNamed, type PourAnswer, type SiteFile, type StoredEvent } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
 import { fixList } from '../../core/check/fixes.ts';
-import { judgeAll, judgeReading, type PointState } from '../../core/check/judge.ts';
+import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import { checkList, withAdded } from '../../core/check/points/index.ts';
 import { HOLD_NAME, marginText, readingText, roundText, wantedText } from '../../core/check/words.ts';
 import { curingOf } from '../../core/cure/curing.ts';
@@ -51,7 +51,7 @@ function questionRows(state: PourState, time: (iso: string) => string): Cell[][]
 
 /** What failed and what was done about it, with how many photos show it. */
 function fixRows(points: PointState[], state: PourState, site: SiteFile, nowMs: number, time: (iso: string) => string): Cell[][] {
-  return fixList(points, state, (p, r) => judgeReading(site, p.point, r.body.value).verdict !== 'out', nowMs).map((f) => [f.point.point.elementId, f.point.point.title, `${f.failedBy} ${time(f.failedAt)}`, f.fixes.map((x) => `${x.body.what} (${x.actor} ${time(x.at)})`).join('; ') || 'nothing yet', f.photos.length ? String(f.photos.length) : '', f.state === 'open' ? bold('open') : f.state === 'closed' ? 'good since' : f.state]);
+  return fixList(site, points, state, nowMs).map((f) => [f.point.point.elementId, f.point.point.title, `${f.failedBy} ${time(f.failedAt)}`, f.fixes.map((x) => `${x.body.what} (${x.actor} ${time(x.at)})`).join('; ') || 'nothing yet', f.photos.length ? String(f.photos.length) : '', f.state === 'open' ? bold('open') : f.state === 'closed' ? 'good since' : f.state]);
 }
 
 function checkRows(points: PointState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {

@@ -9,7 +9,7 @@ import { notFound, parse } from '../problems.ts';
 import { only } from '../session/session.ts';
 import { laserRod } from '../standins/laser.ts';
 
-const laserQuery = z.object({ setup: z.coerce.number({ error: 'must be a number' }).int('must be a whole number').gte(1, 'must be 1 or more').lte(1000), point: z.string().min(1, 'is missing').max(120) });
+const laserQuery = z.object({ setup: z.coerce.number({ error: 'must be a number' }).int('must be a whole number').gte(1, 'must be 1 or more').lte(1000), point: z.string().min(1, 'is missing').max(120), sight: z.coerce.number({ error: 'must be a number' }).gte(-10_000, 'is out of reach').lte(10_000, 'is out of reach').optional() });
 
 /** Cells that a spreadsheet would take for a formula are text: names come from people. */
 const csvOf = ({ head, rows }: Table): string => `${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
@@ -32,9 +32,9 @@ export function exchangeRoutes({ accounts, sites, config }: AppDeps): Router {
   });
   router.get('/pours/:id/laser', anybody, async (req, res) => {
     if (!config.demo) throw notFound('laser here: it is a stand-in of the demo');
-    const { setup, point } = parse(laserQuery, req.query, 'The question');
+    const { setup, point, sight } = parse(laserQuery, req.query, 'The question');
     const { site, pour } = await sites.pour(String(req.params.id));
-    const rodM = laserRod(site, pour, setup, point);
+    const rodM = laserRod(site, pour, setup, point, sight);
     if (rodM === null) throw notFound(`point ${point} to hold the rod on`);
     const answer: LaserAnswer = { rodM };
     res.json(answer);

@@ -1,7 +1,7 @@
 import type { PourDoc } from '../../core/model/pour.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { drainPoints, type DrainPoint } from '../../core/setout/drains.ts';
-import { levelTargets } from '../../core/setout/levels.ts';
+import { isTurningPoint, levelTargets } from '../../core/setout/levels.ts';
 
 /** A number from 0 to 1 that is always the same for the same words. */
 function chance(words: string): number {
@@ -20,20 +20,20 @@ const FALL = 0.013;
 const invertOf = (site: SitePlan, p: DrainPoint): number => (site.runs.find((r) => r.id === p.drain.elementId)?.bottomM ?? 0) + 0.1 - FALL * (p.atM - p.drain.atM) + (chance(p.id) - 0.5) * 0.004;
 
 /**
- * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up. The instrument stands at
- * a height of its own each time; forms stand a little off their marks, always the same way; drains fall a little over one in a hundred along their run. Turning points
+ * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up. Where the log says how high
+ * the instrument sights (`sightM`) it reads from there, whoever set it up; else it has just been put down, at a height of its own. Forms stand a little off their marks, always the same way; drains fall a little over one in a hundred along their run. Turning points
  * stand about as high as the benchmark. Null for a point nobody knows.
  */
-export function laserRod(site: SitePlan, pour: Pick<PourDoc, 'elements'>, setup: number, pointId: string): number | null {
+export function laserRod(site: SitePlan, pour: Pick<PourDoc, 'elements'>, setup: number, pointId: string, sightM?: number): number | null {
   const bench = site.benchmark;
   if (!bench) return null;
   const target = levelTargets(site, pour).find((t) => t.id === pointId);
   const drain = drainPoints(site, pour).find((p) => p.id === pointId);
   const far = chance(`far ${pointId}`) < 1 / 9;
-  const standsM = pointId === bench.id ? bench.elevationM : /^TP\d+$/.test(pointId) ? bench.elevationM - 0.4 + chance(pointId) * 0.8 : drain ? invertOf(site, drain) : target ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M) : null;
+  const standsM = pointId === bench.id ? bench.elevationM : isTurningPoint(pointId) ? bench.elevationM - 0.4 + chance(pointId) * 0.8 : drain ? invertOf(site, drain) : target ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M) : null;
   if (standsM === null) return null;
   // The beam turns above all there is to read, within the length of a rod.
   const tops = levelTargets(site, pour).map((t) => t.wantedM);
-  const hiM = Math.max(bench.elevationM, ...tops) + 0.9 + chance(`set-up ${setup}`) * 0.5;
+  const hiM = sightM ?? Math.max(bench.elevationM, ...tops) + 0.9 + chance(`set-up ${setup}`) * 0.5;
   return Math.round((hiM - standsM + (chance(`${setup} ${pointId}`) - 0.5) * 0.001) * 10_000) / 10_000;
 }

@@ -36,17 +36,22 @@ export class PhotoStore {
     return fs.readFile(this.#file(id, small));
   }
 
-  /** Thumbs of those that have come, as data addresses; for the report. */
+  /** Thumbs of those that have come, as data addresses; for the report. One whose file is gone is left out, so that the rest can be printed. */
   async smallOnes(pourId: string, ids: string[]): Promise<Record<string, string>> {
     const out: Record<string, string> = {};
     for (const id of ids) {
       const row = await this.#row(id);
-      if (row?.pour_id === pourId) out[id] = `data:image/jpeg;base64,${(await fs.readFile(this.#file(id, true))).toString('base64')}`;
+      const thumb = row?.pour_id === pourId ? await whereThere(this.#file(id, true)) : null;
+      if (thumb) out[id] = `data:image/jpeg;base64,${thumb.toString('base64')}`;
     }
     return out;
   }
 
   #row(id: string) { return this.#db.selectFrom('photo').selectAll().where('id', '=', id).executeTakeFirst(); }
+}
+
+async function whereThere(file: string): Promise<Buffer | null> {
+  try { return await fs.readFile(file); } catch (e) { if ((e as NodeJS.ErrnoException).code === 'ENOENT') return null; throw e; }
 }
 
 async function writeWhole(file: string, bytes: Buffer): Promise<void> {
