@@ -6,7 +6,7 @@ import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
 import { useSession } from './session.tsx';
 import { momentText } from './stages.ts';
-import { useFocus } from './useFocus.ts';
+import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
 
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
@@ -14,7 +14,7 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { account, signOut } = useSession();
   const { theme, toggle } = useTheme();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const list = timeline(v.state).reverse();
   return (
     <Sheet open onClose={onClose} title={`Log of ${v.record.pour.code}`}>
@@ -24,6 +24,7 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
       )}
       <div className="mb-4 flex flex-wrap gap-2">
         <button type="button" className="btn line" onClick={() => void v.undoLast()}>Take back last</button>
+        <button type="button" className="btn line" onClick={() => { set({ sheet: 'find' }); }}>Find</button>
         <Link className="btn line" to={`/pours/${v.record.id}/workbench`}>Work something out</Link>
         <button type="button" className="btn line" onClick={() => { set({ sheet: 'rules' }); }}>Rules of this site</button>
         <button type="button" className="btn line" onClick={toggle}>{theme === 'sun' ? 'Dusk theme' : 'Sun theme'}</button>

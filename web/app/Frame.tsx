@@ -1,16 +1,17 @@
-import { ArrowLeft, ArrowRight, Calculator, Moon, Sun } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { ArrowLeft, ArrowRight, Calculator, Moon, Search, Sun } from 'lucide-react';
+import { memo, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { latest } from '../../core/pourlog/state.ts';
-import { temperatureFigure, textOf, wind } from '../../core/units/index.ts';
+import { temperatureFigure, textOf, timeOfDay, wind } from '../../core/units/index.ts';
 import { usePhotoQueue } from '../photos/Photos.tsx';
 import { T } from '../ui/Text.tsx';
 import { DaySheet } from './DaySheet.tsx';
+import { FindSheet } from './FindSheet.tsx';
 import { RulesSheet } from './RulesSheet.tsx';
 import { KeySheet } from './KeySheet.tsx';
 import { nextLine } from './next-line.ts';
-import { usePour } from './pour-context.tsx';
-import { focusUrl, useFocus } from './useFocus.ts';
+import { usePour, usePourLog } from './pour-context.tsx';
+import { focusUrl, useFocus, useSetFocus } from './useFocus.ts';
 import { useKeys } from './useKeys.ts';
 import { useSession } from './session.tsx';
 import { STAGE_NAME, STAGES, stageFigure, type Stage } from './stages.ts';
@@ -25,9 +26,8 @@ function useWeatherNow() {
   const rain = v.weatherNow.find((h) => Date.parse(h.at) > v.nowMs && h.rainMmH > 0);
   const air = logged?.body.airTempC ?? hour?.airTempC;
   const blow = logged?.body.windKmH ?? hour?.windKmH;
-  return { air: air === undefined ? null : textOf(temperatureFigure(air, v.units)), wind: blow === undefined ? null : `wind ${textOf(wind(blow, v.units))}`, rain: rain ? `rain from ${rainHour(rain.at, v.record.site.timeZone)}` : null };
+  return { air: air === undefined ? null : textOf(temperatureFigure(air, v.units)), wind: blow === undefined ? null : `wind ${textOf(wind(blow, v.units))}`, rain: rain ? `rain from ${timeOfDay(Date.parse(rain.at), v.record.site.timeZone)}` : null };
 }
-const rainHour = (at: string, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(Date.parse(at));
 
 /** The frame of a pour: rail, ground, bench and next line. */
 export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workbench'; ground: ReactNode; bench: ReactNode }) {
@@ -56,6 +56,7 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
     c: () => { void navigate(focusUrl(v.record.id, 'workbench')); },
     h: () => { void navigate(focusUrl(v.record.id, 'check', { sheet: 'question' })); },
     z: () => { void v.undoLast(); },
+    '/': () => { focus.set({ sheet: 'find' }); },
     '?': () => { focus.set({ sheet: 'keys' }); },
   }), [navigate, go, v, focus]);
   useKeys(keys);
@@ -66,12 +67,11 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
       <main className="ground" aria-label={`${name}, drawing`}>{ground}{!wide && <button type="button" aria-label={pulled ? 'Shorten the drawing' : 'Pull the drawing down'} className="no-print absolute bottom-0 left-1/2 flex h-6 w-24 -translate-x-1/2 items-end justify-center pb-0.5" onClick={() => { setPulled(!pulled); }}><span className="h-[5px] w-12 bg-line" /></button>}</main>
       <section className="bench" aria-label={`${name}, tools`}>
         <h1 className="sr-only">{v.record.pour.code}, {name}</h1>
-        {v.log.refused.map((r) => (
-          <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3"><p className="font-semibold text-chalk-t">Not taken: {r.reason}</p><button type="button" className="btn line mt-2" onClick={() => void v.store.dismiss(r.id)}>Put away</button></div>
-        ))}
+        <Refused />
         {bench}
       </section>
       <footer className="next"><span className="head hidden text-[14px] text-ink2 sm:inline">Next</span><p aria-live="polite"><T>{line.sentence}</T></p><button type="button" className="btn" data-next onClick={go}>{line.label}<ArrowRight size={22} aria-hidden="true" /><span className="k">N</span></button></footer>
+      {focus.sheet === 'find' && <FindSheet onClose={() => { focus.set({ sheet: null }); }} />}
       {focus.sheet === 'keys' && <KeySheet onClose={() => { focus.set({ sheet: null }); }} />}
       {focus.sheet === 'rules' && <RulesSheet onClose={() => { focus.set({ sheet: null }); }} />}
       {focus.sheet === 'day' && <DaySheet onClose={() => { focus.set({ sheet: null }); }} />}
@@ -79,20 +79,26 @@ export function Frame({ stage: shown, ground, bench }: { stage: Stage | 'workben
   );
 }
 
+/** Entries the server would not take, each with why. */
+function Refused() {
+  const { store } = usePour();
+  return usePourLog().refused.map((r) => (
+    <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3"><p className="font-semibold text-chalk-t">Not taken: {r.reason}</p><button type="button" className="btn line mt-2" onClick={() => void store.dismiss(r.id)}>Put away</button></div>
+  ));
+}
+
 function Unsent() {
-  const { log } = usePour();
+  const log = usePourLog();
   const photos = usePhotoQueue();
   if (log.signedOut) return <Link to="/" className="font-semibold text-rail-ink underline">sign in to send {log.unsent}</Link>;
   const unsent = log.unsent + photos.unsent;
   return <span data-unsent={unsent}>{unsent ? `${unsent} not sent yet` : 'all sent'}</span>;
 }
 
-const clockOf = (ms: number, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms);
-
-function WideRail({ stage }: { stage: Stage | 'workbench' }) {
+const WideRail = memo(function WideRail({ stage }: { stage: Stage | 'workbench' }) {
   const v = usePour();
   const { account } = useSession();
-  const focus = useFocus();
+  const setFocus = useSetFocus();
   const weather = useWeatherNow();
   const { theme, toggle } = useTheme();
   return (
@@ -113,20 +119,23 @@ function WideRail({ stage }: { stage: Stage | 'workbench' }) {
           );
         })}
       </nav>
-      <div className="flex shrink-0 items-center gap-4 pl-3 pr-4 text-[14px] leading-5 text-rail-ink2">
+      <div className="flex shrink-0 items-center gap-4 pl-2 pr-4 text-[14px] leading-5 text-rail-ink2">
         <div className="hidden whitespace-nowrap xl:block">{weather.air && <><b className="font-semibold text-rail-ink">{weather.air}</b>{weather.wind && `, ${weather.wind}`}<br />{weather.rain ?? 'dry'}</>}</div>
-        <div className="whitespace-nowrap"><button type="button" className="font-semibold text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }} title="The log, and signing out">{account.name}</button><br /><Unsent /></div>
-        <Link to={`/pours/${v.record.id}/workbench`} className="flex h-12 w-9 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (C)"><Calculator size={20} /></Link>
-        <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label={theme === 'sun' ? 'Dusk theme' : 'Sun theme'} onClick={toggle}>{theme === 'sun' ? <Moon size={20} /> : <Sun size={20} />}</button>
-        <button type="button" className="big text-[36px] leading-10 text-rail-ink" aria-label="Site clock" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
+        <div className="whitespace-nowrap"><button type="button" className="font-semibold text-rail-ink" onClick={() => { setFocus({ sheet: 'day' }); }} title="The log, and signing out">{account.name}</button><br /><Unsent /></div>
+        <div className="-mx-2 flex">
+          <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label="Find anything" title="Find a run, a check, a load (/)" onClick={() => { setFocus({ sheet: 'find' }); }}><Search size={20} /></button>
+          <Link to={`/pours/${v.record.id}/workbench`} className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label="Work something out" title="Work something out (C)"><Calculator size={20} /></Link>
+          <button type="button" className="flex h-12 w-8 items-center justify-center text-rail-ink" aria-label={theme === 'sun' ? 'Dusk theme' : 'Sun theme'} onClick={toggle}>{theme === 'sun' ? <Moon size={20} /> : <Sun size={20} />}</button>
+        </div>
+        <button type="button" className="big text-[36px] leading-10 text-rail-ink" aria-label="Site clock" onClick={() => { setFocus({ sheet: 'day' }); }}>{timeOfDay(v.nowMs, v.record.site.timeZone)}</button>
       </div>
     </header>
   );
-}
+});
 
-function NarrowRail({ stage }: { stage: Stage | 'workbench' }) {
+const NarrowRail = memo(function NarrowRail({ stage }: { stage: Stage | 'workbench' }) {
   const v = usePour();
-  const focus = useFocus();
+  const setFocus = useSetFocus();
   const i = stage === 'workbench' ? -1 : STAGES.indexOf(stage);
   const before = stage === 'workbench' ? 'plan' : STAGES[i - 1];
   const after = stage === 'workbench' ? 'pour' : STAGES[i + 1];
@@ -135,7 +144,7 @@ function NarrowRail({ stage }: { stage: Stage | 'workbench' }) {
     <header className="rail bg-rail text-rail-ink" style={{ gridArea: 'rail' }}>
       <div className="flex h-8 items-center gap-3 px-4 text-[14px] text-rail-ink2">
         <Link to="/" className="head truncate text-[16px] leading-8 text-rail-ink">{v.record.pour.code} {v.record.pour.title}</Link><span className="ml-auto whitespace-nowrap"><Unsent /></span>
-        <button type="button" aria-label="Site clock and log" className="big text-[20px] leading-8 text-rail-ink" onClick={() => { focus.set({ sheet: 'day' }); }}>{clockOf(v.nowMs, v.record.site.timeZone)}</button>
+        <button type="button" aria-label="Site clock and log" className="big text-[20px] leading-8 text-rail-ink" onClick={() => { setFocus({ sheet: 'day' }); }}>{timeOfDay(v.nowMs, v.record.site.timeZone)}</button>
       </div>
       <nav className="flex h-[52px]" aria-label="Stations">
         {before ? <Link to={focusUrl(v.record.id, before)} className="head flex w-24 items-center gap-1.5 pl-4 text-[16px] font-semibold text-rail-ink2"><ArrowLeft size={18} />{STAGE_NAME[before]}</Link> : <span className="w-24" />}
@@ -144,4 +153,4 @@ function NarrowRail({ stage }: { stage: Stage | 'workbench' }) {
       </nav>
     </header>
   );
-}
+});

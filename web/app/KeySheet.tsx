@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Sheet } from '../ui/Dialog.tsx';
 import { keysOn, setKeysOn } from './useKeys.ts';
 
-const LIST: [string, string][] = [['1 to 5', 'stations'], ['N', 'do the next line'], ['R', 'reading'], ['L', 'load'], ['S', 'slump'], ['P', 'start or stop placing'], ['W', 'weather'], ['C', 'work something out'], ['Z', 'take back your last entry; it stays in the log'], ['Enter', 'take what is typed'], ['?', 'this list']];
+const LIST: [string, string][] = [['1 to 5', 'stations'], ['N', 'do the next line'], ['R', 'reading'], ['L', 'load'], ['S', 'slump'], ['P', 'start or stop placing'], ['W', 'weather'], ['C', 'work something out'], ['H', 'hold: ask a question'], ['/', 'find a run, a check, a load'], ['Z', 'take back your last entry; it stays in the log'], ['Enter', 'take what is typed'], ['?', 'this list']];
 
 export function KeySheet({ onClose }: { onClose: () => void }) {
   const [on, setOn] = useState(keysOn);

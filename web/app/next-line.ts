@@ -20,7 +20,8 @@ function checkLine(v: PourView): NextLine | null {
     const what = `${out.point.elementId} ${out.point.title.toLowerCase()} is out. `;
     return { sentence: state?.fix ? `${what}Fixed: ${state.fix.body.what}. Read again.` : `${what}${out.point.advice}`, label: state?.fix ? 'Read again' : 'Fix', stage: 'check', focus: at(out, i) };
   }
-  const change = typeChanges(v.record.site, v.record.pour.elements).find((c) => v.gate.rows.some((r) => r.kind === 'change' && r.ref === c.id));
+  const unseen = new Set(v.gate.rows.flatMap((r) => (r.kind === 'change' ? [r.ref] : [])));
+  const change = typeChanges(v.record.site, v.record.pour.elements).find((c) => unseen.has(c.id));
   if (change) return { sentence: `${change.toType} takes over from ${change.fromType} at ${change.nodeId}: ${change.words[0] ?? ''}. Look at it once.`, label: 'Look', stage: 'check', focus: { sheet: `change:${change.id}` } };
   const next = nextStop(v.points, v.walk, null);
   if (next) {

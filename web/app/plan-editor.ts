@@ -1,15 +1,20 @@
-import { useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
 import { drawnOf, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
+import type { SitePlan } from '../../core/model/site.ts';
 import { applyEdit, EditRefused, type PlanEdit } from '../../core/siteplan/edit.ts';
 import { offersOf, type Offer } from '../../core/siteplan/offers.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
+import { localDb } from '../sync/local-db.ts';
+import { PlanWork, type PlanWorkState } from './plan-work.ts';
 
 /** Changing the plan: every act shows at once, is stored as a version of the site, and can be taken back. */
 export interface PlanEditing {
   on: boolean; ready: boolean; saving: boolean; plan: Drawn | null; offers: Offer[];
+  /** The site and the pour's elements as they stand at this moment, before the figures have followed. */
+  site: SitePlan | null; elements: string[];
   start: () => void; stop: () => void;
   /** Does one act; false, with a message, when the plan does not allow it. */
   apply: (edit: PlanEdit) => boolean;
@@ -21,62 +26,56 @@ export interface PlanEditing {
 /** The editor of a pour's site, and the record as it is to be shown while an act is on its way. */
 export function usePlanEditor(record: PourAnswer | undefined, refresh: () => Promise<unknown>): { editing: PlanEditing; shown: PourAnswer | undefined } {
   const [on, setOn] = useState(false);
-  const [draft, setDraft] = useState<Drawn | null>(null);
-  const [undo, setUndo] = useState<Drawn[]>([]);
-  const [redo, setRedo] = useState<Drawn[]>([]);
-  const pending = useRef(0);
-  /** The last version stored from here, of which site: what was read may be older while a new reading is on its way. */
-  const version = useRef({ site: '', n: 0 });
-  const queue = useRef(Promise.resolve());
+  const siteId = record?.siteId ?? '';
   const { data: file, mutate: reread } = useSWR<SiteFile, Error>(on && record ? `/api/sites/${record.siteId}/export` : null, getJson);
+  const again = useRef(() => Promise.resolve<unknown>(undefined));
+  useEffect(() => { again.current = () => Promise.all([refresh(), reread()]); });
+  // The work shows in a render that may be put off by the next press: the press itself is answered at once.
+  const [{ draft, undo, redo }, show] = useState<PlanWorkState>({ draft: null, undo: [], redo: [] });
+  const [work] = useState(() => new Map<string, PlanWork>());
+  const workOn = (id: string): PlanWork => {
+    const known = work.get(id);
+    if (known) return known;
+    const made: PlanWork = new PlanWork({
+      put: async (version, plan) => (await sendJson<SiteVersion>('PUT', `/api/sites/${id}/plan`, { version, plan })).version,
+      reread: () => again.current(),
+      keep: (row) => { void localDb().then((db) => db.put('undo', { siteId: id, ...row })); },
+      failed: (e) => { toast.error(e instanceof ApiProblem && e.problem.status === 409 ? 'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.' : `${e instanceof Error ? e.message : 'That did not work.'} The plan is as it was.`); },
+    }, () => { startTransition(() => { show(made.state); }); });
+    work.set(id, made);
+    return made;
+  };
 
-  const plan = useMemo(() => draft ?? (record && file && on ? drawnOf(record.site, file.pours) : null), [draft, record, file, on]);
+  const read = useMemo(() => (record && file && on ? drawnOf(record.site, file.pours) : null), [record, file, on]);
+  const plan = draft ?? read;
   const shown = useMemo((): PourAnswer | undefined => {
     if (!record || !draft) return record;
     const elements = draft.pours.find((p) => p.code === record.pour.code)?.elements ?? record.pour.elements;
     return { ...record, site: withDrawn(record.site, draft), pour: { ...record.pour, elements, settings: { ...record.pour.settings, startAt: Math.min(record.pour.settings.startAt, elements.length - 1) } } };
   }, [record, draft]);
 
-  const store = (next: Drawn) => {
+  const start = () => {
+    startTransition(() => { setOn(true); });
     if (!record) return;
-    setDraft(next);
-    if (pending.current === 0) version.current = { site: record.siteId, n: Math.max(version.current.site === record.siteId ? version.current.n : 0, record.siteVersion) };
-    pending.current += 1;
-    queue.current = queue.current.then(async () => {
-      try {
-        version.current.n = (await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/plan`, { version: version.current.n, plan: next })).version;
-      } catch (e) {
-        toast.error(e instanceof ApiProblem && e.problem.status === 409 ? 'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.' : `${e instanceof Error ? e.message : 'That did not work.'} The plan is as it was.`);
-        setUndo([]); setRedo([]);
-        // What was drawn on top of it falls with it.
-        pending.current = 1;
-        queue.current = Promise.resolve();
-      } finally {
-        pending.current -= 1;
-        if (pending.current <= 0) { pending.current = 0; await Promise.all([refresh(), reread()]); if ((pending.current) === 0) setDraft(null); }
-      }
-    });
+    const w = workOn(siteId);
+    void localDb().then((db) => db.get('undo', siteId)).then((kept) => { w.open(record.siteVersion, kept); });
   };
-  const act = (next: Drawn) => { if (!plan) return; setUndo([...undo.slice(-99), plan]); setRedo([]); store(next); };
   const apply = (edit: PlanEdit): boolean => {
-    if (!record || !plan) return false;
-    try { act(applyEdit(shown?.site ?? record.site, plan, edit)); return true; } catch (e) {
+    const before = record && workOn(siteId).plan(read);
+    if (!before) return false;
+    try { workOn(siteId).act(applyEdit(record.site, before, edit), read, record.siteVersion); return true; } catch (e) {
       if (!(e instanceof EditRefused)) throw e;
       toast.error(e.message);
       return false;
     }
   };
-  const back = (from: Drawn[], setFrom: (l: Drawn[]) => void, to: Drawn[], setTo: (l: Drawn[]) => void) => {
-    const last = from.at(-1);
-    if (!last || !plan) return;
-    setFrom(from.slice(0, -1)); setTo([...to, plan]); store(last);
-  };
   const offers = useMemo(() => (plan && record ? offersOf(plan, record.pour.elements, record.pour.code) : []), [plan, record]);
   return {
     shown,
     editing: {
-      on, ready: plan !== null, saving: draft !== null, plan, offers, start: () => { setOn(true); }, stop: () => { setOn(false); setUndo([]); setRedo([]); }, apply, replace: act,
-      undo: () => { back(undo, setUndo, redo, setRedo); }, redo: () => { back(redo, setRedo, undo, setUndo); }, canUndo: undo.length > 0, canRedo: redo.length > 0,
+      on, ready: plan !== null, saving: draft !== null, plan, offers, site: shown?.site ?? null, elements: shown?.pour.elements ?? [], start, stop: () => { startTransition(() => { setOn(false); }); }, apply,
+      replace: (next) => { if (record) workOn(siteId).act(next, read, record.siteVersion); },
+      undo: () => { if (record) workOn(siteId).undo(read, record.siteVersion); }, redo: () => { if (record) workOn(siteId).redo(read, record.siteVersion); }, canUndo: plan !== null && undo.length > 0, canRedo: plan !== null && redo.length > 0,
     },
   };
 }

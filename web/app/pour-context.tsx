@@ -1,11 +1,12 @@
+import { labelsByElement } from '../../core/model/elements.ts';
 import { wrap } from 'comlink';
-import { createContext, useContext, useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, startTransition, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
-import { checkList, WHOLE_POUR, withAdded } from '../../core/check/points/index.ts';
+import { checkList, WHOLE_POUR, withAdded, type CheckPoint } from '../../core/check/points/index.ts';
 import type { Walk } from '../../core/check/walk.ts';
 import { curingOf, type Curing } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
@@ -14,6 +15,8 @@ import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
 import { isClosed, timeline, type PourState } from '../../core/pourlog/state.ts';
+import { keptWith } from '../../core/siteplan/geometry.ts';
+import { takeOffOf } from '../../core/takeoff/takeoff.ts';
 import { rulesOf, type Rules } from '../../core/rules/rules.ts';
 import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
@@ -24,6 +27,7 @@ import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts'
 import type { OddsWorker } from '../workers/odds.worker.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
+import { useLater } from './useLater.ts';
 import { useWalk } from './walk.ts';
 
 /** Everything the stages draw, worked out once from plan and log by the core. */
@@ -31,12 +35,12 @@ export interface PourView {
   record: PourAnswer; units: UnitSystem; rules: Rules; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
-  state: PourState; log: LogSnapshot; store: LogStore;
+  state: PourState; store: LogStore;
   points: PointState[]; gate: Gate; plan: PourPlan; odds: PourPlan['odds'] | null; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
   weather: WeatherHour[];
   /** The forecast round the present hour, whatever day the pour is on. */
   weatherNow: WeatherHour[];
-  write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number }) => Promise<string>;
+  write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number; kept?: () => void }) => Promise<string>;
   undoLast: () => Promise<void>;
   saveSettings: (change: Partial<PourSettings>) => Promise<void>;
   /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
@@ -62,29 +66,77 @@ function useOdds(record: PourAnswer | undefined, mix: Mix | undefined, plant: Pl
   return odds?.key === key ? odds.odds : null;
 }
 
+const mixOf = (r: PourAnswer): Mix | undefined => mixNamed(r.site, r.pour.mix);
+const plantOf = (r: PourAnswer): Plant | undefined => r.site.plants.find((p) => p.id === r.pour.plant);
+/** What takes long to work out of a record, kept with it. */
+const planKept = keptWith((r: PourAnswer): PourPlan | null => { const [mix, plant] = [mixOf(r), plantOf(r)]; return mix && plant ? planPour(r.site, r.pour, mix, plant, r.duskMin, 1) : null; });
+const NO_CHECKS: CheckPoint[] = [];
+const checksKept = keptWith((r: PourAnswer): CheckPoint[] => { const mix = mixOf(r); return mix ? checkList({ site: r.site, pour: r.pour, mix }) : NO_CHECKS; });
+
+/** Figures follow a change of the plan when nothing has been pressed for this long, ms. */
+const SETTLED_MS = 250;
+
+/**
+ * The record that figures are worked out of. While the plan is changed it follows when the acts pause, and is worked out
+ * in stages, each in a render of its own: on a large site a press in between is answered first.
+ */
+function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAnswer | undefined {
+  const [settled, setSettled] = useState(shown);
+  useEffect(() => {
+    if (settled === shown) return;
+    if (!changing || !settled) { startTransition(() => { setSettled(shown); }); return; }
+    const t = setTimeout(() => { startTransition(() => { setSettled(shown); }); }, SETTLED_MS);
+    return () => { clearTimeout(t); };
+  }, [shown, settled, changing]);
+  const first = useDeferredValue(changing ? settled : shown);
+  useMemo(() => first && takeOffOf(first.site), [first]);
+  const second = useDeferredValue(first);
+  useMemo(() => second && planKept(second), [second]);
+  const third = useDeferredValue(second);
+  useMemo(() => third && checksKept(third), [third]);
+  return useDeferredValue(third);
+}
+
+/**
+ * What was read of the pour, and never anything older than what stands already: without signal, or where the answer is long in
+ * coming, the service worker hands out what it kept.
+ */
+function useNewest(read: PourAnswer | undefined): PourAnswer | undefined {
+  const [newest, setNewest] = useState(read);
+  if (read === newest || (read && newest && read.id === newest.id && (read.version < newest.version || read.siteVersion < newest.siteVersion))) return newest;
+  setNewest(read);
+  return read;
+}
+
+const stateOf = (store: LogStore) => store.snapshot().state;
+const isLoaded = (store: LogStore) => store.snapshot().loaded;
+const snapshotOf = (store: LogStore) => store.snapshot();
+
 /** Loads a pour and its log, works out the view, and hands it to the stages. */
 export function PourProvider({ pourId, children }: { pourId: string; children: ReactNode }) {
   const { account } = useSession();
   const clock = useSiteClock();
   const walk = useWalk();
-  const { data: stored, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
-  const { editing, shown: record } = usePlanEditor(stored, mutate);
+  const { data: read, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
+  const stored = useNewest(read);
+  const { editing, shown } = usePlanEditor(stored, mutate);
+  const record = useFollowing(shown, editing.on);
   const store = useMemo(() => logStore(pourId), [pourId]);
-  // The whole view hangs on the log: it may follow a moment later, so that a press on a large site is answered first.
-  const log = useDeferredValue(useSyncExternalStore(store.subscribe, store.snapshot));
+  // The whole view hangs on what was entered; that an entry has been sent changes nothing in it.
+  const state = useLater(store, stateOf);
+  const loaded = useLater(store, isLoaded);
   // The log is read through SWR like everything else; the stream only brings it sooner.
   useSWR(['log', pourId], () => store.pull(), { refreshInterval: 15_000, shouldRetryOnError: true });
 
-  const mix = useMemo(() => record && mixNamed(record.site, record.pour.mix), [record]);
-  const plant = record?.site.plants.find((p) => p.id === record.pour.plant);
+  const mix = useMemo(() => record && mixOf(record), [record]);
+  const plant = record && plantOf(record);
   const nowMs = clock.nowMs;
   const date = record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
   const timeZone = record?.site.timeZone ?? 'UTC';
   const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
-  const checks = useMemo(() => (record && mix ? checkList({ site: record.site, pour: record.pour, mix }) : []), [record, mix]);
-  const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checks, log.state), log.state) : []), [record, checks, log.state]);
-  const plan = useMemo(() => (record && mix && plant ? planPour(record.site, record.pour, mix, plant, record.duskMin, 1) : null), [record, mix, plant]);
-  const gate = useMemo(() => (record ? gateOf(record.site, record.pour, points, log.state) : null), [record, points, log.state]);
+  const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checksKept(record), state), state) : []), [record, state]);
+  const plan = record ? planKept(record) : null;
+  const gate = useMemo(() => (record ? gateOf(record.site, record.pour, points, state) : null), [record, points, state]);
   const odds = useOdds(record, mix, plant);
   const from = new Date(dayMs).toISOString();
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
@@ -93,20 +145,31 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const hourMs = Math.floor(nowMs / 3600_000) * 3600_000;
   const { data: weatherNow } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}` : null, getJson, { keepPreviousData: true });
 
+  const labels = useMemo(() => (record ? labelsByElement(record.site) : new Map<string, string>()), [record]);
   const view = useMemo((): PourView | null => {
     if (!record || !mix || !plant || !plan || !gate) return null;
-    const loads = loadsOf(log.state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
-    const progress = progressOf(record.pour, mix, plan.route, log.state, loads, nowMs);
-    const write: PourView['write'] = (kind, body, options = {}) => store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes });
+    const loads = loadsOf(state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
+    const progress = progressOf(record.pour, mix, plan.route, state, loads, nowMs);
+    const write: PourView['write'] = async (kind, body, options = {}) => {
+      try {
+        return await store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes }, options.kept);
+      } catch (e) {
+        toast.error('This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.', { duration: 20_000 });
+        throw e;
+      }
+    };
     const undoLast = async () => {
-      const last = timeline(log.state).filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede').at(-1);
+      // What was entered a moment ago may not be drawn yet: it is the last all the same.
+      const last = timeline(store.snapshot().state).filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede').at(-1);
       if (!last) { toast('There is no entry of yours to take back.'); return; }
-      await store.record('supersede', {}, { actor: account.name, nowMs: siteNow(), supersedes: last.id });
+      await write('supersede', {}, { supersedes: last.id });
       toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
     };
     const saveSettings = async (change: Partial<PourSettings>) => {
       try {
         await mutate(await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, { version: record.version, settings: { ...record.pour.settings, ...change } }), { revalidate: false });
+        // Read once more: what is kept for a reload without signal is what was read.
+        void mutate();
       } catch (e) {
         toast.error(e instanceof Error ? e.message : 'That did not work.');
         if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
@@ -122,14 +185,14 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       return taken;
     };
     return {
-      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state: log.state, log, store, points, gate, plan, odds, loads, progress,
-      curing: curingOf(record.pour, mix, log.state, progress.finishedMs, nowMs), closed: isClosed(log.state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
+      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state, store, points, gate, plan, odds, loads, progress,
+      curing: curingOf(record.pour, mix, state, progress.finishedMs, nowMs), closed: isClosed(state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
       write, undoLast, saveSettings, saveRule, walk, clock,
-      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : record.site.runs.find((r) => r.id === id)?.label ?? record.site.pads.find((p) => p.id === id)?.label ?? record.site.piers.find((p) => p.id === id)?.label ?? id,
+      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : labels.get(id) ?? id,
     };
-  }, [record, mix, plant, plan, points, gate, log, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate]);
+  }, [record, mix, plant, plan, points, gate, state, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate, labels]);
 
-  if (!view || !log.loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
+  if (!view || !loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
   return <Context value={view}><Editing value={editing}>{children}</Editing></Context>;
 }
 
@@ -137,6 +200,12 @@ export function usePour(): PourView {
   const view = useContext(Context);
   if (!view) throw new Error('usePour is used outside PourProvider');
   return view;
+}
+
+/** The log as it stands on this device: what is not sent yet, and what the server would not take. */
+export function usePourLog(): LogSnapshot {
+  const { store } = usePour();
+  return useLater(store, snapshotOf);
 }
 
 /** Changing the plan of the site this pour belongs to. */

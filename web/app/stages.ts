@@ -1,4 +1,4 @@
-import { clockText, textOf, volume } from '../../core/units/index.ts';
+import { clockText, textOf, timeOfDay, volume } from '../../core/units/index.ts';
 import { localDate } from '../../core/weather/daylight.ts';
 import type { PourView } from './pour-context.tsx';
 
@@ -11,7 +11,7 @@ const WEEKDAY = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function momentText(v: PourView, ms: number): string {
   const { timeZone } = v.record.site;
   const date = localDate(ms, timeZone);
-  const minutes = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms);
+  const minutes = timeOfDay(ms, timeZone);
   if (date === localDate(v.nowMs, timeZone)) return minutes;
   const day = WEEKDAY[new Date(`${date}T12:00:00Z`).getUTCDay()] ?? '';
   if (Math.abs(ms - v.nowMs) < 6 * 86_400_000) return `${day} ${minutes}`;

@@ -10,6 +10,8 @@ export function useKeys(keys: Record<string, () => void>): void {
     const press = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented || !keysOn()) return;
       const on = e.target instanceof HTMLElement ? e.target : null;
+      // Out of a field, so that single keys act again.
+      if (e.key === 'Escape' && on?.closest('.bench') && !document.querySelector('[role="dialog"]')) { on.blur(); return; }
       if (on && (on.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(on.tagName))) return;
       if (document.querySelector('[role="dialog"]')) return;
       const act = keys[e.key.length === 1 ? e.key.toLowerCase() : e.key];

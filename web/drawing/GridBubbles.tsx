@@ -1,11 +1,11 @@
-import { useMemo } from 'react';
 import type { SitePlan } from '../../core/model/site.ts';
-import type { PlanScale } from './PlanDrawing.tsx';
+import type { PlanScale } from './plan-paper.ts';
 
 interface Line { name: string; m: number }
+export interface GridLines { across: Line[]; up: Line[] }
 
 /** Lines that nodes are named by: A1 and C1 stand on line 1 when they stand over each other. */
-function linesOf(site: SitePlan, elements: string[]): { across: Line[]; up: Line[] } {
+export function gridLines(site: SitePlan, elements: string[]): GridLines {
   const used = new Set(site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [r.from, r.to]));
   const named = site.nodes.flatMap((n) => { const m = /^([A-Z])(\d{1,2})$/.exec(n.id); return m && used.has(n.id) ? [{ letter: m[1] ?? '', digit: m[2] ?? '', xM: n.xM, yM: n.yM }] : []; });
   const lines = (key: 'letter' | 'digit', of: 'xM' | 'yM'): Line[] => [...new Set(named.map((n) => n[key]))].flatMap((name) => {
@@ -18,8 +18,7 @@ function linesOf(site: SitePlan, elements: string[]): { across: Line[]; up: Line
 }
 
 /** Grid bubbles at the edge of the plan, each with its axis. */
-export function GridBubbles({ site, elements, scale, left, top, right, bottom }: { site: SitePlan; elements: string[]; scale: PlanScale; left: number; top: number; right: number; bottom: number }) {
-  const { across, up } = useMemo(() => linesOf(site, elements), [site, elements]);
+export function GridBubbles({ lines: { across, up }, scale, left, top, right, bottom }: { lines: GridLines; scale: PlanScale; left: number; top: number; right: number; bottom: number }) {
   const bubble = (x: number, y: number, name: string) => <><circle cx={x} cy={y} r="12.5" fill="var(--ground)" stroke="var(--ink)" strokeWidth="1.25" /><text x={x} y={y + 5} textAnchor="middle" fontSize="15" className="a">{name}</text></>;
   return (
     <g aria-hidden="true">

@@ -1,5 +1,6 @@
 import { pierHeightM, pierWidthM, type Pier } from '../../core/model/site.ts';
 import { barNamed } from '../../core/steel/bars.ts';
+import { tieLevels } from '../../core/steel/rebar-takeoff.ts';
 import { barText, distanceText, lengthText, type UnitSystem } from '../../core/units/index.ts';
 import type { Verdict } from '../../core/check/judge.ts';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
@@ -53,11 +54,10 @@ export function PierElevation({ pier, units, width, height, marks, markSize, onP
   const px = Math.min((width - 100) / w, (height - 50) / h);
   const [left, top] = [(width - w * px) / 2 + 10, (height - 30 - h * px) / 2];
   const base = top + h * px;
-  const ties = pier.steel?.ties;
   return (
     <svg width={width} height={height} role="group" aria-label={`${pier.id} from the side, ${distanceText(h, units)} high`}>
       <rect x={left} y={top} width={w * px} height={h * px} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.5" />
-      {ties && Array.from({ length: Math.floor(h / ties.spacingM) }, (_, i) => <path key={i} d={`M${left + 4} ${base - ((i + 0.5) * h * px) / Math.floor(h / ties.spacingM)}h${w * px - 8}`} stroke="var(--line)" strokeWidth="1" />)}
+      {tieLevels(pier).map((upM) => <path key={upM} d={`M${left + 4} ${base - upM * px}h${w * px - 8}`} stroke="var(--line)" strokeWidth="1" />)}
       <Dimension x1={left} y1={base + 24} x2={left + w * px} y2={base + 24} text={lengthText(w * 1000, units)} />
       <Dimension x1={left - 20} y1={top} x2={left - 20} y2={base} text={distanceText(h, units)} />
       {marks.map((m, i) => { const [x, y] = [left + (w * px) / 2, top + (h * px * (i + 1)) / (marks.length + 1)]; return <g key={m.key} role={onPick ? 'button' : undefined} tabIndex={onPick ? -1 : undefined} aria-label={`${m.label}: ${VERDICT_WORD[m.verdict]}`} onClick={() => { onPick?.(m.key); }}><MarkAt verdict={m.verdict} x={x} y={y} size={markSize} />{m.chosen && <circle cx={x} cy={y} r={markSize * 0.85} fill="none" stroke="var(--ink)" strokeWidth="2.5" />}</g>; })}

@@ -27,5 +27,6 @@ async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
   throw new ApiProblem(problem);
 }
 
+/** Reads from the server; without signal the service worker answers with what was last read there (vite.config.ts). */
 export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path);
 export const sendJson = <Out>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Out> => call<Out>(path, { method, headers: { 'Content-Type': 'application/json' }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) });

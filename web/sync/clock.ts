@@ -23,10 +23,10 @@ export function useSiteClock(): { nowMs: number; settable: boolean; advance: (mi
   const { data, mutate } = useSWR('/api/clock', read, { refreshInterval: 20_000 });
   const [nowMs, setNow] = useState(siteNow());
   useEffect(() => {
-    const tick = () => { setNow(siteNow()); };
-    tick();
     // A tick may wait: what somebody is pressing comes first.
-    const timer = setInterval(() => { startTransition(tick); }, 5000);
+    const tick = () => { startTransition(() => { setNow(siteNow()); }); };
+    tick();
+    const timer = setInterval(tick, 5000);
     return () => { clearInterval(timer); };
   }, [data]);
   const settable = data?.settable ?? false;

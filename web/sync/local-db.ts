@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { NewEvent, StoredEvent } from '../../contract/index.ts';
 import type { LogEvent } from '../../core/model/events.ts';
+import type { Drawn } from '../../core/siteplan/drawn.ts';
 
 /** What this device keeps for itself: the logs it has read, and what it has not sent yet. */
 export interface OutboxRow { id: string; pourId: string; order: number; event: LogEvent; }
@@ -8,7 +9,10 @@ export interface OutboxRow { id: string; pourId: string; order: number; event: L
 export interface RefusedRow { id: string; pourId: string; event: LogEvent; reason: string }
 /** A picture not sent yet, with why the server would not take it when it would not. */
 export interface PhotoRow { id: string; pourId: string; blob: Blob; keepPosition: boolean; order: number; refused: string | null }
+/** Acts on the plan of a site that can be taken back, with the version they led to. */
+export interface UndoRow { siteId: string; version: number; undo: Drawn[]; redo: Drawn[] }
 interface Schema extends DBSchema {
+  undo: { key: string; value: UndoRow };
   photos: { key: string; value: PhotoRow; indexes: { pour: string } };
   log: { key: [string, number]; value: StoredEvent };
   outbox: { key: string; value: OutboxRow; indexes: { pour: string } };
@@ -17,8 +21,9 @@ interface Schema extends DBSchema {
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
 export const localDb = (): Promise<IDBPDatabase<Schema>> => {
-  opened ??= openDB<Schema>('jactum', 2, {
+  opened ??= openDB<Schema>('jactum', 3, {
     upgrade(db, from) {
+      if (from < 3) db.createObjectStore('undo', { keyPath: 'siteId' });
       if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('pour', 'pourId');
       if (from >= 1) return;
       db.createObjectStore('log', { keyPath: ['pourId', 'seq'] });

@@ -114,13 +114,14 @@ export class LogStore {
     });
   }
 
-  /** Writes an entry down: kept here first, shown at once, sent when it can be. */
-  async record<K extends EventKind>(kind: K, body: EventBody<K>, by: { actor: string; nowMs: number; supersedes?: string | undefined }): Promise<string> {
+  /** Writes an entry down: kept here first, shown at once, sent when it can be. `kept` is done as soon as it is kept, in one with showing it. */
+  async record<K extends EventKind>(kind: K, body: EventBody<K>, by: { actor: string; nowMs: number; supersedes?: string | undefined }, kept?: () => void): Promise<string> {
     await this.#ready;
     this.#order += 1;
     const event = { id: uuid(), at: new Date(by.nowMs).toISOString(), actor: by.actor, kind, body, supersedes: by.supersedes ?? null } as unknown as LogEvent;
     await (await localDb()).put('outbox', { id: event.id, pourId: this.pourId, order: this.#order, event });
     this.#set({ state: step(this.#snap.state, event), unsent: this.#snap.unsent + 1 });
+    kept?.();
     void this.flush();
     return event.id;
   }

@@ -1,6 +1,7 @@
 import { ArrowRight, Delete } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { footInch, parseMeasure, type UnitSystem } from '../../core/units/index.ts';
+import { useStable } from '../app/useStable.ts';
 import { T } from '../ui/Text.tsx';
 
 interface Props {
@@ -9,10 +10,23 @@ interface Props {
   /** What is typed so far in mm, or null; the drawing follows it. */
   onTyping: (mm: number | null) => void;
   onTake: (mm: number) => void;
+  /** What is wrong with a measure that was read well, if anything; unsigned ones are never below zero. */
+  refuse?: (mm: number) => string | null;
   /** Said under the field, where the screen has no other place for the verdict. */
   echo?: ReactNode;
   takeLabel: string;
+  /** What is read, by name: the field is empty at the next. */
+  of: string;
 }
+
+/** What stands in the field, and what it is a reading of. */
+interface Entry { of: string; text: string; complaint: string | null; takenMs: number }
+
+/** Within this of a reading taken the next place is on its way: what is typed is meant for it, ms. */
+const ON_ITS_WAY_MS = 1500;
+
+/** Asked when a key is pressed, never while drawing. */
+const nowMs = (): number => performance.now();
 
 const EIGHTHS = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
 
@@ -28,23 +42,29 @@ function withFraction(text: string, fraction: string): string {
 
 /**
  * A measure as it is read off a tape: keys for fingers in gloves, or typing in any form that tapes are read in.
- * Enter takes it. Give it a `key` of the place that is read, so that it starts empty at the next.
+ * Enter takes it. Who types on while the next place is on its way loses no key.
  */
-export function TapePad({ units, signed, onTyping, onTake, echo, takeLabel }: Props) {
-  const [text, setText] = useState('');
-  const [complaint, setComplaint] = useState<string | null>(null);
+export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLabel, of }: Props) {
+  const [entry, setEntry] = useState<Entry>({ of, text: '', complaint: null, takenMs: -Infinity });
+  const { text, complaint } = entry.of === of ? entry : { text: Number.isFinite(entry.takenMs) ? entry.text : '', complaint: null };
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => { if (window.matchMedia('(min-width: 840px)').matches) input.current?.focus({ preventScroll: true }); }, []);
+  const say = (next: string) => { const p = parseMeasure(next, units); onTyping(next.trim() !== '' && p.ok ? p.mm : null); };
+  const arrived = useStable(() => {
+    if (window.matchMedia('(min-width: 840px)').matches && document.activeElement !== input.current) input.current?.focus({ preventScroll: true });
+    if (entry.of !== of) setEntry({ of, text, complaint: null, takenMs: -Infinity });
+    if (text) say(text);
+  });
+  useEffect(() => { arrived(); }, [arrived, of]);
+  const onItsWay = () => entry.of === of && nowMs() - entry.takenMs < ON_ITS_WAY_MS;
   const set = (next: string) => {
-    setText(next);
-    setComplaint(null);
-    const p = parseMeasure(next, units);
-    onTyping(next.trim() !== '' && p.ok ? p.mm : null);
+    setEntry({ of, text: next, complaint: null, takenMs: onItsWay() ? entry.takenMs : -Infinity });
+    say(next);
   };
   const take = () => {
+    if (onItsWay()) return;
     const p = parseMeasure(text, units);
-    if (!p.ok) { setComplaint(p.message); return; }
-    onTake(p.mm);
+    const wrong = !p.ok ? p.message : !signed && p.mm < 0 ? 'It cannot be below zero here.' : (refuse?.(p.mm) ?? null);
+    if (p.ok && wrong === null) { setEntry({ of, text: '', complaint: null, takenMs: nowMs() }); onTake(p.mm); } else setEntry({ of, text, complaint: wrong, takenMs: -Infinity });
   };
   const parsed = parseMeasure(text, units);
   const shown = text.trim() !== '' && parsed.ok && units === 'us' ? footInch(parsed.mm, Math.abs(parsed.mm) >= 36 * 25.4) : null;

@@ -1,6 +1,6 @@
 import { typeChanges } from '../../../core/check/points/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { SectionDrawing } from '../../drawing/SectionDrawing.tsx';
+import { SectionDrawing } from '../../drawing/section/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { T } from '../../ui/Text.tsx';

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { wallHeightM } from '../../../core/model/site.ts';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
 import { formSystemOf, WHOLE_POUR, typeChanges } from '../../../core/check/points/index.ts';
 import { VERDICT_WORD, Mark, MarkAt } from '../../ui/Mark.tsx';
@@ -9,10 +10,11 @@ import { useWide } from '../../app/useWide.ts';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
 import { flagText } from '../../drawing/flag-text.ts';
 import { FACE_GAP_PX, LaidFaces } from '../../drawing/LaidFaces.tsx';
-import { PlanDrawing, type PlanScale, type RunOnPaper } from '../../drawing/PlanDrawing.tsx';
+import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
+import type { Paper, PlanScale, RunOnPaper } from '../../drawing/plan-paper.ts';
 import { useSize } from '../../drawing/useSize.ts';
 import type { WallMark } from '../../drawing/ElevationDrawing.tsx';
-import { GatePanel } from './GatePanel.tsx';
+import { GateActs, GatePanel } from './GatePanel.tsx';
 import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
 import { StandMarks } from './StandMarks.tsx';
@@ -39,14 +41,14 @@ export function CheckGround() {
   const choose = (id: string) => { set({ run: id, check: null, place: 0 }); };
   if (!wide) return <div ref={boxRef} className="relative h-full"><Band elementId={selected ?? ''} state={current} place={place} width={box.width} height={box.height} onPick={pick} /></div>;
   const planHeight = ring ? box.height : box.height * 0.5;
-  const heightM = laid ? Math.max(...walls.map((r) => (r.topM ?? r.bottomM) - r.bottomM)) : 0;
-  const overlay = (scale: PlanScale, runs: RunOnPaper[]) => (
+  const heightM = laid ? Math.max(...walls.map(wallHeightM)) : 0;
+  const overlay = (scale: PlanScale, runs: RunOnPaper[], paper: Paper) => (
     <>
       {laid ? <LaidFaces site={site} runs={runs} pxPerM={scale.pxPerM} points={v.points} selected={selected} check={check} place={place} onRun={choose} onPick={pick} />
-        : runs.map((r) => <RunBeads key={r.id} r={r} own={byRun.get(r.id) ?? NONE} check={byRun.get(r.id)?.some((p) => p.point.id === check) ? check : null} onPick={picked} />)}
+        : runs.map((r) => <RunBeads key={r.id} r={r} own={byRun.get(r.id) ?? NONE} check={r.id === current?.point.elementId ? check : null} onPick={picked} />)}
       {!laid && <StandMarks scale={scale} byElement={byRun} selected={selected} onRun={choose} />}
       {!laid && current && <Spots state={current} r={runs.find((x) => x.id === selected)} place={place} onPick={(i) => { set({ place: i }); }} />}
-      {ring && <RingGate runs={runs} laid={laid} />}
+      {ring && <RingGate runs={runs} laid={laid} written={paper.written} />}
     </>
   );
   return (
@@ -56,6 +58,7 @@ export function CheckGround() {
       </div>
       {!ring && <div className="absolute inset-x-0 bottom-0 overflow-auto px-5 pb-3" style={{ top: planHeight }}><GatePanel /></div>}
       {laid && <Leaders />}
+      {laid && <div className="absolute bottom-1 left-3 flex w-[128px] flex-col leading-5"><GateActs /></div>}
       <ul className="absolute left-3 top-2 flex flex-col gap-x-3 text-[14px] leading-[18px]">{ORDER.filter((x) => v.gate.counts[x] > 0).map((x) => <li key={x} className="flex items-center gap-1.5"><Mark verdict={x} size={14} /><span className="w-[50px]">{VERDICT_WORD[x]}</span><b className="tnum">{v.gate.counts[x]}</b></li>)}</ul>
     </div>
   );
@@ -98,13 +101,18 @@ function Spots({ state, r, place, onPick }: { state: PointState; r: RunOnPaper |
   );
 }
 
+/** Narrower than this the list of the gate cannot be read, px. */
+const LEAST_GATE_PX = 300;
+
 /** The gate stands in the hollow of the ring, where the foreman looks from every side. */
-function RingGate({ runs, laid }: { runs: RunOnPaper[]; laid: boolean }) {
+function RingGate({ runs, laid, written }: { runs: RunOnPaper[]; laid: boolean; written: Paper['written'] }) {
   const xs = runs.flatMap((r) => [r.a[0], r.b[0]]);
   const ys = runs.flatMap((r) => [r.a[1], r.b[1]]);
   const inset = Math.max(...runs.map((r) => r.halfWidthPx)) + (laid ? 26 : 32);
   const [x, y] = [Math.min(...xs) + inset, Math.min(...ys) + (laid ? inset - 12 : inset)];
-  const width = Math.max(...xs) - x - inset - (laid ? 0 : 60);
+  // Flags that stand in the hollow keep their place: the list ends before them.
+  const flags = written.filter((b) => b.x > x + LEAST_GATE_PX && b.x < Math.max(...xs) - inset && b.y + b.h > y && b.y < Math.max(...ys) - inset);
+  const width = Math.min(Math.max(...xs) - x - inset - (laid ? 0 : 60), ...flags.map((b) => b.x - 10 - x));
   const height = Math.max(...ys) - y - inset + 12;
-  return width > 120 && height > 80 ? <foreignObject x={x} y={y} width={width} height={height}><div className="h-full"><GatePanel /></div></foreignObject> : null;
+  return width > 120 && height > 80 ? <foreignObject x={x} y={y} width={width} height={height}><div className="h-full"><GatePanel acts={!laid} /></div></foreignObject> : null;
 }

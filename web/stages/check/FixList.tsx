@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { fixList, type Fix } from '../../../core/check/fixes.ts';
-import { judgeReading, type PointState } from '../../../core/check/judge.ts';
+import type { PointState } from '../../../core/check/judge.ts';
 import { marginText, readingText } from '../../../core/check/words.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
@@ -22,7 +22,7 @@ function wordsOf(v: PourView, f: Fix): string {
 export function FixList({ onRead }: { onRead: (point: PointState, place: number) => void }) {
   const v = usePour();
   const [by, setBy] = useState<'place' | 'trade'>('place');
-  const fixes = useMemo(() => fixList(v.points, v.state, (p, r) => judgeReading(v.record.site, p.point, r.body.value).verdict !== 'out', v.nowMs), [v.points, v.state, v.record.site, v.nowMs]);
+  const fixes = useMemo(() => fixList(v.record.site, v.points, v.state, v.nowMs), [v.points, v.state, v.record.site, v.nowMs]);
   const groups = [...new Set(fixes.map((f) => (by === 'place' ? f.point.point.elementId : f.point.point.trade)))];
   const open = fixes.filter((f) => f.state === 'open' || f.state === 'fixed').length;
   return (

@@ -33,12 +33,15 @@ export function Leaders() {
       });
       setLines((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
     };
-    // The plan inside is drawn only once its box is measured: look again when it has settled.
+    // The plan inside is drawn only once its box is measured, and its list fills after that: look again when something came or went.
     draw();
-    const again = requestAnimationFrame(draw);
-    const watch = new ResizeObserver(draw);
-    watch.observe(ground);
-    return () => { cancelAnimationFrame(again); watch.disconnect(); };
+    let again = requestAnimationFrame(draw);
+    const settle = () => { cancelAnimationFrame(again); again = requestAnimationFrame(draw); };
+    const size = new ResizeObserver(settle);
+    size.observe(ground);
+    const came = new MutationObserver(settle);
+    came.observe(ground, { subtree: true, childList: true });
+    return () => { cancelAnimationFrame(again); size.disconnect(); came.disconnect(); };
   }, [v]);
   return <svg ref={ref} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">{lines.map((l) => <path key={l.key} d={l.d} fill="none" stroke="var(--ink)" strokeWidth="0.9" />)}</svg>;
 }

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { Wanted } from '../../../core/check/points/index.ts';
+import type { ReadingValue } from '../../../core/model/events.ts';
 import { BAR_NAMES } from '../../../core/steel/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
@@ -36,17 +37,18 @@ export function BarPad({ wanted, onTake }: { wanted: string; onTake: (bar: (type
   const family = BAR_NAMES.filter((b) => (wanted.startsWith('#') ? b.startsWith('#') : wanted.endsWith('mm') ? b.endsWith('mm') : b.endsWith('M')));
   const i = family.findIndex((b) => b === wanted);
   const { ref, guarded } = useLikeliest();
-  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} data-likeliest={b === wanted ? '' : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
+  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read" data-pad="bar">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} data-likeliest={b === wanted ? '' : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
 }
 
 /** Spacing is read over a counted number of spaces: one long tape, not many short ones. */
-export function SpacingPad({ w, units, onTyping, onTake }: { w: Extract<Wanted, { type: 'spacing' }>; units: UnitSystem; onTyping: (overMm: number | null, spaces: number) => void; onTake: (overMm: number, spaces: number) => void }) {
+export function SpacingPad({ of, w, units, onTyping, onTake }: { of: string; w: Extract<Wanted, { type: 'spacing' }>; units: UnitSystem; onTyping: (value: ReadingValue | null) => void; onTake: (value: ReadingValue) => void }) {
   const [spaces, setSpaces] = useState(w.spaces);
-  const set = (n: number) => { setSpaces(n); onTyping(null, n); };
+  const set = (n: number) => { setSpaces(n); onTyping(null); };
+  const read = (overMm: number): ReadingValue => ({ type: 'spacing', overMm, spaces });
   return (
     <>
       <div className="flex items-center gap-2"><span className="text-ink2">Tape over</span><button type="button" className="chip" aria-label="One space fewer" disabled={spaces <= 1} onClick={() => { set(spaces - 1); }}>−</button><b className="tnum" data-spaces>{spaces} {spaces === 1 ? 'space' : 'spaces'}</b><button type="button" className="chip" aria-label="One space more" disabled={spaces >= 40} onClick={() => { set(spaces + 1); }}>+</button><span className="text-ink2"><T>{`${lengthText(w.specifiedMm * spaces, units)} is right`}</T></span></div>
-      <TapePad units={units} signed={false} onTyping={(mm) => { onTyping(mm, spaces); }} onTake={(mm) => { if (mm > 0) onTake(mm, spaces); }} takeLabel="Take" />
+      <TapePad of={of} units={units} signed={false} onTyping={(mm) => { onTyping(mm !== null && mm > 0 ? read(mm) : null); }} onTake={(mm) => { onTake(read(mm)); }} refuse={(mm) => (mm > 0 ? null : 'Spacing is above zero.')} takeLabel="Take" />
     </>
   );
 }
@@ -56,7 +58,7 @@ export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' 
   const [reason, setReason] = useState('');
   const { ref, guarded } = useLikeliest();
   return (
-    <div className="flex flex-col gap-2">
+    <div className="flex flex-col gap-2" data-pad="eye">
       <p className="text-[18px] leading-6">{advice}</p>
       <div className="grid grid-cols-3 gap-2"><button ref={ref} data-likeliest type="button" className="btn min-h-[64px]" onClick={guarded(() => { onMark('pass'); })}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
       {asked && <form className="flex gap-2" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) onMark(asked, reason.trim()); }}><input autoFocus className="field" aria-label="Why" placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'} value={reason} onChange={(e) => { setReason(e.target.value); }} /><button className="btn" disabled={!reason.trim()}>Log</button></form>}
@@ -74,7 +76,7 @@ export function FixForm({ advice, onFix, onWaive }: { advice: string; onFix: (wh
       <p className="text-[18px] font-semibold leading-6">{advice}</p>
       <button ref={ref} data-likeliest type="button" className="btn min-h-[56px]" onClick={guarded(() => void onFix(done))}>Done: {done}</button>
       <form className="grid grid-cols-[1fr_auto_auto] gap-2" onSubmit={(e) => { e.preventDefault(); if (what.trim()) void onFix(what.trim()); }}>
-        <input className="field" aria-label="What was done" placeholder="Something else was done" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
+        <input className="field" aria-label="What was done" placeholder="Something else" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
       </form>
     </div>
   );

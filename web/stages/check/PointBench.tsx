@@ -1,14 +1,15 @@
+import { wallHeightM } from '../../../core/model/site.ts';
 import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
-import { boltDue, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
+import { judgeAt, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
 import type { Wanted, WantedDepth } from '../../../core/check/points/index.ts';
 import { marginText, readingText, wantedText } from '../../../core/check/words.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
 import { distanceText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
-import { SectionDrawing } from '../../drawing/SectionDrawing.tsx';
+import { SectionDrawing } from '../../drawing/section/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { Tape } from '../../tape/Tape.tsx';
@@ -27,8 +28,9 @@ export function placeText(v: ReturnType<typeof usePour>, s: PointState, place: n
   const run = v.record.site.runs.find((r) => r.id === s.point.elementId);
   const of = s.point.places.length > 1 ? `${place + 1} of ${s.point.places.length}` : 'anywhere on it';
   if (!p || p.atM === null || !run) return p?.label ?? of;
-  const side = p.across === 'left' ? ', left side' : p.across === 'right' ? ', right side' : '';
-  const heightM = run.kind === 'wall' && run.topM !== undefined ? run.topM - run.bottomM : 0;
+  const [left, right] = run.kind === 'wall' ? [', inside', ', outside'] : [', left side', ', right side'];
+  const side = p.across === 'left' ? left : p.across === 'right' ? right : '';
+  const heightM = run.kind === 'wall' ? wallHeightM(run) : 0;
   const high = p.upM === undefined || heightM === 0 ? '' : p.upM < heightM * 0.34 ? ', low' : p.upM > heightM * 0.66 ? ', high' : ', half way up';
   return `${p.label ? `${p.label}, ` : ''}${distanceText(p.atM, v.units)} from ${run.from}${side}${p.label ? '' : high}`;
 }
@@ -46,25 +48,24 @@ function limits(judged: Judged | null, w: Wanted): [string, number][] {
 export function PointBench({ state, place }: { state: PointState; place: number }) {
   const v = usePour();
   const wide = useWide();
-  const [typed, setTyped] = useState<{ mm: number; spaces: number } | null>(null);
+  /** What is read here, by name. What was typed is of one place: at another it is nothing. */
+  const at = `${state.point.id}#${place}`;
+  const [typing, setTyping] = useState<{ at: string; value: ReadingValue | null }>({ at, value: null });
+  const typed = typing.at === at ? typing.value : null;
   const taking = useTaking(state, place);
   const { mark, fix } = taking;
-  const take: typeof taking.take = (value, at) => { startTransition(() => { setTyped(null); }); return taking.take(value, at); };
+  const take: typeof taking.take = (value, of) => { startTransition(() => { setTyping({ at, value: null }); }); return taking.take(value, of); };
   const { point } = state;
   const now = state.places[place];
   const w = point.wanted;
-  const typedValue = useMemo((): ReadingValue | null => {
-    if (typed === null) return null;
-    if (w.type === 'spacing') return typed.mm > 0 ? { type: 'spacing', overMm: typed.mm, spaces: typed.spaces } : null;
-    return w.type === 'cover' || w.type === 'size' ? { type: 'length', mm: typed.mm } : null;
-  }, [typed, w]);
-  const preview = useMemo(() => (typedValue ? judgeReading(v.record.site, point, typedValue) : null), [typedValue, v.record.site, point]);
-  const shownValue = typedValue ?? (now?.mark ? null : now?.reading?.body.value ?? null);
+  const preview = useMemo(() => (typed ? judgeAt(v.record.site, state, place, typed) : null), [typed, v.record.site, state, place]);
+  const shownValue = typed ?? (now?.mark ? null : now?.reading?.body.value ?? null);
   const judged = preview ?? (now?.mark ? null : now?.judged ?? null);
   const verdict = preview?.verdict ?? now?.verdict ?? 'unread';
   const holds = now?.verdict === 'out' && !now.fix && typed === null;
   // The key shows first; the drawing and the verdict follow.
-  const type = (mm: number | null, spaces = 1) => { startTransition(() => { setTyped(mm === null ? null : { mm, spaces }); }); };
+  const type = (value: ReadingValue | null) => { startTransition(() => { setTyping({ at, value }); }); };
+  const boltDepth = w.type === 'bolts' && w.measured.includes(place) ? (w.bolts[place]?.depth ?? null) : null;
   const sectioned = w.type === 'cover' && point.elementId !== '';
   const caution = cautionOf(point);
   const moment = now?.verdict !== 'out' ? null : now.fix ? ('after' as const) : ('before' as const);
@@ -74,15 +75,15 @@ export function PointBench({ state, place }: { state: PointState; place: number 
       <div className={sectioned ? 'grid grid-cols-[minmax(0,1fr)_140px] gap-3 sm:grid-cols-[minmax(0,1fr)_200px] sm:gap-4' : ''}>
         {sectioned && <Section state={state} mm={shownValue?.type === 'length' ? shownValue.mm : null} short={verdict === 'out'} text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''} />}
         <div className={sectioned ? 'max-sm:order-first' : 'flex items-start justify-between gap-3'}>
-          <div className="min-w-0" data-place={`${point.id}#${place}`}>
-            <p className="truncate text-ink2"><b className="text-ink sm:hidden">{v.elementName(point.elementId)} </b><T>{placeText(v, state, place)}</T></p>
+          <div className="min-w-0" data-place={at}>
+            <p className="text-ink2"><T>{placeText(v, state, place)}</T>{point.round && <>, <b className="text-ink">{state.read} of {state.wanted}</b> walked</>}</p>
             {!(w.type === 'bolts' && !shownValue) && <p className={`big text-[48px] leading-[50px] ${VERDICT_TEXT[verdict]}`} data-reading><T>{shownValue ? shortReading(shownValue, v.units) : w.type === 'eye' ? (verdict === 'good' ? 'seen' : 'look') : '–'}</T></p>}
             <p className={`flex items-center gap-2 text-[18px] font-semibold leading-6 ${VERDICT_TEXT[verdict]}`} data-verdict={verdict} aria-live="polite"><Mark verdict={verdict} /><span><T>{`${VERDICT_WORD[verdict]}${judged && shownValue ? `, ${marginText(point, shownValue, judged, v.units)}` : now?.mark?.body.reason ? `, ${now.mark.body.reason}` : ''}`}</T></span></p>
           </div>
           <div className={sectioned ? '' : 'flex flex-col items-end'}>
             {w.type !== 'eye' && (
               <dl className={`flex gap-5 ${sectioned ? 'pt-2' : 'pt-1 text-right'}`}>
-                {w.type === 'bolts' && w.depth && boltDue(point, place, null) ? <BoltWanted depth={w.depth} units={v.units} /> : <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : noUnit(wantedText(w, v.units))}</T></dd></div>}
+                {boltDepth ? <BoltWanted depth={boltDepth} units={v.units} /> : <div><dt className="text-ink2">wanted</dt><dd className="big text-[28px] leading-8"><T>{w.type === 'bar' ? wantedText(w, v.units) : noUnit(wantedText(w, v.units))}</T></dd></div>}
                 {limits(judged, w).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8">{judged?.calculation ? <Opens name={label} id={judged.calculation} input={judged.input}><T>{noUnit(lengthText(mm, v.units))}</T></Opens> : <T>{noUnit(lengthText(mm, v.units))}</T>}</dd></div>)}
               </dl>
             )}
@@ -90,22 +91,23 @@ export function PointBench({ state, place }: { state: PointState; place: number 
           </div>
         </div>
       </div>
-      {(w.type === 'cover' || w.type === 'size') && <TapeRow state={state} typed={typed?.mm ?? null} />}
-      {holds ? <FixForm advice={point.advice} onFix={fix} onWaive={(reason) => mark('na', reason)} /> : (
+      {(w.type === 'cover' || w.type === 'size') && <TapeRow state={state} typed={typed?.type === 'length' ? typed.mm : null} />}
+      {now?.again && <p className="font-semibold text-ochre-t">It has rained since this was looked at: look again.</p>}
+      {holds ? <FixForm key={at} advice={point.advice} onFix={fix} onWaive={(reason) => mark('na', reason)} /> : (
         <>
           {now?.fix && typed === null && <p className="font-semibold text-ochre-t">Fixed: {now.fix.body.what}. Read it again.</p>}
-          {(w.type === 'cover' || w.type === 'size') && <TapePad units={v.units} signed={w.type === 'size' && ['level', 'plumb', 'lean', 'centre', 'other'].includes(w.what)} onTyping={type} onTake={(mm) => void take({ type: 'length', mm })} takeLabel="Take" />}
-          {w.type === 'spacing' && <SpacingPad w={w} units={v.units} onTyping={type} onTake={(overMm, spaces) => void take({ type: 'spacing', overMm, spaces })} />}
-          {w.type === 'count' && <CountPad wanted={w.wanted} unit={w.unit ?? 'bars'} onTake={(count) => void take({ type: 'count', count })} />}
-          {w.type === 'bar' && <BarPad wanted={w.wanted} onTake={(bar) => void take({ type: 'bar', bar })} />}
-          {w.type === 'bolts' && <BoltPad key={place} w={w} place={place} due={boltDue(point, place, null)} units={v.units} onTake={(value) => void take(value)} />}
-          {w.type === 'eye' && <EyePad advice={point.advice} onMark={(r, reason) => void mark(r, reason)} />}
+          {(w.type === 'cover' || w.type === 'size') && <TapePad of={at} units={v.units} signed={w.type === 'size' && ['level', 'line', 'plumb', 'lean', 'centre', 'other'].includes(w.what)} onTyping={(mm) => { type(mm === null ? null : { type: 'length', mm }); }} onTake={(mm) => void take({ type: 'length', mm })} takeLabel="Take" />}
+          {w.type === 'spacing' && <SpacingPad key={at} of={at} w={w} units={v.units} onTyping={type} onTake={(value) => void take(value)} />}
+          {w.type === 'count' && <CountPad key={at} wanted={w.wanted} unit={w.unit ?? 'bars'} onTake={(count) => void take({ type: 'count', count })} />}
+          {w.type === 'bar' && <BarPad key={at} wanted={w.wanted} onTake={(bar) => void take({ type: 'bar', bar })} />}
+          {w.type === 'bolts' && <BoltPad key={at} w={w} place={place} units={v.units} onTyping={type} onTake={(value) => void take(value)} />}
+          {w.type === 'eye' && <EyePad key={at} advice={point.advice} onMark={(r, reason) => void mark(r, reason)} />}
         </>
       )}
       {caution && <p className="border-l-[5px] border-ochre pl-3 leading-5" data-caution>{caution}</p>}
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <Photos about={{ type: 'place', checkId: point.id, place, ...(moment ? { moment } : {}) }} label={moment ? `Photo ${moment}` : 'Photo'} />
-        <p className="min-w-[200px] flex-1 text-[14px] leading-[18px] text-ink2">{point.places.length > 1 && `${point.places.length} readings: ${point.why}. `}Wanted: {point.source}.{point.toleranceSource ? ` Limits: ${point.toleranceSource}.` : ''}{now?.reading ? ` Read by ${now.reading.actor}.` : ''}</p>
+        <p className="min-w-[200px] flex-1 text-[14px] leading-[18px] text-ink2">{point.places.length > 1 && `${point.places.length} readings: ${point.why}. `}Wanted: {point.source}.{point.toleranceSource ? ` Limits: ${point.toleranceSource}.` : ''}{now?.reading ? ` Read by ${now.reading.actor}${now.settingOut ? ' while setting out' : ''}.` : ''}</p>
         {judged?.calculation && <Working id={judged.calculation} input={judged.input} />}
       </div>
     </>
@@ -113,11 +115,11 @@ export function PointBench({ state, place }: { state: PointState; place: number 
 }
 
 function BoltWanted({ depth, units }: { depth: WantedDepth; units: UnitSystem }) {
-  return ([['deep', depth.embedmentMm], ['out', depth.projectionMm]] as const).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8"><T>{noUnit(lengthText(mm, units))}</T></dd></div>);
+  return ([['deep', depth.leastMm], ['out', depth.projectionMm]] as const).map(([label, mm]) => <div key={label}><dt className="text-ink2">{label}</dt><dd className="big text-[28px] leading-8"><T>{noUnit(lengthText(mm, units))}</T></dd></div>);
 }
 
 function Places({ state, place }: { state: PointState; place: number }) {
-  const { set } = useFocus();
+  const set = useSetFocus();
   if (state.places.length < 2) return null;
   return <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Places">{state.places.map((p, i) => <button key={i} type="button" className="chip" aria-pressed={i === place} onClick={() => { set({ run: state.point.elementId, check: state.point.id, place: i }); }}><Mark verdict={p.verdict} size={16} label={VERDICT_WORD[p.verdict]} />{i + 1}</button>)}</div>;
 }
@@ -125,7 +127,7 @@ function Places({ state, place }: { state: PointState; place: number }) {
 function Section({ state, mm, short, text }: { state: PointState; mm: number | null; short: boolean; text: string }) {
   const v = usePour();
   const [boxRef, box] = useSize();
-  return <div ref={boxRef} className="h-[132px] w-full shrink-0 sm:h-[210px]"><SectionDrawing site={v.record.site} elementId={state.point.elementId} width={box.width} height={box.height} reading={{ point: state.point, mm, short, shortText: text }} /></div>;
+  return <div ref={boxRef} className="h-[132px] w-full shrink-0 sm:h-[196px]"><SectionDrawing site={v.record.site} elementId={state.point.elementId} width={box.width} height={box.height} reading={{ point: state.point, mm, short, shortText: text }} /></div>;
 }
 
 function TapeRow({ state, typed }: { state: PointState; typed: number | null }) {

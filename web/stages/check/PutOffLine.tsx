@@ -1,5 +1,7 @@
 import { scaleLinear } from 'd3';
-import { putOffOf } from '../../../core/check/put-off.ts';
+import { Popover } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { putOffOf, type PutOffState } from '../../../core/check/put-off.ts';
 import { clockText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';
@@ -23,7 +25,7 @@ export function PutOffLine() {
   };
   return (
     <div className="pt-2" data-put-off={put.costNow > 0 ? 'costs' : 'free'}>
-      {free !== null && <p className="leading-5">{now <= free ? <><b className="font-semibold">Put off free until {clockText(free)}</b>, {put.costLater} after.</> : <><b className="font-semibold text-ochre-t">Putting off costs {put.costNow} now</b>{put.costLater > put.costNow ? `, ${put.costLater} in all from ${clockText(Math.max(...put.rows.map((r) => r.freeUntilMin)))}` : ''}.</>}</p>}
+      {free !== null && <PutOffList put={put}>{now <= free ? <><b className="font-semibold">Put off free until {clockText(free)}</b>, costs {put.costLater} after.</> : <><b className="font-semibold text-ochre-t">Putting off costs {put.costNow} now</b>{put.costLater > put.costNow ? `, ${put.costLater} in all from ${clockText(Math.max(...put.rows.map((r) => r.freeUntilMin)))}` : ''}.</>}</PutOffList>}
       <div ref={boxRef} className="h-[64px]">
         {box.width > 60 && (
           <svg width={box.width} height="64" role="img" aria-label={`Now ${clockText(now)}${free === null ? '' : `, put off free until ${clockText(free)}`}${ready === null ? '' : `, soonest ready ${clockText(ready)}`}, first load ${clockText(first)}`}>
@@ -37,5 +39,20 @@ export function PutOffLine() {
         )}
       </div>
     </div>
+  );
+}
+
+/** What was called for the pour, each with the moment it can be put off until and what it costs after: behind the one line that says the soonest. */
+function PutOffList({ put, children }: { put: PutOffState; children: ReactNode }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="opens leading-5">{children}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content sideOffset={6} collisionPadding={12} className="z-40 w-[min(380px,calc(100vw-24px))] bg-sheet p-4 shadow-[0_4px_24px_rgb(0_0_0/0.28)]" aria-label="What can be put off">
+          <ul className="rows">{put.rows.map((r) => <li key={r.what} className="flex justify-between gap-4 py-2"><b className="font-semibold">{r.what}</b><span className={r.free ? '' : 'font-semibold text-ochre-t'}>{r.free ? `free until ${clockText(r.freeUntilMin)}, then ${r.cost}` : `costs ${r.cost} now`}</span></li>)}</ul>
+          <p className="pt-2 text-[14px] leading-[18px] text-ink2">Costs as agreed with them, in the money of the site.</p>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }

@@ -1,10 +1,11 @@
+import { wallHeightM } from '../../../core/model/site.ts';
 import type { PointState } from '../../../core/check/judge.ts';
 import { formSystemOf } from '../../../core/check/points/index.ts';
 import { braceTurn } from '../../../core/formwork/brace-turn.ts';
 import { attempt } from '../../../core/register/calculation.ts';
 import { quantityText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
@@ -14,17 +15,16 @@ import { Opens } from '../../ui/Working.tsx';
 /** A round is walked on the wall itself: press an unread mark to take it as it should be, a read one to look at it again. */
 export function Round({ state, place, onTap }: { state: PointState; place: number; onTap: (place: number) => void }) {
   const v = usePour();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
   const { point } = state;
-  const done = state.places.filter((p) => p.verdict !== 'unread').length;
   return (
     <div>
-      {wide && <div ref={boxRef} className="h-[170px] w-full"><ElementDrawing site={v.record.site} elementId={point.elementId} width={box.width} height={170} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined}
+      {wide && <div ref={boxRef} className="h-[140px] w-full"><ElementDrawing site={v.record.site} elementId={point.elementId} width={box.width} height={140} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined}
         marks={state.places.map((p, i) => ({ key: String(i), atM: point.places[i]?.atM ?? 0, upM: point.places[i]?.upM ?? 0, verdict: p.verdict, label: point.places[i]?.label ?? String(i + 1), chosen: i === place }))}
         onPick={(key) => { const i = Number(key); if (state.places[i]?.verdict === 'unread' && roundValue(point, i)) onTap(i); else set({ run: point.elementId, check: point.id, place: i }); }} /></div>}
-      <p className="flex flex-wrap justify-between gap-x-4 text-ink2"><span><b className="text-ink">{done} of {state.places.length}</b> {point.wanted.type === 'bolts' ? 'bolts walked' : 'walked'}</span>{point.round === 'forms' && <PressureLine elementId={point.elementId} />}</p>
+      {point.round === 'forms' && <p className="text-ink2"><PressureLine elementId={point.elementId} /></p>}
       {point.kind === 'braces' && <TurnLine state={state} place={place} />}
     </div>
   );
@@ -50,8 +50,8 @@ function TurnLine({ state, place }: { state: PointState; place: number }) {
   const run = v.record.site.runs.find((r) => r.id === state.point.elementId);
   const brace = formSystemOf({ site: v.record.site, pour: v.record.pour })?.brace;
   if (!brace || w.type !== 'size' || value?.type !== 'length' || run?.topM === undefined) return null;
-  const wallHeightM = run.topM - run.bottomM;
-  const input = { offsetMm: value.mm - w.wantedMm, wallHeightM, attachHeightM: Math.min(brace.attachM, wallHeightM), angleDeg: brace.angleDeg, pitchMmPerTurn: brace.pitchMmPerTurn, pushOnly: brace.pushOnly, toleranceMm: v.rules.value('braceLeave') };
+  const heightM = wallHeightM(run);
+  const input = { offsetMm: value.mm - w.wantedMm, wallHeightM: heightM, attachHeightM: Math.min(brace.attachM, heightM), angleDeg: brace.angleDeg, pitchMmPerTurn: brace.pitchMmPerTurn, pushOnly: brace.pushOnly, toleranceMm: v.rules.value('braceLeave') };
   const turn = attempt(braceTurn, input).done;
   if (!turn) return null;
   const { turns, direction, possible } = turn.result;

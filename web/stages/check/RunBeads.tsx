@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
-import type { RunOnPaper } from '../../drawing/PlanDrawing.tsx';
+import type { RunOnPaper } from '../../drawing/plan-paper.ts';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 
 const BEAD = 21;

@@ -1,7 +1,7 @@
 import type { PointState } from '../../../core/check/judge.ts';
-import { pierWidthM } from '../../../core/model/site.ts';
+import { standsOf } from '../../../core/model/elements.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import type { PlanScale } from '../../drawing/PlanDrawing.tsx';
+import type { PlanScale } from '../../drawing/plan-paper.ts';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { WORST } from './RunBeads.tsx';
 
@@ -9,7 +9,7 @@ import { WORST } from './RunBeads.tsx';
 export function StandMarks({ scale, byElement, selected, onRun }: { scale: PlanScale; byElement: Map<string, PointState[]>; selected: string | null; onRun: (id: string) => void }) {
   const v = usePour();
   const { site, pour } = v.record;
-  const stands = [...site.pads.map((p) => ({ id: p.id, xM: p.xM, yM: p.yM, widthM: p.widthM })), ...site.piers.map((p) => ({ id: p.id, xM: p.xM, yM: p.yM, widthM: pierWidthM(p) }))].filter((s) => pour.elements.includes(s.id));
+  const stands = standsOf(site).filter((s) => pour.elements.includes(s.id));
   return stands.map((s) => {
     const own = byElement.get(s.id) ?? [];
     const worst = WORST.find((w) => own.some((p) => p.verdict === w)) ?? 'unread';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { celsiusOf, clockText, strength, temperatureFigure, textOf, MPA_PER_PSI } from '../../../core/units/index.ts';
 import { entries } from '../../../core/pourlog/state.ts';
-import { usePour } from '../../app/pour-context.tsx';
+import { usePour, usePourLog } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
-import { useFocus } from '../../app/useFocus.ts';
+import { useFocus, useSetFocus } from '../../app/useFocus.ts';
 import { LiveRoute } from '../../drawing/LiveRoute.tsx';
 import { StrengthCurve } from '../../drawing/StrengthCurve.tsx';
 import { useSize } from '../../drawing/useSize.ts';
@@ -17,7 +17,7 @@ import { strengthOrigin } from '../../app/origins.ts';
 export function CureGround() {
   const v = usePour();
   const [boxRef, box] = useSize();
-  const { set } = useFocus();
+  const set = useSetFocus();
   return (
     <div ref={boxRef} className="h-full">
       {v.curing ? <StrengthCurve width={box.width} height={box.height} curing={v.curing} fcMPa={v.mix.fcMPa} units={v.units} stripLabel={v.curing.stripMs === null ? 'not by this curve' : momentText(v, v.curing.stripMs)} />
@@ -28,6 +28,7 @@ export function CureGround() {
 
 export function CureBench() {
   const v = usePour();
+  const log = usePourLog();
   const { sheet, set } = useFocus();
   const c = v.curing;
   const close = () => { set({ sheet: null }); };
@@ -48,7 +49,7 @@ export function CureBench() {
       <section><h2 className="head border-b-2 border-ink pb-1">Record</h2>
         <div className="mt-2 grid grid-cols-2 gap-2"><a className="btn line" href={`/api/pours/${v.record.id}/report.pdf`} target="_blank" rel="noreferrer">Report, PDF</a><a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>Log, with its chain</a>
           {v.closed ? <button type="button" className="btn line" onClick={() => { set({ sheet: 'reopen' }); }}>Open again</button> : <button type="button" className="btn line" disabled={!c} onClick={() => { set({ sheet: 'close' }); }}>Close the pour</button>}</div>
-        <p className="mt-2 text-ink2">{v.log.seq} entries on the server{v.log.unsent ? `, ${v.log.unsent} not sent yet` : ''}. {v.closed ? 'The pour is closed; what comes later, such as cylinder breaks, can still be added.' : ''}</p>
+        <p className="mt-2 text-ink2">{log.seq} entries on the server{log.unsent ? `, ${log.unsent} not sent yet` : ''}. {v.closed ? 'The pour is closed; what comes later, such as cylinder breaks, can still be added.' : ''}</p>
         <p className="mt-1 flex gap-2"><Mark verdict="held" />No backfill before the wall is strong and its top is held. Test results and the engineer rule over the curve.</p></section>
       {sheet === 'probe' && <ProbeSheet onClose={close} />}
       {sheet === 'strip' && <StripSheet onClose={close} />}

@@ -6,7 +6,7 @@ import type { LoadState } from '../../../core/pourlog/loads.ts';
 import { judgeSlump } from '../../../core/pourlog/loads.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { LiveRoute } from '../../drawing/LiveRoute.tsx';
 import { marchAxis, MarchChart } from '../../drawing/MarchChart.tsx';
@@ -20,7 +20,7 @@ import { PourSheets } from './PourSheets.tsx';
 
 export function PourGround() {
   const v = usePour();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
   const { lifts } = v.record.pour.settings;
@@ -43,7 +43,7 @@ const ADVICE: Record<LoadState['advice'], { mark: keyof typeof VERDICT_WORD; tex
 
 export function PourBench() {
   const v = usePour();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const { progress, loads } = v;
   const here = loads.find((l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject');
   const weather = latest(v.state, 'weather');

@@ -1,5 +1,6 @@
 import { useState, type SubmitEvent } from 'react';
 import { celsiusOf, KM_PER_MI, lengthText, temperatureFigure, M3_PER_YD3, textOf, volume } from '../../../core/units/index.ts';
+import { MOST_SLUMP_MM } from '../../../core/model/events.ts';
 import { judgeSlump, speaksAgainst } from '../../../core/pourlog/loads.ts';
 import { latest } from '../../../core/pourlog/state.ts';
 import { siteNow } from '../../sync/clock.ts';
@@ -71,12 +72,13 @@ function SlumpSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
   const [where, setWhere] = useState<'truck' | 'hose'>('truck');
   const [mm, setMm] = useState<number | null>(null);
-  const judged = mm !== null && mm >= 0 && mm <= 300 ? judgeSlump(v.mix, v.record.site.ruleProfile, mm, where).result : null;
+  const tooMuch = `A slump is between 0 and ${lengthText(MOST_SLUMP_MM, v.units)}.`;
+  const judged = mm !== null && mm >= 0 && mm <= MOST_SLUMP_MM ? judgeSlump(v.mix, v.record.site.ruleProfile, mm, where).result : null;
   return (
     <Sheet open onClose={onClose} title={`Slump of load ${id.replace('L', '')}`}>
       <div className="mb-3 flex gap-2">{(['truck', 'hose'] as const).map((w) => <button key={w} type="button" className="chip" aria-pressed={where === w} onClick={() => { setWhere(w); }}>at the {w}</button>)}</div>
-      <TapePad units={v.units} signed={false} onTyping={setMm} takeLabel="Take" onTake={(read) => { if (read >= 0 && read <= 300) void v.write('slump', { loadId: id, measuredMm: read, where }).then(onClose); }}
-        echo={judged && mm !== null ? <b className={judged.verdict === 'accept' ? 'text-good-t' : 'text-chalk-t'}><T>{`${lengthText(mm, v.units)}: ${judged.verdict === 'accept' ? 'good' : judged.verdict === 'low' ? 'too stiff' : 'too wet'}, ${lengthText(Math.abs(judged.marginMm), v.units)} ${judged.marginMm >= 0 ? 'inside' : 'outside'}`}</T></b> : <span className="text-ink2"><T>{mm !== null ? `A slump is between 0 and ${lengthText(300, v.units)}.` : `${lengthText(v.mix.slumpMm, v.units)} ordered.`}</T></span>} />
+      <TapePad of={id} units={v.units} signed={false} onTyping={setMm} takeLabel="Take" onTake={(read) => void v.write('slump', { loadId: id, measuredMm: read, where }).then(onClose)} refuse={(read) => (read <= MOST_SLUMP_MM ? null : tooMuch)}
+        echo={judged && mm !== null ? <b className={judged.verdict === 'accept' ? 'text-good-t' : 'text-chalk-t'}><T>{`${lengthText(mm, v.units)}: ${judged.verdict === 'accept' ? 'good' : judged.verdict === 'low' ? 'too stiff' : 'too wet'}, ${lengthText(Math.abs(judged.marginMm), v.units)} ${judged.marginMm >= 0 ? 'inside' : 'outside'}`}</T></b> : <span className="text-ink2"><T>{mm !== null ? tooMuch : `${lengthText(v.mix.slumpMm, v.units)} ordered.`}</T></span>} />
     </Sheet>
   );
 }

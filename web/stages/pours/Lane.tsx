@@ -62,7 +62,6 @@ export function LaneStrip({ record, nowMs, todayMs, width }: { record: PourAnswe
   );
 }
 
-/** In words, what holds each pour, or how it stands. */
 /** The next act over all pours of the site: the one poured today or soonest that something holds. */
 export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
@@ -73,6 +72,7 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
   return <footer className="next sticky bottom-0 h-16 max-sm:h-24"><span className="head hidden text-[14px] text-ink2 sm:inline">Next</span><p>{code} {when} and is {lane.gate.ready ? 'ready.' : <><b>not ready</b>. {lane.gate.rows.length} thing{lane.gate.rows.length > 1 ? 's' : ''} hold it.</>}</p><Link className="btn" to={`/pours/${record.id}/${stage}`}>Open {code}<ArrowRight size={22} aria-hidden="true" /></Link></footer>;
 }
 
+/** In words, what holds each pour, or how it stands. */
 export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
   if (!lane) return null;
@@ -84,8 +84,11 @@ export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: numbe
   if (curing) return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className="head mt-1 flex items-center gap-2 text-[20px] leading-6 text-good-t"><Mark verdict="good" />{closed ? 'Closed' : curing.mayStrip ? 'Forms may come off' : 'Curing'}</b>{textOf(strength(curing.strengthMPa, units))} by temperature</p>;
   if (progress.startedMs !== null) return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className="head mt-1 flex items-center gap-2 text-[20px] leading-6"><Mark verdict="tight" />Pouring</b>{textOf(volume(progress.placedM3, units, 1))} placed</p>;
   const n = gate.rows.length;
-  const untouched = gate.read === 0;
+  const asked = gate.rows.filter((r) => r.kind === 'question').length;
+  const untouched = gate.read === 0 && asked === 0;
+  const several = (count: number, word: string) => (count ? [`${count} ${word}${count === 1 ? '' : 's'}`] : []);
+  const parts = [...(gate.counts.out ? [`${gate.counts.out} out`] : []), ...several(asked, 'question'), ...several(gate.rows.filter((r) => r.kind === 'change').length, 'change'), ...(gate.counts.unread ? [`${gate.counts.unread} to read`] : [])];
   const label = gate.ready ? 'Nothing holds it' : untouched ? 'Nothing read yet' : `${n} thing${n > 1 ? 's' : ''} hold${n > 1 ? '' : 's'} it`;
   const tone = gate.ready ? 'text-good-t' : untouched ? '' : gate.counts.out ? 'text-chalk-t' : 'text-ochre-t';
-  return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className={`head mt-1 flex items-center gap-2 text-[20px] leading-6 ${tone}`}><Mark verdict={gate.ready ? 'good' : untouched ? 'unread' : gate.counts.out ? 'out' : 'held'} />{label}</b>{!untouched && !gate.ready && `${gate.counts.out} out, ${gate.counts.held} question, ${gate.counts.unread} to read. `}{when}, {amount}</p>;
+  return <p className="leading-5"><b className="hidden font-semibold md:block">{record.pour.title}</b><b className={`head mt-1 flex items-center gap-2 text-[20px] leading-6 ${tone}`}><Mark verdict={gate.ready ? 'good' : untouched ? 'unread' : gate.counts.out ? 'out' : 'held'} />{label}</b>{!untouched && !gate.ready && `${parts.join(', ')}. `}{when}, {amount}</p>;
 }

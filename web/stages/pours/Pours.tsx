@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import useSWR, { mutate as mutateAll } from 'swr';
 import type { PourAnswer, PourSummary, SiteSummary, WeatherAnswer } from '../../../contract/index.ts';
 import { outlinesOf } from '../../../core/takeoff/outline.ts';
+import { timeOfDay } from '../../../core/units/index.ts';
 import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
 import { useSession } from '../../app/session.tsx';
 import { getJson, sendJson } from '../../sync/api.ts';
@@ -35,7 +36,7 @@ export function Pours() {
       setProblem(x instanceof Error ? x.message : 'That file could not be read.');
     }
   };
-  const time = site ? new Intl.DateTimeFormat('en-GB', { timeZone: site.timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(clock.nowMs) : '';
+  const time = site ? timeOfDay(clock.nowMs, site.timeZone) : '';
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="rail flex flex-wrap items-stretch bg-rail text-rail-ink">
@@ -105,11 +106,13 @@ function Lane({ summary, today, todayMs, nowMs, width }: { summary: PourSummary;
 /** Which part of the site this pour is. */
 function KeyPlan({ data }: { data: PourAnswer | undefined }) {
   if (!data) return <span />;
-  const all = outlinesOf(data.site);
+  const mine = new Set(data.pour.elements);
+  // Its own parts lie over the others.
+  const all = outlinesOf(data.site).sort((a, b) => Number(mine.has(a.id)) - Number(mine.has(b.id)));
   const xs = all.flatMap((o) => o.ring.map((p) => p.x));
   const ys = all.flatMap((o) => o.ring.map((p) => p.y));
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const k = Math.min(116 / (x1 - x0 || 1), 72 / (y1 - y0 || 1));
   const points = (ring: { x: number; y: number }[]) => ring.map((p) => `${2 + (p.x - x0) * k},${2 + (y1 - p.y) * k}`).join(' ');
-  return <svg width="120" height={Math.max(20, (y1 - y0) * k + 4)} aria-hidden="true" className="justify-self-end md:justify-self-start">{all.map((o) => <polygon key={o.id} points={points(o.ring)} fill={data.pour.elements.includes(o.id) ? 'var(--ink)' : 'none'} stroke={data.pour.elements.includes(o.id) ? 'var(--ink)' : 'var(--line)'} strokeWidth="1" strokeDasharray={data.pour.elements.includes(o.id) ? undefined : '2 3'} />)}</svg>;
+  return <svg width="120" height={Math.max(20, (y1 - y0) * k + 4)} aria-hidden="true" className="justify-self-end md:justify-self-start">{all.map((o) => <polygon key={o.id} points={points(o.ring)} fill={mine.has(o.id) ? 'var(--ink)' : 'none'} stroke={mine.has(o.id) ? 'var(--ink)' : 'var(--line)'} strokeWidth="1" strokeDasharray={mine.has(o.id) ? undefined : '2 3'} />)}</svg>;
 }

@@ -1,14 +1,14 @@
 import { useState } from 'react';
-import { pierWidthM } from '../../../core/model/site.ts';
+import { standsOf } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
 import { area, barText, distanceText, lengthText, level, mass, textOf, volume } from '../../../core/units/index.ts';
 import { barsOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
-import { SectionDrawing } from '../../drawing/SectionDrawing.tsx';
+import { SectionDrawing } from '../../drawing/section/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark } from '../../ui/Mark.tsx';
@@ -22,27 +22,27 @@ import { ROLE, useBars } from './TakeoffTable.tsx';
 export function HerePanel({ id }: { id: string }) {
   const v = usePour();
   const plan = usePlan();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const [boxRef, box] = useSize();
   const [view, setView] = useState<'section' | 'elevation'>('section');
   const bars = useBars();
   const { site } = v.record;
   const spec = site.runs.find((r) => r.id === id);
-  const pad = site.pads.find((p) => p.id === id);
-  const pier = site.piers.find((p) => p.id === id);
+  const stand = standsOf(site).find((s) => s.id === id);
   const amounts = v.plan.route.takeoff.elements.find((e) => e.id === id);
   const type = site.footingTypes.find((t) => t.mark === spec?.type) ?? site.wallTypes.find((t) => t.mark === spec?.type);
-  if (!spec && !pad && !pier) return <p>Pick a run on the plan.</p>;
+  const bottomM = spec?.bottomM ?? stand?.bottomM;
+  if (bottomM === undefined) return <p>Pick a run on the plan.</p>;
   const answered = new Set(entries(v.state, 'answer').map((a) => a.body.questionId));
   const questions = entries(v.state, 'question').filter((q) => q.body.elementIds.includes(id));
   return (
     <>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <h2 className="big text-[40px] leading-10">{id}</h2>
-        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? pad?.type ?? (pier ? 'pier' : 'pad')}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={spec?.bottomM ?? pad?.bottomM ?? pier?.bottomM ?? 0} wall={spec?.kind === 'wall' || pier !== undefined} /></p></div>
-        <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && pad ? 'plan' : x === 'elevation' && pier ? 'side' : x}</button>)}</div>
+        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? stand?.type}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} /></p></div>
+        <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && stand ? { pad: 'plan', pier: 'side' }[stand.kind] : x}</button>)}</div>
       </div>
-      <div ref={boxRef} className="h-[230px] w-full shrink-0">{view === 'section' ? <SectionDrawing site={site} elementId={id} width={box.width} height={230} /> : <ElementDrawing site={site} elementId={id} width={box.width} height={230} marks={[]} />}</div>
+      <div ref={boxRef} className="h-[250px] w-full shrink-0">{view === 'section' ? <SectionDrawing site={site} elementId={id} width={box.width} height={250} /> : <ElementDrawing site={site} elementId={id} width={box.width} height={250} marks={[]} />}</div>
       {plan.on && (spec ? <RunForm run={spec} /> : null)}
       {plan.on && <ObjectsPanel elementId={id} />}
       {questions.map((q) => <div key={q.id} className="flex items-center gap-3"><Mark verdict={answered.has(q.id) ? 'good' : 'held'} size={22} /><p className="min-w-0 flex-1"><b className="font-semibold">Question {q.body.number}{answered.has(q.id) ? ', answered.' : ' holds this.'}</b> {q.body.text}</p><button type="button" className="btn line" onClick={() => { set({ sheet: `answer:${q.id}` }); }}>{answered.has(q.id) ? 'Look' : 'Answer'}</button></div>)}
@@ -50,7 +50,7 @@ export function HerePanel({ id }: { id: string }) {
         <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
           <div><dt className="text-ink2">concrete</dt><dd><Opens name="the concrete" {...takeoffOrigin(v, id)}><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></Opens></dd></div>
           <div><dt className="text-ink2">forms</dt><dd><Opens name="the forms" {...takeoffOrigin(v, id)}><Big figure={area(amounts.formM2, v.units)} size={32} /></Opens></dd></div>
-          <div><dt className="text-ink2">{pad ? 'size' : pier ? 'across' : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{pad || pier ? lengthText((pad?.widthM ?? (pier ? pierWidthM(pier) : 0)) * 1000, v.units) : distanceText(amounts.lengthM, v.units)}</T></dd></div>
+          <div><dt className="text-ink2">{stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{stand ? lengthText(stand.widthM * 1000, v.units) : distanceText(amounts.lengthM, v.units)}</T></dd></div>
         </dl>
       )}
       <div className="rows border-t border-hair">
@@ -61,14 +61,14 @@ export function HerePanel({ id }: { id: string }) {
   );
 }
 
-/** How deep it lies, against frost where it is a footing. */
-function Depth({ bottomM, wall }: { bottomM: number; wall: boolean }) {
+/** How deep it lies, against frost where it stands in the ground and not on a footing. */
+function Depth({ bottomM, inGround }: { bottomM: number; inGround: boolean }) {
   const v = usePour();
   const { ground } = v.record.site;
   const said = <>Bottom at {textOf(level(bottomM, v.units))}</>;
   if (!ground) return <>{said}.</>;
   const below = ground.gradeM - bottomM;
-  if (below <= 0 || wall) return <>{said}.</>;
+  if (below <= 0 || !inGround) return <>{said}.</>;
   const input = { footingBottomBelowGradeM: below, frostDepthM: ground.frostDepthM };
   const { result } = evaluate(clearanceVerdict, input);
   return <>{said}, <Opens name="the depth against frost" id="clearance-verdict" input={input}><T>{lengthText(below * 1000, v.units)}</T></Opens> under grade. {result.ok ? <>Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>.</> : <b className="font-semibold text-chalk-t">Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>: dig deeper, or ask.</b>}</>;

@@ -5,7 +5,7 @@ import { rebarTable } from '../../../core/exchange/tables.ts';
 import { mass, quantityText, textOf } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { T } from '../../ui/Text.tsx';
 import { TakeoffTable, useBars } from './TakeoffTable.tsx';
@@ -15,7 +15,7 @@ export function ListsPanel({ selected }: { selected: string }) {
   const v = usePour();
   const plan = usePlan();
   const { account } = useSession();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const wide = useWide();
   const bars = useBars();
   const { site, pour } = v.record;

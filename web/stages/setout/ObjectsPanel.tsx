@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
 import { pierWidthM, type Opening } from '../../../core/model/site.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
+import { anchorAt, openingAt } from '../../../core/siteplan/first-sizes.ts';
 import { lengthOf } from '../../../core/siteplan/geometry.ts';
 import type { Quantity } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
@@ -29,15 +30,10 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
   const add = (what: string) => {
     if ((OPENINGS as string[]).includes(what) && run) {
       const kind = what as Opening['kind'];
-      const heightM = (run.topM ?? run.bottomM + 1) - run.bottomM;
-      const size = kind === 'sleeve' ? 0.15 : kind === 'pocket' ? 0.25 : 1;
-      const sill = kind === 'door' ? 0 : kind === 'pocket' ? Math.max(0, heightM - 0.25) : heightM * 0.5;
-      const head = kind === 'door' ? Math.min(heightM, 2.1) : kind === 'window' ? Math.min(heightM, sill + 0.6) : Math.min(heightM, sill + size);
-      apply({ do: 'putOpening', id: run.id, index: null, opening: { kind, atM: Math.max(0, middle - size / 2), widthM: size, sillM: sill, headM: head, ...(kind === 'pocket' ? { depthM: 0.127 } : {}) } });
+      apply({ do: 'putOpening', id: run.id, index: null, opening: openingAt(run, kind, middle) });
     } else if (what in ANCHORS) {
       const kind = what as Anchor['kind'];
-      const like = plan.anchors.find((a) => a.elementId === elementId && a.kind === kind) ?? plan.anchors.find((a) => a.kind === kind);
-      put('anchors', { ...(like ?? { diameterMm: 15.9, embedmentMm: 178, projectionMm: 64, wetSet: false }), id: freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names), elementId, kind, atM: middle });
+      put('anchors', anchorAt(plan, kind, freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names), elementId, middle));
     } else if (what === 'plate' && run) put('plates', { id: freeName(`PL-${elementId}-`, names), elementId, fromM: 0, toM: lengthOf(plan, run), offsetM: 0, single: false });
     else put('embeds', { id: freeName('E', names), elementId, kind: what as Embed['kind'], atM: middle });
   };

@@ -1,21 +1,28 @@
-import { Scissors, Trash2 } from 'lucide-react';
+import { Plus, Scissors, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { toast } from 'sonner';
 import type { Run } from '../../../core/model/site.ts';
 import { angleOf, lengthOf } from '../../../core/siteplan/geometry.ts';
 import { readQuantity } from '../../ui/quantity-text.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useFocus } from '../../app/useFocus.ts';
+import { useSetFocus } from '../../app/useFocus.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 
 /** A run changed by typing: its type, length, direction and levels; cut in two, or taken away. */
 export function RunForm({ run }: { run: Run }) {
   const v = usePour();
   const { plan, apply, offers } = usePlan();
-  const { set } = useFocus();
+  const set = useSetFocus();
   const [cut, setCut] = useState('');
   if (!plan) return <p>One moment.</p>;
   const types = run.kind === 'wall' ? plan.wallTypes : plan.footingTypes;
-  const change = (c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step'>>) => apply({ do: 'setRun', id: run.id, change: c });
+  const change = (c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>) => apply({ do: 'setRun', id: run.id, change: c });
+  const crawl = (c: Partial<NonNullable<Run['crawl']>>): boolean => {
+    const next = { groundM: 0, joistsM: 0, ...run.crawl, ...c };
+    if (next.joistsM > next.groundM) return change({ crawl: next });
+    toast.error('The joists have to be above the ground of the crawl space.');
+    return false;
+  };
   const offer = offers.find((o) => o.elementId === run.id);
   const cutAt = readQuantity(cut, 'M', v.units, false);
   return (
@@ -28,6 +35,13 @@ export function RunForm({ run }: { run: Run }) {
         {run.topM !== undefined && <TypedField label="Top" quantity="Level" units={v.units} value={run.topM} onCommit={(topM) => change({ topM })} />}
         {run.kind !== 'wall' && <TypedField label="Step lap" quantity="M" units={v.units} value={run.step?.lapM ?? null} onCommit={(lapM) => change({ step: lapM > 0 ? { lapM } : null })} />}
       </div>
+      {run.topM !== undefined && run.kind === 'wall' && (run.crawl ? (
+        <div className="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Crawl space">
+          <TypedField label="Crawl ground" quantity="Level" units={v.units} value={run.crawl.groundM} onCommit={(groundM) => crawl({ groundM })} />
+          <TypedField label="Joists over it" quantity="Level" units={v.units} value={run.crawl.joistsM} onCommit={(joistsM) => crawl({ joistsM })} />
+          <button type="button" className="chip self-end" onClick={() => { change({ crawl: undefined }); }}>no crawl space</button>
+        </div>
+      ) : <button type="button" className="chip self-start" onClick={() => { change({ crawl: { joistsM: run.topM ?? 0, groundM: Math.max(run.bottomM, (run.topM ?? 0) - v.rules.value('crawl')) } }); }}><Plus size={18} aria-hidden="true" />crawl space inside</button>)}
       <label>Called<input className="field mt-0.5" defaultValue={run.label ?? ''} key={run.id} onBlur={(e) => { const label = e.target.value.trim(); if (label !== (run.label ?? '')) change({ label: label || undefined }); }} /></label>
       <div className="flex flex-wrap items-end gap-2">
         <label className="flex-1">Cut it at, from {run.from}<input className="field mt-0.5" value={cut} onChange={(e) => { setCut(e.target.value); }} /></label>

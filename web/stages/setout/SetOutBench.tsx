@@ -1,4 +1,5 @@
-import { usePour } from '../../app/pour-context.tsx';
+import { elementIds } from '../../../core/model/elements.ts';
+import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { CheckSheets } from '../check/CheckSheets.tsx';
@@ -7,7 +8,7 @@ import { ImportSheet } from './ImportSheet.tsx';
 import { LevelsPanel } from './LevelsPanel.tsx';
 import { SchedulePanel } from './SchedulePanel.tsx';
 import { SquarePanel } from './SquarePanel.tsx';
-import { Toolbar } from './SetOutGround.tsx';
+import { Toolbar, Views } from './SetOutGround.tsx';
 import { ListsPanel } from './ListsPanel.tsx';
 
 const TABS = [['here', 'Here'], ['schedule', 'Schedule'], ['levels', 'Levels'], ['square', 'Square'], ['lists', 'Lists']] as const;
@@ -17,12 +18,13 @@ export function SetOutBench() {
   const v = usePour();
   const { run, tab, sheet, set } = useFocus();
   const wide = useWide();
+  const plan = usePlan();
   const open = TABS.find(([t]) => t === tab)?.[0] ?? 'here';
-  const id = run !== null && (v.record.site.runs.some((r) => r.id === run) || v.record.site.pads.some((p) => p.id === run) || v.record.site.piers.some((p) => p.id === run)) ? run : (v.record.pour.elements[0] ?? '');
+  const id = run !== null && elementIds(v.record.site).includes(run) ? run : (v.record.pour.elements[0] ?? '');
   return (
     <div className="flex flex-col gap-3">
-      <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">{TABS.map(([t, name]) => <button key={t} type="button" className="chip flex-1 justify-center" aria-pressed={t === open} onClick={() => { set({ tab: t }); }}>{name}</button>)}</div>
-      {!wide && <Toolbar />}
+      <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">{TABS.map(([t, name]) => <button key={t} type="button" className="chip flex-1 justify-center max-sm:px-1.5" aria-pressed={t === open} onClick={() => { set({ tab: t }); }}>{name}</button>)}</div>
+      {!wide && <div className="flex flex-wrap justify-between gap-2">{!plan.on && <Views />}<Toolbar /></div>}
       {open === 'here' && <HerePanel id={id} />}
       {open === 'schedule' && <SchedulePanel currentMark={v.record.site.runs.find((r) => r.id === id)?.type ?? null} />}
       {open === 'levels' && <LevelsPanel />}

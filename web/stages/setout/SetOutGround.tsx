@@ -1,35 +1,52 @@
+import type { ReactNode } from 'react';
 import { Check, CirclePlus, Pencil, Redo2, SquarePlus, Undo2, Waypoints } from 'lucide-react';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
+import { UnrolledDrawing } from '../../drawing/UnrolledDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { EditLayer } from './EditLayer.tsx';
-import { LevelMarks } from './LevelMarks.tsx';
+import { SetOutMarks } from './SetOutMarks.tsx';
 import { TakeoffTable } from './TakeoffTable.tsx';
 import { setTool, useTool } from './useTool.ts';
+
+/** Room under the drawing for what opens it, px. */
+const FOOT = 56;
 
 /** The pour in plan with its levels; a surface to change it on when asked for. */
 export function SetOutGround() {
   const v = usePour();
   const plan = usePlan();
-  const { run, set } = useFocus();
+  const { run, view, set } = useFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
-  const elements = v.record.pour.elements;
+  // While it is changed the drawing shows each act at once; the figures follow.
+  const [site, elements] = plan.on && plan.site ? [plan.site, plan.elements] : [v.record.site, v.record.pour.elements];
   const selected = run ?? elements[0] ?? null;
+  const select = (id: string) => { set({ run: id }); };
+  const unrolled = view === 'unrolled' && !plan.on;
   return (
     <div className="flex h-full flex-col">
       {wide && plan.on && <Toolbar />}
       <div ref={boxRef} className="relative min-h-0 flex-1">
-        {wide && !plan.on && <div className="absolute bottom-2 left-0 z-10"><Toolbar /></div>}
-        <PlanDrawing site={v.record.site} elements={elements} width={box.width} height={box.height} selected={selected} onSelect={(id) => { set({ run: id }); }} pad={wide ? 74 : 22} labels={wide} flags={wide} grid={wide} zoomable
-          overlay={(scale) => (plan.on ? <EditLayer scale={scale} width={box.width} height={box.height} elements={elements} /> : wide ? <LevelMarks scale={scale} /> : null)} />
+        {wide && !plan.on && <div className="absolute bottom-1 left-3 z-10 flex gap-2"><Toolbar /><Views /></div>}
+        {unrolled && <div className={`absolute inset-x-0 top-0 overflow-y-auto ${wide ? 'bottom-[56px]' : 'bottom-0'}`}><UnrolledDrawing site={v.record.site} elements={elements} width={box.width} height={box.height - (wide ? FOOT : 0)} selected={selected} onSelect={select} /></div>}
+        {!unrolled && <PlanDrawing site={site} elements={elements} width={box.width} height={box.height} selected={selected} onSelect={select} pad={wide ? 70 : 22} foot={wide && !plan.on ? FOOT : 0} labels={wide} flags={wide} grid={wide} zoomable
+          overlay={(scale, runs, paper) => (plan.on ? <EditLayer scale={scale} width={box.width} height={box.height} elements={elements} /> : wide ? <SetOutMarks scale={scale} runs={runs} paper={paper} /> : null)} />}
       </div>
-      {wide && !plan.on && <TakeoffTable selected={selected} onSelect={(id) => { set({ run: id }); }} />}
+      {wide && !plan.on && <TakeoffTable selected={selected} onSelect={select} />}
     </div>
   );
+}
+
+/** The pour from above, or its runs rolled out; one press where there is room for one. */
+export function Views() {
+  const { view, set } = useFocus();
+  const wide = useWide();
+  const chip = (v: 'plan' | 'unrolled', words: string) => <button key={v} type="button" className="chip" aria-pressed={(view === 'unrolled') === (v === 'unrolled')} onClick={() => { set({ view: v === 'plan' || view === 'unrolled' ? null : v }); }}>{words}</button>;
+  return <div className="flex gap-2" role="group" aria-label="Seen">{wide && chip('plan', 'from above')}{chip('unrolled', 'rolled out')}</div>;
 }
 
 /** What can be done to the plan. Nothing moves by accident: it is opened for changing first. */
@@ -38,16 +55,17 @@ export function Toolbar() {
   const plan = usePlan();
   const tool = useTool();
   if (account.role !== 'foreman') return null;
-  if (!plan.on) return <div className="flex justify-end px-3 pt-2"><button type="button" className="chip" onClick={plan.start}><Pencil size={18} aria-hidden="true" />Change the plan</button></div>;
+  if (!plan.on) return <button type="button" className="chip" onClick={plan.start}><Pencil size={18} aria-hidden="true" />Change the plan</button>;
+  const add = (kind: 'run' | 'pad' | 'pier', words: string, icon: ReactNode) => <button type="button" className="chip max-sm:flex-1 max-sm:px-2!" aria-pressed={tool.kind === kind} onClick={() => { setTool(tool.kind === kind ? { kind: 'pick' } : kind === 'run' ? { kind, from: null } : { kind }); }}>{icon}{words}</button>;
   return (
-    <div className="flex flex-wrap items-center gap-2 px-3 pt-2" role="toolbar" aria-label="Change the plan">
-      <button type="button" className="chip" disabled={!plan.canUndo} onClick={plan.undo}><Undo2 size={18} aria-hidden="true" />Undo</button>
-      <button type="button" className="chip" disabled={!plan.canRedo} onClick={plan.redo}><Redo2 size={18} aria-hidden="true" />Redo</button>
-      <button type="button" className="chip" aria-pressed={tool.kind === 'run'} onClick={() => { setTool(tool.kind === 'run' ? { kind: 'pick' } : { kind: 'run', from: null }); }}><Waypoints size={18} aria-hidden="true" />Add runs</button>
-      <button type="button" className="chip" aria-pressed={tool.kind === 'pad'} onClick={() => { setTool(tool.kind === 'pad' ? { kind: 'pick' } : { kind: 'pad' }); }}><SquarePlus size={18} aria-hidden="true" />Add a pad</button>
-      <button type="button" className="chip" aria-pressed={tool.kind === 'pier'} onClick={() => { setTool(tool.kind === 'pier' ? { kind: 'pick' } : { kind: 'pier' }); }}><CirclePlus size={18} aria-hidden="true" />Add a pier</button>
-      <span className="flex-1 text-right text-[14px] text-ink2" aria-live="polite">{plan.saving ? 'storing' : plan.canUndo ? 'stored' : ''}</span>
-      <button type="button" className="btn" onClick={() => { setTool({ kind: 'pick' }); plan.stop(); }}><Check size={20} aria-hidden="true" />Done</button>
+    <div className="flex flex-wrap items-center gap-2 sm:px-3 sm:pt-2" role="toolbar" aria-label="Change the plan">
+      <button type="button" className="chip max-sm:-order-1" disabled={!plan.canUndo} aria-label="Undo" onClick={plan.undo}><Undo2 size={18} aria-hidden="true" /><span className="max-sm:hidden">Undo</span></button>
+      <button type="button" className="chip max-sm:-order-1" disabled={!plan.canRedo} aria-label="Redo" onClick={plan.redo}><Redo2 size={18} aria-hidden="true" /><span className="max-sm:hidden">Redo</span></button>
+      {add('run', 'Add runs', <Waypoints size={18} aria-hidden="true" />)}
+      {add('pad', 'Add a pad', <SquarePlus size={18} aria-hidden="true" />)}
+      {add('pier', 'Add a pier', <CirclePlus size={18} aria-hidden="true" />)}
+      <span className="flex-1 text-right text-[14px] text-ink2 max-sm:-order-1" aria-live="polite">{plan.saving ? 'storing' : plan.canUndo ? 'stored' : ''}</span>
+      <button type="button" className="btn max-sm:-order-1" onClick={() => { setTool({ kind: 'pick' }); plan.stop(); }}><Check size={20} aria-hidden="true" />Done</button>
     </div>
   );
 }

@@ -1,11 +1,17 @@
-import { useState } from 'react';
-import { barFromText } from '../../../core/exchange/schedule.ts';
+import { countedFromText, countedText, isNone, spacedFromText, spacedText } from '../../../core/exchange/bar-text.ts';
+import { COVER_MM } from '../../../core/exchange/schedule.ts';
 import type { Pad, Pier } from '../../../core/model/site.ts';
-import { barText, lengthText, parseMeasure, type UnitSystem } from '../../../core/units/index.ts';
+import type { UnitSystem } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
+import { CellField } from './CellField.tsx';
 
-/** A pad changed by typing. */
+/** Bars as a drawing writes them; what cannot be read is said under the field. */
+function BarField({ label, value, onText }: { label: string; value: string; onText: (text: string) => string | null }) {
+  return <label>{label}<span className="mt-0.5 block [&>input]:w-full"><CellField label={label} value={value} onCommit={onText} /></span></label>;
+}
+
+/** A pad changed by typing: its size, where it stands, and its bars each way. */
 export function PadForm({ pad }: { pad: Pad }) {
   const { units } = usePour();
   const { apply } = usePlan();
@@ -16,59 +22,75 @@ export function PadForm({ pad }: { pad: Pad }) {
         <TypedField label="Wide" quantity="M" units={units} value={pad.widthM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pad.lengthM} onCommit={(n) => set({ lengthM: n })} /><TypedField label="Deep" quantity="M" units={units} value={pad.depthM} onCommit={(n) => set({ depthM: n })} /><TypedField label="Bottom" quantity="Level" units={units} value={pad.bottomM} onCommit={(n) => set({ bottomM: n })} />
         <TypedField label="East" quantity="M" units={units} value={pad.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pad.yM} onCommit={(n) => set({ yM: n })} />
       </div>
+      <MatFields pad={pad} units={units} set={set} />
       <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pad.id }); }}>Remove {pad.id}</button>
     </div>
   );
 }
 
-/** A pier changed by typing: round or square, its levels and its cage. */
+function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: (c: Partial<Pad>) => boolean }) {
+  const s = pad.steel;
+  const m = s?.eachWay;
+  const covers = { coverBottomMm: s?.coverBottomMm ?? COVER_MM[units].footing, coverSideMm: s?.coverSideMm ?? COVER_MM[units].footing };
+  const steel = (c: Partial<NonNullable<Pad['steel']>>) => (s ? set({ steel: { ...s, ...c } }) : false);
+  const eachWay = (text: string): string | null => {
+    if (isNone(text)) { set({ steel: undefined }); return null; }
+    const counted = countedFromText(text, units);
+    const got = typeof counted === 'string' ? spacedFromText(text, units) : counted;
+    if (typeof got === 'string') return `${counted as string}, or ${units === 'us' ? 'No. 5 at 12' : '12 mm at 200'}`;
+    set({ steel: { ...s, ...covers, eachWay: got } });
+    return null;
+  };
+  return (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+      <BarField label="Bars each way" value={!m ? 'none' : m.count !== undefined ? countedText({ ...m, count: m.count }) : spacedText({ ...m, spacingM: m.spacingM ?? 0 }, units)} onText={eachWay} />
+      {s && <><TypedField label="Cover below" quantity="Mm" units={units} value={s.coverBottomMm} onCommit={(n) => steel({ coverBottomMm: n })} /><TypedField label="Cover at sides" quantity="Mm" units={units} value={s.coverSideMm} onCommit={(n) => steel({ coverSideMm: n })} /></>}
+    </div>
+  );
+}
+
+/** A pier changed by typing: round or square, its levels, where it stands, and its cage. */
 export function PierForm({ pier }: { pier: Pier }) {
   const { units } = usePour();
   const { apply } = usePlan();
-  const set = (c: Partial<Pier>) => apply({ do: 'put', list: 'piers', item: { ...pier, ...c } });
+  const put = (item: Pier) => apply({ do: 'put', list: 'piers', item });
+  const set = (c: Partial<Pier>) => put({ ...pier, ...c });
   const round = pier.diameterM !== undefined;
-  const sides = pier.diameterM ?? pier.widthM ?? 0.3;
-  const square = { widthM: sides, lengthM: pier.lengthM ?? sides };
-  const reshape = (toRound: boolean) => { const { diameterM: _d, widthM: _w, lengthM: _l, ...rest } = pier; apply({ do: 'put', list: 'piers', item: toRound ? { ...rest, diameterM: sides } : { ...rest, ...square } }); };
+  const sideM = pier.diameterM ?? pier.widthM ?? 0;
+  const reshape = (toRound: boolean) => put({ ...pier, ...(toRound ? { diameterM: sideM, widthM: undefined, lengthM: undefined } : { diameterM: undefined, widthM: sideM, lengthM: sideM }) });
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
       <div className="flex gap-2" role="group" aria-label="Shape">{([['round', true], ['square', false]] as const).map(([word, is]) => <button key={word} type="button" className="chip" aria-pressed={round === is} onClick={() => { if (round !== is) reshape(is); }}>{word}</button>)}</div>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {round ? <TypedField label="Across" quantity="M" units={units} value={sides} onCommit={(n) => set({ diameterM: n })} /> : <><TypedField label="Wide" quantity="M" units={units} value={square.widthM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={square.lengthM} onCommit={(n) => set({ lengthM: n })} /></>}
+        {round ? <TypedField label="Across" quantity="M" units={units} value={sideM} onCommit={(n) => set({ diameterM: n })} /> : <><TypedField label="Wide" quantity="M" units={units} value={sideM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pier.lengthM ?? sideM} onCommit={(n) => set({ lengthM: n })} /></>}
         <TypedField label="Bottom" quantity="Level" units={units} value={pier.bottomM} onCommit={(n) => set({ bottomM: n })} /><TypedField label="Top" quantity="Level" units={units} value={pier.topM} onCommit={(n) => set({ topM: n })} />
         <TypedField label="East" quantity="M" units={units} value={pier.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pier.yM} onCommit={(n) => set({ yM: n })} />
       </div>
-      <CageFields key={pier.id} pier={pier} units={units} set={set} />
+      <CageFields pier={pier} units={units} set={set} />
       <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pier.id }); }}>Remove {pier.id}</button>
     </div>
   );
 }
 
-/** The cage as a drawing writes it: "4 No. 5", "No. 3 at 8", and its cover. Empty uprights: no steel. */
 function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: (c: Partial<Pier>) => boolean }) {
   const s = pier.steel;
-  const [up, setUp] = useState(s ? `${s.vertical.count} ${barText(s.vertical.bar)}` : '');
-  const [ties, setTies] = useState(s?.ties ? `${barText(s.ties.bar)} at ${lengthText(s.ties.spacingM * 1000, units)}` : '');
-  const [problem, setProblem] = useState<string | null>(null);
-  const coverMm = s?.coverMm ?? (units === 'us' ? 38.1 : 40);
-  const take = (cover = coverMm): boolean => {
-    setProblem(null);
-    if (up.trim() === '') return s ? set({ steel: undefined }) : true;
-    const m = /^\s*(\d+)\s*[x×]?\s*(.+)$/i.exec(up);
-    const bar = m ? barFromText(m[2] ?? '', units) : null;
-    if (!m || !bar) { setProblem(`Uprights: write them as ${units === 'us' ? '4 No. 5' : '4 × 12 mm'}.`); return false; }
-    const [left = '', right = ''] = ties.split(/\s*(?:@|\bat\b)\s*/i);
-    const tieBar = barFromText(left, units);
-    const spacing = parseMeasure(right, units);
-    if (ties.trim() !== '' && (!tieBar || !spacing.ok || spacing.mm <= 0)) { setProblem(`Ties: write them as ${units === 'us' ? 'No. 3 at 8' : '10 mm at 200'}.`); return false; }
-    const next = { vertical: { bar, count: Number(m[1]) }, ties: tieBar && spacing.ok ? { bar: tieBar, spacingM: spacing.mm / 1000 } : null, coverMm: cover } as NonNullable<Pier['steel']>;
-    return JSON.stringify(next) === JSON.stringify(s) ? true : set({ steel: next });
+  const uprights = (text: string): string | null => {
+    if (isNone(text)) { set({ steel: undefined }); return null; }
+    const vertical = countedFromText(text, units);
+    if (typeof vertical === 'string') return vertical;
+    set({ steel: { coverMm: COVER_MM[units].wall, ties: null, ...s, vertical } });
+    return null;
   };
-  const text = (label: string, value: string, change: (t: string) => void) => <label>{label}<input className="field mt-0.5" value={value} onChange={(e) => { change(e.target.value); setProblem(null); }} onBlur={() => { take(); }} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } }} /></label>;
+  const ties = (text: string): string | null => {
+    const got = isNone(text) ? null : spacedFromText(text, units);
+    if (typeof got === 'string') return got;
+    if (s) set({ steel: { ...s, ties: got && { bar: got.bar, spacingM: got.spacingM } } });
+    return null;
+  };
   return (
-    <>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">{text('Uprights', up, setUp)}{text('Ties', ties, setTies)}<TypedField label="Cover" quantity="Mm" units={units} value={coverMm} onCommit={(n) => take(n)} disabled={!s} /></div>
-      {problem && <p role="alert" className="font-semibold text-chalk-t">{problem}</p>}
-    </>
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+      <BarField label="Uprights" value={s ? countedText(s.vertical) : 'none'} onText={uprights} />
+      {s && <><BarField label="Ties" value={s.ties ? spacedText(s.ties, units) : 'none'} onText={ties} /><TypedField label="Cover" quantity="Mm" units={units} value={s.coverMm} onCommit={(n) => set({ steel: { ...s, coverMm: n } })} /></>}
+    </div>
   );
 }

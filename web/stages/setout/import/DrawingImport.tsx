@@ -2,6 +2,7 @@ import { extent } from 'd3';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { DRAWING_UNITS, guessLayer, runsFromLines, type DrawingUnit, type LayerUse } from '../../../../core/exchange/lines.ts';
+import { FIRST_WALL_M } from '../../../../core/siteplan/first-sizes.ts';
 import { distanceText, level, textOf } from '../../../../core/units/index.ts';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { useSize } from '../../../drawing/useSize.ts';
@@ -23,7 +24,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const [uses, setUses] = useState<Record<string, { kind: 'footing' | 'wall' | 'gradeBeam'; type: string } | null>>(() => Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])));
   const like = v.record.site.runs.find((r) => v.record.pour.elements.includes(r.id));
   const [bottomM, setBottom] = useState<number | null>(like?.bottomM ?? 0);
-  const [topM, setTop] = useState<number | null>(like?.topM ?? (like?.bottomM ?? 0) + 2.4);
+  const [topM, setTop] = useState<number | null>(like?.topM ?? (like?.bottomM ?? 0) + FIRST_WALL_M);
   const made = useMemo(() => {
     if (!plan || unit === null || bottomM === null || topM === null) return null;
     const layers: Record<string, LayerUse | undefined> = {};
