@@ -6,7 +6,9 @@ const chromium = process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/ch
 
 export default defineConfig({
   testDir: 'e2e',
-  fullyParallel: false,
+  globalSetup: './e2e/seed.ts',
+  // Every test has a server of its own.
+  fullyParallel: true,
   workers: 2,
   retries: 0,
   timeout: 120_000,

@@ -26,6 +26,8 @@ export default defineConfig({
     }),
   ],
   worker: { format: 'es' },
-  build: { outDir: 'dist/web', emptyOutDir: true, sourcemap: false, chunkSizeWarningLimit: 900 },
+  // Libraries stand in a file of their own, which stays kept when only ours changes. Stations are not fetched one by one: a page that
+  // stands open over an update would look for files that are gone.
+  build: { outDir: 'dist/web', emptyOutDir: true, sourcemap: false, chunkSizeWarningLimit: 900, rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'libraries', test: /node_modules/ }] } } } },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

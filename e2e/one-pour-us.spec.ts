@@ -113,5 +113,5 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('button', { name: 'Close P3' }).click();
   await expect(page.getByText('P3 is closed, its log is whole.')).toBeVisible();
   await allSent(page);
-  expect((await page.request.get(`${server.url}/api/pours/${id}/report.pdf`)).ok()).toBe(true);
+  expect((await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, { timeout: 40_000 })).ok()).toBe(true);
 });

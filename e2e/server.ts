@@ -1,11 +1,11 @@
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 
-/** A freshly seeded demo server of its own for every test, on a free port, so that tests cannot disturb each other. */
+/** A demo server of its own for every test, on a free port, so that tests cannot disturb each other. */
 export class DemoServer {
   readonly port: number;
   readonly dataDir: string;
@@ -32,19 +32,30 @@ export class DemoServer {
   }
 }
 
-const freePort = (): Promise<number> => new Promise((resolve) => { const s = net.createServer().listen(0, '127.0.0.1', () => { const { port } = s.address() as net.AddressInfo; s.close(() => { resolve(port); }); }); });
+/** Ports are counted up in a range of each worker's own: a port that was free a moment ago may be another worker's restarted server. */
+const PORTS = { first: 21_000, aWorker: 1000 };
+let taken = 0;
+async function freePort(worker: number): Promise<number> {
+  for (;;) {
+    const port = PORTS.first + worker * PORTS.aWorker + (taken % PORTS.aWorker);
+    taken += 1;
+    const free = await new Promise<boolean>((resolve) => { const s = net.createServer().once('error', () => { resolve(false); }).listen(port, '127.0.0.1', () => { s.close(() => { resolve(true); }); }); });
+    if (free) return port;
+  }
+}
 
 export const test = base.extend<{ server: DemoServer }>({
-  server: async ({}, use) => { // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
+  server: async ({}, use, { parallelIndex }) => { // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
-    const server = new DemoServer(await freePort(), dataDir);
-    await server.start();
+    fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
+    const server = new DemoServer(await freePort(parallelIndex), dataDir);
+    await server.start(true);
     await use(server);
     await server.stop('SIGKILL');
     fs.rmSync(dataDir, { recursive: true, force: true });
   },
 });
-export { expect } from '@playwright/test';
+export { expect };
 
 /** Signs in as one of the demo's people, with one press. */
 export async function signIn(page: Page, server: DemoServer, name = 'I. Brandvold'): Promise<void> {
@@ -76,11 +87,12 @@ export async function forward(page: Page, minutes: number): Promise<void> {
 
 /** Visits once more with the service worker in charge, and waits until it keeps who is signed in and the pour: from here the page goes on without signal. */
 export async function keptHere(page: Page, pour: string): Promise<void> {
-  const kept = () => page.waitForFunction(async (id) => {
+  // Polled from here: what waits inside the page takes a promise for a yes.
+  const kept = () => expect.poll(() => page.evaluate(async (id) => {
     if (navigator.serviceWorker.controller?.state !== 'activated') return false;
     const paths = (await (await caches.open('api')).keys()).map((r) => new URL(r.url).pathname);
     return paths.includes('/api/session') && paths.includes(`/api/pours/${id}`);
-  }, pour, { timeout: 60_000, polling: 200 });
+  }, pour), { timeout: 60_000, intervals: [200] }).toBe(true);
   await kept();
   await page.reload();
   await kept();

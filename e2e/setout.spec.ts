@@ -1,9 +1,9 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import Drawing from 'dxf-writer';
-import type { Locator, Page } from '@playwright/test';
-import { bigSite } from './big-site.ts';
+import type { Page } from '@playwright/test';
 import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { allSent } from './walk.ts';
 
 interface Run { id: string; type: string; from: string; to: string; openings: { mark?: string; atM: number }[] }
 interface Pour { siteVersion: number; pour: { elements: string[] }; site: { nodes: { id: string; xM: number; yM: number }[]; runs: Run[]; footingTypes: { mark: string; widthM: number }[]; planChanges: { what: string }[] } }
@@ -75,6 +75,21 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   await page.getByRole('button', { name: 'Done' }).click();
   await page.reload();
   await expect(page.locator('[data-run]')).toHaveCount(2);
+  // What was done can be taken back after a reload too, and stands rolled out as it stands in plan.
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await stored(page, id)).pour.elements.length).toBe(1);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect.poll(async () => (await stored(page, id)).pour.elements.length).toBe(2);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'rolled out' }).click();
+  await expect(page.locator('[data-unrolled]')).toBeVisible();
+  const faces = await page.locator('[data-face]').evaluateAll((els) => els.map((el) => el.getAttribute('data-face')));
+  expect(faces.slice().sort()).toEqual((await stored(page, id)).pour.elements.slice().sort());
+  await page.locator(`[data-face="${faces[1] ?? ''}"]`).click();
+  await expect(page.locator('.bench h2').first()).toHaveText(faces[1] ?? '');
+  await page.reload();
+  await expect(page.locator('[data-unrolled]')).toBeVisible();
   expect((await stored(page, id)).site.planChanges.map((c) => c.what).join()).toContain('R is now 21 ft 6 in long');
 });
 
@@ -98,7 +113,7 @@ test('a pasted schedule shows what is wrong with each row and stores none until 
   // A cell changed in place; a bad one says how it is written.
   await page.getByLabel('F10 along').fill('lots');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Write it as 3 No. 5.')).toBeVisible();
+  await expect(page.getByText('“lots” is not so many bars of a size, as 3 No. 5')).toBeVisible();
 });
 
 test('a drawing written by another library becomes runs, in the unit that is said, on the layers that are chosen', async ({ page, server }) => {
@@ -142,7 +157,7 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   await expect(page.getByText(/^0 runs, \d+ lines lie on others/)).toBeVisible();
 });
 
-test('levels one press at a time off the laser, with a turning point, closing on the benchmark; diagonals say what to move', async ({ page, server }) => {
+test('levels one press at a time off the laser, with a turning point, closing on the benchmark; diagonals say what to move, and count as checked', async ({ page, server }) => {
   await signIn(page, server);
   const id = await pourId(page, 'K1');
   await page.goto(`${server.url}/pours/${id}/setout?tab=levels`);
@@ -156,6 +171,7 @@ test('levels one press at a time off the laser, with a turning point, closing on
   await page.getByRole('button', { name: /^Back on R0/ }).click();
   await laser.click();
   await expect(page.locator('[data-closes="true"]')).toBeVisible();
+  await allSent(page);
   const kinds = (await logOf(page, id)).map((e) => e.kind);
   expect(kinds).toEqual(['setup', 'level', 'level', 'level', 'level', 'setup', 'level']);
 
@@ -165,6 +181,43 @@ test('levels one press at a time off the laser, with a turning point, closing on
   await expect(page.locator('[data-square]')).toContainText(/Diagonals 40 mm apart\. Move C and D 24 mm toward the side of A/);
   await page.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText(/^Last:/)).toBeVisible();
+  const line = page.getByRole('region', { name: /^String line of/ });
+  const run = ((await line.getByRole('heading').textContent()) ?? '').replace('String line of ', '');
+  for (const field of (await line.getByRole('textbox').all()).slice(1)) await field.fill('42');
+  await line.getByRole('button', { name: 'Log the line' }).click();
+  await expect(line.locator('[data-line="true"]')).toBeVisible();
+  // Both count on the list of checks: nobody reads them twice.
+  for (const [where, reading, verdict] of [['run=pour&check=pour/square', '40 mm', 'out'], [`run=${run}&check=${run}/line&place=0`, '2 mm', 'good']] as const) {
+    await page.goto(`${server.url}/pours/${id}/check?${where}`);
+    await expect(page.locator('[data-reading]')).toHaveText(reading);
+    await expect(page.locator('[data-verdict]').first()).toHaveAttribute('data-verdict', verdict);
+  }
+});
+
+test('a benchmark, the ground and a surveyor’s point are given by hand, and levels stand on them', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/setout?tab=levels`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  const form = page.getByRole('region', { name: 'Benchmark and ground' });
+  await form.getByLabel(/^stands at/).fill('102.5');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await form.getByLabel(/^Frost reaches/).fill('42 in');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await form.getByRole('button', { name: /surveyor’s point/ }).click();
+  await settled(page);
+  await form.getByLabel(/^Level/).fill('101.2');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  const { site } = (await stored(page, id)) as unknown as { site: { benchmark: { elevationM: number }; ground: { frostDepthM: number }; points: { id: string; zM: number }[] } };
+  expect(site.benchmark.elevationM).toBeCloseTo(102.5 * 0.3048, 4);
+  expect(site.ground.frostDepthM).toBeCloseTo(42 * 0.0254, 4);
+  expect(site.points).toEqual([expect.objectContaining({ id: 'CP1' })]);
+  expect(site.points[0]?.zM).toBeCloseTo(101.2 * 0.3048, 4);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.locator('.bench')).toContainText('stands at 102.50 ft');
 });
 
 test('a pier with its cage and a drain are put in; the pier is checked, the drain is read for its fall', async ({ page, server }) => {
@@ -177,8 +230,9 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await expect(page.locator('.bench h2').first()).toHaveText('PR1');
   await page.getByLabel('Uprights').fill('4 of 12');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'Uprights: write them as' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: '“4 of 12” is not so many bars of a size, as 4 × 12 mm' })).toBeVisible();
   await page.getByLabel('Uprights').fill('4 12 mm');
+  await page.keyboard.press('Enter');
   await page.getByLabel('Ties').fill('8 mm at 200');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -207,9 +261,9 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
     await row.click();
     await expect(page.locator('.bench .head').first()).toContainText(`no. ${n}`);
     await laser.click();
-    await expect(row.locator('.tnum')).not.toHaveText('');
+    await expect(row.locator('.tnum').last()).not.toHaveText('');
   }
-  await expect(page.locator('[data-drain="good"]')).toContainText(/falls 1\.\d % along/);
+  await expect(page.locator('[data-drain="good"]')).toContainText(/falls 1(\.\d)? in 100 along/);
   // Where nothing on the plan is in sight the instrument is moved on a turning point of its own.
   await page.getByRole('button', { name: /A turning point, TP1/ }).click();
   await laser.click();
@@ -220,66 +274,34 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await expect(page.locator('[data-place]')).toHaveAttribute('data-place', 'PR1/cover-side#0');
 });
 
-test('a site of 400 runs stays under 100 ms an interaction, with the processor slowed to a quarter @alone', async ({ page, server }) => {
-  test.setTimeout(240_000);
+test('a wall over a crawl space wants its height inside, and no longer once there is none', async ({ page, server }) => {
   await signIn(page, server);
-  const { file, runs } = bigSite(20, 11);
-  expect(runs).toBeGreaterThanOrEqual(400);
-  const made = await page.evaluate(async (f) => (await (await fetch('/api/sites/import', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: f })).json()) as { pours: { id: string }[] }, file);
-  const id = made.pours[0]?.id ?? '';
-  const slow = await page.context().newCDPSession(page);
-  /** Time from a press to the next picture, as the browser itself measures it; the longest of each kind of event. */
-  const watch = () => page.evaluate(() => {
-    const w = window as unknown as { slowest: { name: string; ms: number }[] };
-    w.slowest = [];
-    new PerformanceObserver((list) => { for (const e of list.getEntries() as PerformanceEventTiming[]) w.slowest.push({ name: `${e.name} waited ${Math.round(e.processingStart - e.startTime)} worked ${Math.round(e.processingEnd - e.processingStart)}`, ms: e.duration }); }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
-  });
-  const worst = () => page.evaluate(() => (window as unknown as { slowest: { name: string; ms: number }[] }).slowest.reduce((w, e) => (e.ms > w.ms ? e : w), { name: 'under 16 ms', ms: 0 }));
-  /** Pressed by the mouse alone, where it lies: looking for it in the page would be counted too. */
-  const press = async (locator: Locator) => {
-    const box = await locator.boundingBox();
-    if (!box) throw new Error('nothing to press');
-    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-  };
-  const measured: Record<string, number> = {};
-  const said: string[] = [];
-  /** Three times over, the middle one counts: this machine is shared. */
-  const measure = async (what: string, ...acts: (() => Promise<void>)[]) => {
-    const times: { name: string; ms: number }[] = [];
-    for (const act of acts) times.push(await once(act));
-    const middle = times.sort((a, b) => a.ms - b.ms)[Math.floor(times.length / 2)] ?? { name: '', ms: 0 };
-    measured[what] = Math.round(middle.ms);
-    said.push(`${what} ${times.map((t) => Math.round(t.ms)).join('/')} ms`);
-  };
-  const once = async (act: () => Promise<void>) => {
-    await page.evaluate(() => { (window as unknown as { slowest: unknown[] }).slowest = []; });
-    await act();
-    // The browser tells of an event once the picture after it stands: wait until nothing is left to do.
-    await page.evaluate(() => new Promise((r) => { requestIdleCallback(r, { timeout: 20_000 }); }));
-    await page.waitForTimeout(500);
-    return worst();
-  };
-  await page.goto(`${server.url}/pours/${id}/setout?run=R1`);
-  await page.locator('[data-run="R200"]').waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(3000);
-  await watch();
-  await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await measure('pick a run', ...['R200', 'R210', 'R120'].map((id) => () => press(page.locator(`[data-run="${id}"]`))));
-  await measure('open the schedule', () => press(page.getByRole('button', { name: 'Schedule', exact: true })));
-  await measure('back to the run', () => press(page.getByRole('button', { name: 'Here', exact: true })));
-  await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  await page.goto(`${server.url}/pours/${id}/check?run=R200&check=R200/width&place=0`);
+  const id = await pourId(page, 'P2');
+  await page.goto(`${server.url}/pours/${id}/setout?run=N`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'crawl space inside' }).click();
+  await settled(page);
+  const ground = page.getByLabel(/^Crawl ground/);
+  await ground.fill('101');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The joists have to be above the ground of the crawl space.')).toBeVisible();
+  await ground.fill('99.25');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
+  // 15 in on the drawing, 18 in wanted.
   const pad = page.locator('.bench').getByLabel('Reading', { exact: true });
-  await pad.waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(3000);
-  await watch();
-  await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await pad.focus();
-  await measure('type a figure', ...['2', '0', '.'].map((k) => () => page.keyboard.press(k)));
-  await measure('take a reading', () => page.keyboard.press('Enter'));
-  await measure('look at another run', ...[1, 2, 3].map(() => () => press(page.getByRole('button', { name: 'Next run' }))));
-  await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  console.log(`${runs} runs, slowed to a quarter: ${said.join(', ')}`);
-  // Taking a reading was measured from 16 to 160 ms on shared machines: printed, and not yet held to the limit.
-  for (const [what, ms] of Object.entries(measured)) if (what !== 'take a reading') expect(ms, what).toBeLessThan(100);
+  await pad.fill('15');
+  await pad.press('Enter');
+  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
+  await expect(page.locator('[data-verdict]').first()).toHaveText(/out, 3 in short/);
+  await expect(page.getByText('The drawing itself leaves too little: ask before the line is snapped.', { exact: true })).toBeVisible();
+  await page.goto(`${server.url}/pours/${id}/setout?run=N`);
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await page.getByRole('button', { name: 'no crawl space' }).click();
+  await settled(page);
+  await page.goto(`${server.url}/pours/${id}/check?run=N`);
+  await page.getByRole('button', { name: /^Checks of N/ }).click();
+  await expect(page.getByRole('dialog').getByText('Top line above the ground')).toBeVisible();
+  await expect(page.getByRole('dialog').getByText('Crawl height')).toBeHidden();
 });

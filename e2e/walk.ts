@@ -1,51 +1,109 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** The walk through one pour, by the real interface: used in US and in metric. */
 
+/** Somebody at work: how they press a button and enter a measure on the pad; each answers the presses it took. */
+export interface Hand { press: (button: Locator) => Promise<number>; measure: (text: string) => Promise<number> }
+
+/** At a desk: the mouse for buttons, the keyboard for measures. */
+export const deskHand = (page: Page): Hand => ({
+  press: async (button) => { await button.click(); return 1; },
+  measure: async (text) => { const pad = padOf(page); await pad.fill(text); await pad.press('Enter'); return text.length + 1; },
+});
+
+/** On a phone: a finger on the keys of the pad. */
+export function thumbHand(page: Page): Hand {
+  const bench = page.locator('.bench');
+  const key = async (name: string) => { await bench.locator('button.key').and(page.getByRole('button', { name, exact: true })).tap(); };
+  return {
+    press: async (button) => { await button.locator('visible=true').first().tap(); return 1; },
+    measure: async (text) => {
+      const keys = text.replace('-', '').split(' ').flatMap((part) => (part.includes('/') ? eighths(part) : [...part]));
+      for (const k of keys) await key(k);
+      if (text.startsWith('-')) await key('Below or above the mark');
+      await bench.getByRole('button', { name: /^(Take|Next(?! run))/ }).locator('visible=true').first().tap();
+      return keys.length + (text.startsWith('-') ? 1 : 0) + 1;
+    },
+  };
+}
+/** Keys of a fraction: an eighth once, the sixteenth above it by a second press. */
+function eighths(part: string): string[] {
+  const [n = 0, d = 1] = part.split('/').map(Number);
+  const NAMES = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
+  const sixteenths = Math.round((n / d) * 16);
+  const name = NAMES[Math.floor(sixteenths / 2) - 1] ?? '1/8';
+  return sixteenths % 2 ? [name, name] : [name];
+}
+
+/** With the keyboard alone: the answer that is likeliest has the focus, and Enter gives it. */
+export const keyHand = (page: Page): Hand => ({
+  press: async (button) => {
+    await expect(button).toBeFocused();
+    // A press that comes at once could still be meant for the place before, and is not taken.
+    await page.waitForTimeout(260);
+    await page.keyboard.press('Enter');
+    return 1;
+  },
+  measure: async (text) => { await expect(padOf(page)).toBeFocused(); await page.keyboard.type(text); await page.keyboard.press('Enter'); return text.length + 1; },
+});
+
+const padOf = (page: Page): Locator => page.locator('.bench').getByLabel('Reading', { exact: true });
+/** A fraction is set in a face of its own, without a space before it. */
+const plainText = (el: Locator): Promise<string> => el.evaluate((x) => x.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, ''));
+
 /** Looks at every change of type once; answers the presses it took. */
-export async function seeChanges(page: Page): Promise<number> {
+export async function seeChanges(page: Page, hand: Hand = deskHand(page), next = () => hand.press(page.locator('[data-next]'))): Promise<number> {
   let presses = 0;
+  await expect(page.locator('.next p')).not.toBeEmpty();
   while (await page.locator('.next').getByText(/takes over from/).isVisible()) {
     const sentence = await page.locator('.next p').textContent();
-    await page.locator('[data-next]').click();
-    await page.getByRole('dialog').getByRole('button', { name: /^Seen/ }).click();
+    presses += await next();
+    presses += await hand.press(page.getByRole('dialog').getByRole('button', { name: /^Seen/ }));
     await expect(page.locator('.next p')).not.toHaveText(sentence ?? '');
-    presses += 2;
   }
   return presses;
 }
 
-/** Reads every place of every check, as wanted, with the tape pad and the keys a foreman would press; counts the presses. */
-export async function readEverything(page: Page, good: (what: { wanted: string; title: string }) => string): Promise<{ readings: number; presses: number }> {
-  let presses = 0;
+/** How many readings the rail says are taken and wanted. */
+export async function readCount(page: Page): Promise<{ read: number; wanted: number }> {
+  const [, read = '', wanted = ''] = /(\d+) of (\d+) read/.exec((await page.locator('header').getByText(/^\d+ of \d+ read$/).first().textContent()) ?? '') ?? [];
+  return { read: Number(read), wanted: Number(wanted) };
+}
+
+/** Reads every place of every check that is left, as wanted, the way `hand` works; counts the presses. */
+export async function readEverything(page: Page, good: (what: { wanted: string; title: string }) => string, hand: Hand = deskHand(page), begin = () => hand.press(page.locator('[data-next]'))): Promise<{ readings: number; presses: number }> {
   let readings = 0;
-  const unread = async () => Number((await page.locator('[data-gate]').getByText(/\d+ readings? to take/).textContent({ timeout: 3000 }).catch(() => '0'))?.match(/\d+/)?.[0] ?? 0);
-  presses += await seeChanges(page);
-  // The page goes to the next wanted place by itself; "N" only starts the walk.
-  await page.locator('[data-next]').click();
-  presses += 1;
-  for (let left = await unread(); left > 0; left -= 1) {
-    const bench = page.locator('.bench');
-    const chip = bench.getByRole('group', { name: /^Checks of/ }).locator('[aria-pressed="true"]').first();
-    const title = (await chip.textContent()) ?? '';
+  // The page goes to the next wanted place by itself; the next line only starts the walk.
+  let presses = await begin();
+  const bench = page.locator('.bench');
+  const button = (name: string | RegExp) => bench.getByRole('button', { name, exact: true });
+  const { read, wanted: all } = await readCount(page);
+  for (let left = all - read; left > 0; left -= 1) {
     const at = await bench.locator('[data-place]').getAttribute('data-place');
-    const pad = bench.getByLabel('Reading', { exact: true });
-    const look = bench.getByRole('button', { name: 'Good', exact: true });
-    const byEye = await look.isVisible();
-    // What only an eye can judge has no wanted figure.
-    // A fraction is set in a face of its own, without a space before it.
-    const wanted = byEye ? '' : await bench.locator('dd').first().evaluate((el) => el.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, ''));
-    if (byEye) { await look.click(); presses += 1; }
-    else if (await bench.locator('[data-pad="count"]').isVisible()) { await bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }).click(); presses += 1; }
-    else if (await bench.getByRole('button', { name: 'There', exact: true }).isVisible()) { await bench.getByRole('button', { name: 'There', exact: true }).click(); presses += 1; }
-    else if (await bench.locator('[data-bolt-step]').isVisible()) { presses += await measureBolt(page); }
-    else if (await bench.getByRole('group', { name: 'Bar size read' }).isVisible()) { await bench.getByRole('group', { name: 'Bar size read' }).getByRole('button', { name: wanted, exact: true }).click(); presses += 1; }
-    else { const text = good({ wanted, title }); await pad.fill(text); await pad.press('Enter'); presses += text.length + 1; }
+    const title = (await bench.locator('[data-check]').getAttribute('data-check')) ?? '';
+    const pad = await bench.evaluate((el) => (el.querySelector('[data-bolt-step]') ? 'bolt' : [...el.querySelectorAll('[data-pad]')].map((x) => x.getAttribute('data-pad'))[0] ?? 'measure'));
+    if (pad === 'eye') presses += await hand.press(button('Good'));
+    else if (pad === 'there') presses += await hand.press(button('There'));
+    else if (pad === 'bolt') presses += await measureBolt(page, hand);
+    else {
+      const wanted = await plainText(bench.locator('dd').first());
+      if (pad === 'count') presses += await hand.press(bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }));
+      else if (pad === 'bar') presses += await hand.press(bench.locator('[data-pad="bar"]').getByRole('button', { name: wanted, exact: true }));
+      else presses += await hand.measure(good({ wanted, title }));
+    }
     readings += 1;
-    // Polled at every frame: eighty readings in a row should not wait for a slower poll.
-    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 10_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, wanted ${wanted}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
+    // Polled at every frame: hundreds of readings in a row should not wait for a slower poll.
+    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 10_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
   }
+  await expect.poll(async () => (await readCount(page)).read).toBe(all);
   return { readings, presses };
+}
+
+/** Measures a bolt of the round that is wanted deep and high; how many presses that took. */
+async function measureBolt(page: Page, hand: Hand): Promise<number> {
+  let presses = 0;
+  for (const step of ['deep', 'out']) presses += await hand.measure(/([\d][\d /]*) (?:in|mm)/.exec(await plainText(page.locator('.bench').locator(`[data-bolt-step="${step}"]`)))?.[1]?.trim() ?? '');
+  return presses;
 }
 
 /** Reads the count of things sent, and waits until nothing is left unsent. */
@@ -90,20 +148,4 @@ export async function truckEmpty(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Truck is empty' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
-}
-
-/** Measures a bolt of the round that is wanted deep and high, by keys; how many presses that took. */
-export async function measureBolt(page: Page): Promise<number> {
-  const bench = page.locator('.bench');
-  let presses = 0;
-  for (const step of ['deep', 'out']) {
-    const line = bench.locator(`[data-bolt-step="${step}"]`);
-    // A fraction is set in a face of its own, without a space before it.
-    const text = /([\d][\d /]*) (?:in|mm)/.exec(await line.evaluate((el) => el.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, '')))?.[1]?.trim() ?? '';
-    const pad = bench.getByLabel('Reading', { exact: true });
-    await pad.fill(text);
-    await pad.press('Enter');
-    presses += text.length + 1;
-  }
-  return presses;
 }

@@ -1,15 +1,17 @@
 /**
  * Writes the demo's ready-made logs (demo/logs/*.jsonl) from its sites: P1 with a complete record, P2 partly
- * checked. Run `npm run demo:log` after a change of the check points or the demo sites.
+ * checked, P3 being set out. Run `npm run demo:log` after a change of the check points or the demo sites.
  */
 import fs from 'node:fs';
 import { v7 as uuid } from 'uuid';
 import { mixNamed, newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
 import { checkList, WHOLE_POUR, type CheckPoint } from '../core/check/points/index.ts';
+import { lineStations } from '../core/check/set-out-readings.ts';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts';
 import type { PourDoc } from '../core/model/pour.ts';
 import { planPour } from '../core/pourplan/plan.ts';
+import { levelTargets } from '../core/setout/levels.ts';
 import { MM_PER_IN, celsiusOf } from '../core/units/index.ts';
 import { midnightMs } from '../core/weather/daylight.ts';
 
@@ -39,6 +41,7 @@ function goodReading(p: CheckPoint, place: number): ReadingValue | null {
   if (w.type === 'size') {
     if (w.what === 'lap') return { type: 'length', mm: Math.ceil(w.wantedMm / MM_PER_IN) * MM_PER_IN };
     if (w.what === 'lean') return { type: 'length', mm: w.wantedMm + scatter(1) };
+    if (w.what === 'room') return { type: 'length', mm: w.wantedMm + 2 * MM_PER_IN + Math.abs(scatter(8)) };
     if (w.what === 'depth' || w.what === 'embedment') return { type: 'length', mm: w.wantedMm + Math.abs(scatter(4)) };
     return { type: 'length', mm: w.wantedMm + scatter(1) };
   }
@@ -147,5 +150,34 @@ function partlyP2(): void {
   s.save('demo/logs/quillback.P2.jsonl');
 }
 
+/** Being set out: levels of most form tops read two days ago, the loop closed, and a question that holds the west and middle runs. */
+function setOutP3(): void {
+  const pour = pourOf('P3');
+  const mix = mixNamed(site, pour.mix);
+  if (!site.benchmark || !mix) throw new Error('demo site');
+  const line = checkList({ site, pour, mix }).find((p) => p.id === 'SS1/line');
+  const s = new Script();
+  const day = midnightMs('2026-09-21', site.timeZone);
+  const feet = (n: number) => Math.round(n * 0.3048 * 10_000) / 10_000;
+  const at = (h: number, m: number) => day + (h * 60 + m) * MIN;
+  s.log(at(15, 10), 'I. Brandvold', 'question', { number: 5, elementIds: ['SW1', 'SW2', 'SW3', 'SM'], text: 'Dowels to the basement wall are on S-2 at the north steps, not at the west steps nor at the middle wall. Both?', to: 'engineer' });
+  const setupId = s.log(at(16, 0), 'T. Oakes', 'setup', { onId: site.benchmark.id, backSightM: feet(4.31) });
+  const hiM = site.benchmark.elevationM + feet(4.31);
+  const tops = levelTargets(site, pour).filter((t) => t.what === 'top');
+  // How far each form stands off its mark, hundredths of a foot; D5 and the pads are still to be read.
+  const off: Record<string, number> = { A5: 1, B5: 0, D3: 0, D1: -1, N8: 0, A3e: 1, N4: 0, W8: 0, W4: -1, C1s: 0 };
+  let minute = 4;
+  for (const t of tops) {
+    const by = off[t.id.split('/')[0] ?? ''];
+    if (by === undefined) continue;
+    s.log(at(16, minute), 'T. Oakes', 'level', { setupId, pointId: t.id, rodM: Math.round((hiM - t.wantedM - feet(by / 100)) * 10_000) / 10_000 });
+    minute += 2;
+  }
+  s.log(at(16, minute), 'T. Oakes', 'level', { setupId, pointId: site.benchmark.id, rodM: feet(4.31) + 0.001 });
+  s.log(at(16, minute + 12), 'I. Brandvold', 'line', { elementId: 'SS1', offsets: lineStations(10.9728, line).map((atM, i) => ({ atM, offsetMm: [0, 2, 4, -1, 1, 0][i] ?? 0 })) });
+  s.save('demo/logs/quillback.P3.jsonl');
+}
+
 completeP1();
 partlyP2();
+setOutP3();

@@ -86,6 +86,7 @@ await shot(desk, 'setout', 'P3', 'setout?run=SE2');
 await desk.getByRole('button', { name: 'Change the plan' }).click();
 await desk.waitForTimeout(1200);
 await desk.screenshot({ path: `${OUT}/setout-change.png` });
+await shot(desk, 'rolled-out', 'P2', 'setout?run=S&view=unrolled');
 await shot(desk, 'round', 'P2', 'check?run=W&check=W/ties&place=2');
 await shot(desk, 'check', 'P2', 'check?run=E1&check=E1/cover-inside&place=0');
 await shot(desk, 'check-metric', 'K1', 'check?run=SE1&check=SE1/cover-bottom&place=0');

@@ -12,15 +12,7 @@ const run = (title, args, env = {}) => {
   console.log(`== ${title}: ${ok ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s`);
   return ok;
 };
-const must = (title, args) => { if (!run(title, args)) { console.log('0 passed, 1 failed'); process.exit(1); } };
-
-must('Set-up', ['scripts/setup.mjs', '--build']);
-must('Chromium', ['scripts/chromium.mjs']);
-
-let passed = 0;
-let failed = 0;
-const count = (ok) => { if (ok) passed += 1; else failed += 1; };
-// The checks that only read run beside each other; what each says is shown when it ends.
+/** Runs beside others; what it says is shown when it ends. */
 const beside = (title, args) => new Promise((resolve) => {
   const from = Date.now();
   const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] });
@@ -28,15 +20,22 @@ const beside = (title, args) => new Promise((resolve) => {
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { said += chunk; });
   child.on('close', (code) => {
     console.log(`\n== ${title}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s\n${said.trim()}`);
-    count(code === 0);
-    resolve();
+    resolve(code === 0);
   });
 });
-await Promise.all([
+
+// Packages compile while Chromium is fetched: neither needs the other.
+if (!(await Promise.all([beside('Set-up', ['scripts/setup.mjs', '--build']), beside('Chromium', ['scripts/chromium.mjs'])])).every(Boolean)) { console.log('0 passed, 1 failed'); process.exit(1); }
+
+let passed = 0;
+let failed = 0;
+const count = (ok) => { if (ok) passed += 1; else failed += 1; };
+// The checks that only read run beside each other.
+for (const good of await Promise.all([
   beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
-  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(() => beside('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json'])),
+  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(async (ok) => (await beside('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json'])) && ok),
   beside('Lock file', ['scripts/lockcheck.mjs']),
-]);
+])) count(good);
 
 fs.mkdirSync('test-results', { recursive: true });
 const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
