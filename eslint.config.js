@@ -31,4 +31,5 @@ export default defineConfig(
   { files: ['core/**/*.test.ts', 'core/testdata/**/*.ts'], rules: ban('web|server|contract|demo|e2e|bench|scripts', 'core/ may import only core/') },
   { files: ['bench/**/*.ts'], rules: ban('web|server|contract|demo|e2e|scripts', 'bench/ measures core/ and imports nothing else') },
   { files: ['*.js', 'scripts/**/*.mjs'], languageOptions: { globals: globals.node } },
+  { files: ['web/public/**/*.js'], languageOptions: { globals: globals.serviceworker } },
 );

@@ -50,6 +50,27 @@ test('ten entries made without signal, with a reload in between, arrive exactly 
   expect(texts).toEqual(Array.from({ length: 10 }, (_, i) => `Without signal ${i + 1}`));
 });
 
+test('a page that was on its way while the worker took charge is kept for a reload without signal like any other', async ({ page, server, context }) => {
+  // The first page asks for its worker only once the second is on its way, and the second comes only once the worker is in charge.
+  await page.addInitScript(() => {
+    if (location.pathname !== '/') return;
+    const late = (...asked: Parameters<ServiceWorkerContainer['register']>) => new Promise((r) => { addEventListener('beforeunload', () => { r(ServiceWorkerContainer.prototype.register.apply(navigator.serviceWorker, asked)); }); });
+    Object.defineProperty(navigator.serviceWorker, 'register', { value: late });
+  });
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.route('**/pour', async (route) => {
+    const worker = context.serviceWorkers()[0] ?? await context.waitForEvent('serviceworker');
+    await expect.poll(() => worker.evaluate<unknown>('registration.active?.state')).toBe('activated');
+    await route.continue();
+  });
+  await page.goto(`${server.url}/pours/${id}/pour`);
+  await keptHere(page, id, 'as it came');
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
+});
+
 test('the server is killed between two entries and nothing acknowledged is lost', async ({ page, server }) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');

@@ -85,15 +85,16 @@ export async function forward(page: Page, minutes: number): Promise<void> {
   await (await heard).finished();
 }
 
-/** Visits once more with the service worker in charge, and waits until it keeps who is signed in and the pour: from here the page goes on without signal. */
-export async function keptHere(page: Page, pour: string): Promise<void> {
+/** Waits until a service worker is in charge and keeps who is signed in and the pour, then visits once more: from here the page goes on without signal. */
+export async function keptHere(page: Page, pour: string, visit: 'once more' | 'as it came' = 'once more'): Promise<void> {
   // Polled from here: what waits inside the page takes a promise for a yes.
   const kept = () => expect.poll(() => page.evaluate(async (id) => {
-    if (navigator.serviceWorker.controller?.state !== 'activated') return false;
+    const state = navigator.serviceWorker.controller?.state ?? 'none';
     const paths = (await (await caches.open('api')).keys()).map((r) => new URL(r.url).pathname);
-    return paths.includes('/api/session') && paths.includes(`/api/pours/${id}`);
-  }, pour), { timeout: 60_000, intervals: [200] }).toBe(true);
+    return [state, ...['/api/session', `/api/pours/${id}`].map((path) => (paths.includes(path) ? 'kept' : `without ${path}`))].join(', ');
+  }, pour), { timeout: 60_000, intervals: [200] }).toBe('activated, kept, kept');
   await kept();
+  if (visit === 'as it came') return;
   await page.reload();
   await kept();
 }

@@ -33,4 +33,6 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
   // Heard from the first line on: a worker that a page before this one brought in may take charge before it is registered here.
   navigator.serviceWorker.addEventListener('controllerchange', () => { void mutate(() => true); });
   void new Workbox('/sw.js').register().catch(() => undefined);
+  // A page that was on its way while the worker took charge was not there to be taken: it asks for itself.
+  void navigator.serviceWorker.ready.then(({ active }) => { if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' }); });
 }
