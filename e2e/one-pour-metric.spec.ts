@@ -4,7 +4,6 @@ import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
 import { allSent, inspect, place, readCount, readEverything, seeChanges, signOwn, takeLoad, truckEmpty } from './walk.ts';
 
 test('K1 of the creamery from drawing to report, in metric', async ({ page, server }) => {
-  test.setTimeout(240_000);
   await signIn(page, server);
   await page.getByRole('button', { name: /Kestrel/ }).click();
   await page.locator('[data-pour="K1"]').click();

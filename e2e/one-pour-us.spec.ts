@@ -49,7 +49,6 @@ test('P1 of the clinic shows its whole record, and takes a failed reading, its f
 });
 
 test('P3 goes on against the gate, is poured with a load sent back, cured and closed, in US units', async ({ page, server }) => {
-  test.setTimeout(180_000);
   await signIn(page, server);
   await page.locator('[data-pour="P3"]').click();
   const id = await pourId(page, 'P3');

@@ -135,9 +135,14 @@ test('a broken site file names where it is wrong and stores nothing', async ({ p
   await expect(page.getByRole('button', { name: /Yard/ })).toBeVisible();
 });
 
-test('a plan written over by somebody else is shown, not lost', async ({ page, server, browser }) => {
+test('a plan written over by somebody else is shown, not lost', async ({ server, browser }) => {
+  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await signIn(page, server);
   const id = await pourId(page, 'P4');
+  const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
+  // It does not hear of the other's change until it makes its own.
+  let heard = false;
+  await page.route(`**/api/pours/${id}`, (route) => (heard ? route.continue() : route.fulfill({ body: old, contentType: 'application/json' })));
   await page.goto(`${server.url}/pours/${id}/plan`);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
   const other = await (await browser.newContext()).newPage();
@@ -145,6 +150,8 @@ test('a plan written over by somebody else is shown, not lost', async ({ page, s
   await other.goto(`${server.url}/pours/${id}/plan`);
   await other.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
+  await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
+  page.on('request', (r) => { if (r.method() !== 'GET') heard = true; });
   await page.getByRole('button', { name: 'More: lift', exact: false }).first().click();
   await expect(page.getByText(/Somebody changed this plan while you were at it/)).toBeVisible();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');

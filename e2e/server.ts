@@ -15,7 +15,7 @@ export class DemoServer {
 
   async start(keep = false): Promise<void> {
     this.#child = spawn(process.execPath, ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])], { env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir, LOG_LEVEL: 'silent', SIGN_IN_LIMIT: '1000' }, stdio: ['ignore', 'ignore', 'inherit'] });
-    for (let i = 0; i < 150; i += 1) {
+    for (let i = 0; i < 600; i += 1) {
       try { if ((await fetch(`${this.url}/api/health`)).ok) return; } catch { /* not up yet */ }
       await new Promise((r) => setTimeout(r, 100));
     }

@@ -11,7 +11,6 @@ const stored = (page: Page, id: string): Promise<Pour> => page.evaluate(async (p
 const settled = (page: Page) => expect(page.getByText('stored', { exact: true })).toBeVisible();
 
 test('runs are drawn, typed, cut, dragged and joined; every act is stored, and taken back', async ({ page, server }) => {
-  test.setTimeout(120_000);
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/setout?run=R`);

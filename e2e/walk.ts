@@ -93,7 +93,7 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
     }
     readings += 1;
     // Polled at every frame: hundreds of readings in a row should not wait for a slower poll.
-    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 10_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
+    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 40_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
   }
   await expect.poll(async () => (await readCount(page)).read).toBe(all);
   return { readings, presses };
@@ -107,7 +107,7 @@ async function measureBolt(page: Page, hand: Hand): Promise<number> {
 }
 
 /** Reads the count of things sent, and waits until nothing is left unsent. */
-export const allSent = (page: Page) => expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '0', { timeout: 15_000 });
+export const allSent = (page: Page) => expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '0');
 
 export async function signOwn(page: Page): Promise<void> {
   await page.locator('[data-next]').click();

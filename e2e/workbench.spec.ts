@@ -100,7 +100,7 @@ test('the search shows the best as it goes, says why others were not taken, and 
   const id = await pourId(page, 'P3');
   await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
   await page.getByRole('button', { name: /Look through/ }).click();
-  await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible();
   await expect(page.getByText(/plans looked at, all there are/)).toBeVisible();
   await page.getByRole('button', { name: 'Plan it so' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
@@ -113,7 +113,6 @@ test('the search shows the best as it goes, says why others were not taken, and 
 });
 
 test('every calculation of the workbench opens without an error, in both systems of units', async ({ page, server }) => {
-  test.setTimeout(120_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => { errors.push(e.message); });
   await signIn(page, server);
