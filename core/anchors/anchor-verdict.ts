@@ -10,7 +10,7 @@ export function positionToleranceMm(diameterMm: number): number {
   return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
 }
 
-const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), embedmentMm: nonNegative().optional(), leastEmbedmentMm: nonNegative().optional(), projectionMm: nonNegative().optional(), planProjectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
+const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), diameterMm: positive().optional(), embedmentMm: nonNegative().optional(), leastEmbedmentMm: nonNegative().optional(), projectionMm: nonNegative().optional(), planProjectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
 const RULES = ['count', 'end', 'gap', 'position', 'embedment', 'projection', 'centre', 'plumb'] as const;
 type Rule = (typeof RULES)[number];
 interface Failure { rule: Rule; bolt: number | null; atM: number; byMm: number; text: string }
@@ -30,7 +30,8 @@ export const anchorVerdict = calculation({
   output: z.object({ ok: z.boolean(), failures: z.array(z.object({ rule: z.enum(RULES), bolt: z.number().nullable(), atM: z.number(), byMm: z.number(), text: z.string() })), worstGapM: z.number().nullable() }),
   compute(v, trace) {
     const failures: Failure[] = [];
-    const endMinMm = v.endMinMm ?? 7 * v.boltDiameterMm;
+    // What a bolt's own drawing says goes before what is said of the whole plate.
+    const diameterMm = (b: { diameterMm?: number | undefined }) => b.diameterMm ?? v.boltDiameterMm;
     const order = v.bolts.map((b, i) => ({ ...b, i })).sort((a, b) => a.atM - b.atM);
     const needed = v.single && atMost(v.endM - v.startM, SHORT_PLATE_M) ? 1 : 2;
     if (order.length < needed) failures.push({ rule: 'count', bolt: null, atM: v.startM, byMm: 0, text: `${order.length} of ${needed} bolts are there` });
@@ -38,17 +39,17 @@ export const anchorVerdict = calculation({
     const last = order.at(-1);
     for (const [b, distanceMm] of [[first, first ? (first.atM - v.startM) * 1000 : 0], [last, last ? (v.endM - last.atM) * 1000 : 0]] as const) {
       if (!b) continue;
+      const endMinMm = v.endMinMm ?? 7 * diameterMm(b);
       if (!atLeast(distanceMm, endMinMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: endMinMm - distanceMm, text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}` });
       if (!atMost(distanceMm, v.endMaxMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: distanceMm - v.endMaxMm, text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}` });
     }
     const gaps = order.slice(1).map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
     for (const { b, gapM } of gaps) if (!atMost(gapM, v.maxSpacingM)) failures.push({ rule: 'gap', bolt: b.i, atM: b.atM - gapM / 2, byMm: (gapM - v.maxSpacingM) * 1000, text: `${fig(gapM)} m to the bolt before, at most ${fig(v.maxSpacingM)}` });
-    const place = v.positionToleranceMm ?? positionToleranceMm(v.boltDiameterMm);
     for (const b of order) {
       const say = (rule: Rule, byMm: number, text: string) => { failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text }); };
+      const place = v.positionToleranceMm ?? positionToleranceMm(diameterMm(b));
       const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
       if (!atMost(off, place)) say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
-      // What a bolt's own drawing says goes before what is said of the whole plate.
       const least = b.leastEmbedmentMm ?? v.leastEmbedmentMm;
       if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least)) say('embedment', least - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`);
       const wanted = b.planProjectionMm ?? v.projectionMm;

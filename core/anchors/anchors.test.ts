@@ -72,6 +72,13 @@ describe('layout of bolts', () => {
   });
 });
 
+test('bolts of a plate are held by their own thickness, or by that of the plate where theirs is not said', () => {
+  const say = (diameterMm?: number) => resultOf(anchorVerdict, { startM: 0, endM: 2, bolts: [{ atM: 0.1, planAtM: 0.108, diameterMm }, { atM: 1.8 }] }).failures.map((f) => [f.rule, f.bolt]);
+  expect(say()).toEqual([['position', 0]]);
+  // 25.4 mm: seven times is 178 mm from the end, and 9.5 mm off the drawing passes.
+  expect(say(25.4)).toEqual([['end', 0]]);
+});
+
 test('bolts as set: each broken rule is named, with how far', () => {
   const out = resultOf(anchorVerdict, {
     startM: 0, endM: 4, boltDiameterMm: 15.875, projectionMm: 90, plateWidthMm: 139.7, leastEmbedmentMm: 177.8,

@@ -109,9 +109,9 @@ function judgeBolts(w: Extract<CheckPoint['wanted'], { type: 'bolts' }>, values:
     const read = value?.type === 'bolt' ? value : null;
     const wanted = w.bolts[place];
     if (read && !read.there) return [];
-    return [{ place, bolt: { atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0), ...(wanted?.depth ? { leastEmbedmentMm: wanted.depth.leastMm, planProjectionMm: wanted.depth.projectionMm } : {}), ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }), ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }) } }];
+    return [{ place, bolt: { atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0), ...(wanted?.diameterMm === undefined ? {} : { diameterMm: wanted.diameterMm }), ...(wanted?.depth ? { leastEmbedmentMm: wanted.depth.leastMm, planProjectionMm: wanted.depth.projectionMm } : {}), ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }), ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }) } }];
   });
-  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, boltDiameterMm: w.diameterMm, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, projectionLessMm: w.projectionLessMm, projectionToleranceMm: w.projectionMoreMm, bolts: standing.map((b) => b.bolt) });
+  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, projectionLessMm: w.projectionLessMm, projectionToleranceMm: w.projectionMoreMm, bolts: standing.map((b) => b.bolt) });
   return values.map((value, place): Judged | null => {
     if (value === null) return null;
     const k = standing.findIndex((b) => b.place === place);

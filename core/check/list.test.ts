@@ -111,6 +111,19 @@ describe('the list is derived from the model', () => {
     expect(kindsOf('SILO', checkList(demoPour('kestrel', 'K3')))).toEqual(expect.arrayContaining(['template', 'bolts-coating']));
     expect(point('N/bolts-coating').title).toBe('Bolts 5/8 in and 7/8 in, coated');
   });
+  test('bolts of two sizes on one pad, and dowels of two depths, are each measured against their own', () => {
+    const k3 = demoPour('kestrel', 'K3');
+    const bolts = k3.site.anchors.filter((a) => a.elementId === 'SILO');
+    const thick = new Set(bolts.slice(-3).map((a) => a.id));
+    const list = checkList({ ...k3, site: { ...k3.site, anchors: k3.site.anchors.map((a) => (thick.has(a.id) ? { ...a, diameterMm: 30, embedmentMm: 640 } : a)) } }).filter((p) => p.elementId === 'SILO' && p.kind.endsWith('-embedment'));
+    expect(list.map((p) => [p.kind, p.wanted.type === 'size' && p.wanted.wantedMm, p.why])).toEqual([['bolts-embedment', bolts[0]?.embedmentMm, `3 of ${bolts.length - 3}`], ['bolts-2-embedment', 640, '3 of 3']]);
+    expect(list[1]?.places.map((p) => p.label)).toEqual([...thick]);
+    const [one] = site.anchors.filter((a) => a.drilled);
+    const deep = checkList({ ...p2, site: { ...site, anchors: site.anchors.map((a) => (a.id === one?.id ? { ...a, embedmentMm: a.embedmentMm + 100 } : a)) } });
+    const holes = deep.filter((p) => p.kind.startsWith('dowels-depth'));
+    expect(holes.map((p) => p.wanted.type === 'size' && p.wanted.wantedMm - (one?.embedmentMm ?? 0))).toEqual([100, 0]);
+    expect(deep.filter((p) => p.kind === 'dowels-clean')).toHaveLength(1);
+  });
   test('ground and banks looked at before rain are to be looked at again, and count once they are', () => {
     const look = (minute: number) => entry('mark', { checkId: 'N/trench', place: 0, result: 'pass' }, minute);
     const rain = entry('weather', { airTempC: 12, sky: 'rain' }, 40);
@@ -197,6 +210,17 @@ describe('the bolt round', () => {
     expect(verdicts([bolt(0, true, 320)])[0]).toBe('out');
     expect(of([bolt(0, true, 320)], 'N/bolts').places[0]?.judged).toMatchObject({ texts: ['end'], calculation: 'anchor-verdict' });
     expect(of([bolt(0, true, 320)], 'N/bolts').places[0]?.judged?.margin).toBeCloseTo(-15.2, 1);
+  });
+  test('a bolt keeps from the end of its plate by its own thickness', () => {
+    // Seven times the bolt: 4 in is far enough for ½ in, too near for ⅝ in (4⅜ in).
+    const end = (diameterMm: number) => {
+      const other = { ...site, anchors: site.anchors.map((a) => (a.id === round.bolts[0]?.id ? { ...a, diameterMm } : a)) };
+      const p = checkList({ site: other, pour, mix }).filter((x) => x.id === 'N/bolts');
+      return judgeAll(other, p, replay([bolt(0, true, round.fromM * 1000 + 101.6)]))[0]?.places[0]?.judged;
+    };
+    expect(end(12.7)?.texts).toEqual([]);
+    expect(end(15.875)).toMatchObject({ verdict: 'out', texts: ['end'] });
+    expect(end(15.875)?.margin).toBeCloseTo(101.6 - 7 * 15.875, 6);
   });
   test('a plate whose bolts no drawing shows takes the layout of the calculation', () => {
     const bare = checkList({ site: { ...site, anchors: [] }, pour, mix }).find((p) => p.id === 'N/bolts');

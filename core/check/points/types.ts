@@ -5,8 +5,8 @@ import type { CheckRules } from '../rules.ts';
 /** How deep a bolt is to go at least, and how far to stand out, mm. */
 export interface WantedDepth { leastMm: number; projectionMm: number }
 
-/** A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how deep and high where it is drawn. */
-export interface WantedBolt { id: string; atM: number; depth: WantedDepth | null }
+/** A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how thick, mm, deep and high where it is drawn. */
+export interface WantedBolt { id: string; atM: number; diameterMm?: number; depth: WantedDepth | null }
 
 /** What is read at a check point, which decides how it is entered and judged. */
 export type Wanted =
@@ -16,7 +16,7 @@ export type Wanted =
   | { type: 'spacing'; specifiedMm: number; toleranceMm: number; spaces: number }
   | { type: 'bar'; wanted: string }
   /** The bolts of one piece of plate: each there or not, and where; `measured` places also how deep and how high. */
-  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; diameterMm: number; maxSpacingM: number; endMaxMm: number; projectionLessMm: number; projectionMoreMm: number; measured: number[] }
+  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; maxSpacingM: number; endMaxMm: number; projectionLessMm: number; projectionMoreMm: number; measured: number[] }
   | { type: 'eye' };
 
 /** Where a reading is wanted: metres along the run from its first node, across it, and above its bottom. */
