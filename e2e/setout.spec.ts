@@ -21,8 +21,7 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   // Typed: a length in feet and inches.
   await page.getByLabel(/^Length/).fill("21' 6");
   await page.keyboard.press('Enter');
-  await settled(page);
-  expect(await length('R')).toBeCloseTo(21.5 * 0.3048, 4);
+  await expect.poll(() => length('R')).toBeCloseTo(21.5 * 0.3048, 4);
   // Typed wrongly: it says how, and nothing is stored.
   await page.getByLabel(/^Length/).fill('long');
   await page.keyboard.press('Enter');
@@ -113,6 +112,40 @@ test('a pasted schedule shows what is wrong with each row and stores none until 
   await page.getByLabel('F10 along').fill('lots');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“lots” is not so many bars of a size, as 3 No. 5')).toBeVisible();
+});
+
+test('forms are described as their maker does and given to a pour: ties, braces and pressure follow; taken back, they are as they were', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P2');
+  await page.goto(`${server.url}/pours/${id}/setout?tab=schedule`);
+  const forms = page.getByRole('region', { name: 'Forms' });
+  await expect(forms.locator('[data-forms="A3"]')).toContainText('P2 stands in these');
+  await page.getByRole('button', { name: 'Change cells' }).click();
+  await expect(forms.getByRole('button', { name: 'Remove A3' })).toHaveCount(0);
+  await forms.getByRole('button', { name: 'forms', exact: true }).click();
+  await expect(forms.locator('[data-forms="A1"]')).toContainText('5 ties a joint');
+  const type = async (label: RegExp, text: string) => { await forms.getByLabel(label).fill(text); await page.keyboard.press('Enter'); };
+  await type(/^What A1 is/, 'Steel ply, 2 ft');
+  await type(/^Ties a joint/, '4');
+  await type(/^Holds/, '750');
+  await type(/^Walers/, '1.5');
+  await expect(page.getByText(/A1 walers must be a whole number/)).toBeVisible();
+  await forms.getByRole('button', { name: 'they only push' }).click();
+  await forms.locator('[data-forms="A1"]').getByRole('button', { name: 'P2 stands in these' }).click();
+  interface Stands { pour: { forms?: string; settings: { ratingKPa: number } }; site: { formSystems: { mark: string; label?: string; tiesPerJoint: number; walers: number; ratingKPa: number }[] } }
+  const now = () => page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).json() as Promise<Stands>, id);
+  await expect.poll(async () => (await now()).pour.forms).toBe('A1');
+  expect((await now()).pour.settings.ratingKPa).toBeCloseTo(750 * 0.0478803, 3);
+  expect((await now()).site.formSystems[1]).toMatchObject({ mark: 'A1', label: 'Steel ply, 2 ft', tiesPerJoint: 4, walers: 2 });
+  // The round asks for their ties, and holds the pressure against them.
+  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/ties&place=0`);
+  await expect(page.locator('.bench dd').first()).toContainText('4');
+  await expect(page.locator('[data-pressure]')).toContainText('rated 750 psf');
+  // Undone, after the page was left, the pour stands in what it stood in.
+  await page.goto(`${server.url}/pours/${id}/setout?tab=schedule`);
+  await page.getByRole('button', { name: 'Change cells' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await now()).pour.forms).toBe('A3');
 });
 
 test('a drawing written by another library becomes runs, in the unit that is said, on the layers that are chosen', async ({ page, server }) => {

@@ -64,8 +64,8 @@ export async function stopwatch(page: Page) {
     const before = stolenMs();
     await act();
     const stood = answer ? await page.evaluate(() => (window as unknown as { stood: Promise<number> }).stood) : 0;
-    // The browser tells of an event once the picture after it stands: wait until nothing is left to do.
-    await page.evaluate(() => new Promise((r) => { requestIdleCallback(r, { timeout: 20_000 }); }));
+    // The browser tells of an event once the picture after it stands: wait until nothing else is left to do.
+    await page.evaluate(() => new Promise((r) => { requestAnimationFrame(() => { void (window as unknown as { scheduler: { postTask: (task: () => void, options: object) => Promise<void> } }).scheduler.postTask(() => { r(undefined); }, { priority: 'background' }); }); }));
     const stolen = stolenMs() - before;
     await page.waitForTimeout(500);
     await slow(1);

@@ -65,6 +65,20 @@ test('nobody signs for a plan that is not there yet', async () => {
   await sign(record.siteVersion).expect(200);
 });
 
+test('forms are put in and given to a pour, with the pressure they hold; ones nobody knows are refused', async () => {
+  const { record, plan, file } = await drawn('P2');
+  const [a3] = plan.formSystems;
+  const both = applyEdit(file, plan, { do: 'putForms', system: { ...(a3 as NonNullable<typeof a3>), mark: 'B1', ratingKPa: 30 } });
+  const { version } = (await put(record.siteId, record.siteVersion, applyEdit(file, both, { do: 'setForms', pour: 'P2', forms: 'B1' })).expect(200)).body as { version: number };
+  const now = await pourOf('P2');
+  expect([now.pour.forms, now.pour.settings.ratingKPa]).toEqual(['B1', 30]);
+  expect(now.site.planChanges.at(-1)?.what).toBe('forms B1 added, P2 stands in B1');
+  const bad = (await put(record.siteId, version, { ...both, pours: [{ code: 'P2', elements: now.pour.elements, forms: 'Z9' }] }).expect(400)).body as Problem;
+  expect(bad.issues).toEqual([{ path: 'plan.pours.0.forms', message: 'is not among the form systems' }]);
+  await put(record.siteId, version, plan).expect(200);
+  expect((await pourOf('P2')).pour.forms).toBe('A3');
+});
+
 test('others than a foreman may not draw', async () => {
   const { record, plan } = await drawn('P4');
   for (const role of ['crew', 'inspector', 'viewer'] as const) await (await api.as(role)).put(`/api/sites/${record.siteId}/plan`).send({ version: record.siteVersion, plan }).expect(403);

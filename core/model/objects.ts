@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { count, nonNegative, positive, anyNumber } from '../register/fields.ts';
+import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
@@ -40,7 +40,7 @@ export type Embed = z.output<typeof embedSchema>;
 /** A form system as its maker describes it. */
 export const formSystemSchema = z.object({
   mark: mark(), label: z.string().max(80).optional(), ratingKPa: positive(),
-  panelWidthM: positive(), tiesPerJoint: count().lte(40, 'must be 40 or fewer'), walers: nonNegative().lte(20, 'must be 20 or fewer'),
+  panelWidthM: positive(), tiesPerJoint: count().lte(40, 'must be 40 or fewer'), walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
   brace: z.object({ spacingM: positive(), attachM: positive(), angleDeg: positive().lt(90, 'must be under 90'), pitchMmPerTurn: positive(), pushOnly: z.boolean({ error: 'must be true or false' }).default(true) }).nullable().default(null),
 });
 export type FormSystem = z.output<typeof formSystemSchema>;

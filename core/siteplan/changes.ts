@@ -56,11 +56,25 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
     const [a, b] = [of(before), of(after)];
     for (const id of new Set([...a.keys(), ...b.keys()])) if (!same(a.get(id), b.get(id)) && there.has(id)) touch(id, [`${name} of ${id}`]);
   }
-  if (!same(before.formSystems, after.formSystems)) { words.push('form systems'); for (const r of after.runs) if (r.kind === 'wall') elements.add(r.id); }
+  const walls = new Set(after.runs.flatMap((r) => (r.kind === 'wall' ? [r.id] : [])));
+  const wallsIn = (forms: string) => { for (const p of after.pours) if (p.forms === forms) for (const id of p.elements) if (walls.has(id)) elements.add(id); };
+  for (const mark of new Set([...before.formSystems, ...after.formSystems].map((f) => f.mark))) {
+    const [a, b] = [before, after].map((plan) => plan.formSystems.find((f) => f.mark === mark));
+    if (same(a, b)) continue;
+    words.push(`forms ${mark} ${a ? (b ? 'changed' : 'removed') : 'added'}`);
+    wallsIn(mark);
+  }
   if (!same(before.ground, after.ground)) words.push('ground levels');
   if (!same(before.benchmark, after.benchmark)) words.push('benchmark');
   if (!same(before.points, after.points)) words.push('set-out points');
-  if (!same(before.pours, after.pours)) words.push('what belongs to which pour');
+  for (const p of after.pours) {
+    const was = before.pours.find((x) => x.code === p.code);
+    if (!was || p.forms === undefined || was.forms === p.forms) continue;
+    words.push(p.forms === null ? `${p.code} stands in no forms that are named` : `${p.code} stands in ${p.forms}`);
+    for (const id of p.elements) if (walls.has(id)) elements.add(id);
+  }
+  const belongs = (plan: Drawn) => plan.pours.map((p) => [p.code, p.elements]);
+  if (!same(belongs(before), belongs(after))) words.push('what belongs to which pour');
   if (words.length === 0 && !same(before, after)) words.push('the drawing');
   return { words, elements: [...elements] };
 }

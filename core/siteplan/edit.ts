@@ -1,6 +1,6 @@
 import { elementIds } from '../model/elements.ts';
 import type { z } from 'zod';
-import { anchorSchema, embedSchema, formSystemSchema, groundSchema, plateSchema } from '../model/objects.ts';
+import { anchorSchema, embedSchema, formSystemSchema, type FormSystem, groundSchema, plateSchema } from '../model/objects.ts';
 import { benchmarkSchema, checkSitePlan, footingTypeSchema, nodeSchema, type Opening, padSchema, pierSchema, pointSchema, type Run, runSchema, type SitePlan, wallTypeSchema } from '../model/site.ts';
 import { issuesOf } from '../register/calculation.ts';
 import { withDrawn, type Drawn } from './drawn.ts';
@@ -26,6 +26,10 @@ export type PlanEdit =
   | { do: 'remove'; list: ObjectList; id: string }
   | { do: 'putType'; list: 'footingTypes' | 'wallTypes'; type: Drawn['footingTypes'][number] | Drawn['wallTypes'][number] }
   | { do: 'removeType'; mark: string }
+  | { do: 'putForms'; system: FormSystem }
+  | { do: 'removeForms'; mark: string }
+  /** What a pour's walls stand in; null for none named. */
+  | { do: 'setForms'; pour: string; forms: string | null }
   | { do: 'setGround'; ground: Drawn['ground'] }
   | { do: 'setBenchmark'; benchmark: Drawn['benchmark'] };
 
@@ -48,6 +52,9 @@ function nodeAt(plan: Drawn, at: string | Spot): { plan: Drawn; id: string } {
   const id = freeName('P', plan.nodes.map((n) => n.id));
   return { id, plan: { ...plan, nodes: [...plan.nodes, { id, xM: roundM(at.xM), yM: roundM(at.yM) }] } };
 }
+
+/** A list with one item of that mark put in, in the place of the one that was there. */
+const putMarked = <Item extends { mark: string }>(list: readonly Item[], item: Item): Item[] => (list.some((x) => x.mark === item.mark) ? list.map((x) => (x.mark === item.mark ? item : x)) : [...list, item]);
 
 /** Nodes no run ends at any more go with their last run. */
 function withoutLooseNodes(plan: Drawn): Drawn {
@@ -153,13 +160,22 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
     }
     case 'remove': return e.list === 'pads' || e.list === 'piers' ? removeElement(plan, e.id) : ({ ...plan, [e.list]: (plan[e.list] as { id: string }[]).filter((x) => x.id !== e.id) });
     case 'putType': {
-      const list = plan[e.list] as { mark: string }[];
-      return { ...plan, [e.list]: list.some((t) => t.mark === e.type.mark) ? list.map((t) => (t.mark === e.type.mark ? e.type : t)) : [...list, e.type] };
+      return { ...plan, [e.list]: putMarked<{ mark: string }>(plan[e.list], e.type) };
     }
     case 'removeType': {
       const user = plan.runs.find((r) => r.type === e.mark);
       if (user) refuse(`${user.id} is ${e.mark}: give it another type first.`);
       return { ...plan, footingTypes: plan.footingTypes.filter((t) => t.mark !== e.mark), wallTypes: plan.wallTypes.filter((t) => t.mark !== e.mark) };
+    }
+    case 'putForms': return { ...plan, formSystems: putMarked(plan.formSystems, e.system) };
+    case 'removeForms': {
+      const user = plan.pours.find((p) => p.forms === e.mark);
+      if (user) refuse(`${user.code} stands in ${e.mark}: give it other forms first.`);
+      return { ...plan, formSystems: plan.formSystems.filter((f) => f.mark !== e.mark) };
+    }
+    case 'setForms': {
+      if (e.forms !== null && !plan.formSystems.some((f) => f.mark === e.forms)) refuse(`There are no forms ${e.forms}.`);
+      return { ...plan, pours: plan.pours.map((p) => (p.code === e.pour ? { ...p, forms: e.forms } : p)) };
     }
     case 'setGround': return { ...plan, ground: e.ground };
     case 'setBenchmark': return { ...plan, benchmark: e.benchmark };

@@ -1,5 +1,5 @@
 import { padUnder } from '../model/elements.ts';
-import type { Anchor } from '../model/objects.ts';
+import { formSystemSchema, type Anchor, type FormSystem } from '../model/objects.ts';
 import { footingTypeSchema, pierHeightM, wallHeightM, wallTypeSchema, type FootingType, type Opening, type Pad, type Pier, type Run, type SitePlan, type WallType } from '../model/site.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import type { Spot } from './geometry.ts';
@@ -55,3 +55,12 @@ export const nextFootingType = (plan: Pick<SitePlan, 'footingTypes'>, units: Uni
 
 /** A row of the wall schedule like the last, else of a common size in the site's bars. */
 export const nextWallType = (plan: Pick<SitePlan, 'wallTypes'>, units: UnitSystem, mark: string): WallType => ({ ...(plan.wallTypes.at(-1) ?? wallTypeSchema.parse({ mark, thicknessM: 0.2, mats: 1, vertical: { bar: BAR[units].wall, spacingM: 0.4 }, horizontal: { bar: BAR[units].wall, spacingM: 0.4 }, coverInsideMm: 40, coverOutsideMm: 50 })), mark });
+
+/** Forms of a common panel: what they hold, kPa, and their width, m; braces with what one turn moves, mm. */
+const FORMS = {
+  us: { ratingKPa: 47.88, panelWidthM: 0.6096, tiesPerJoint: 4, walers: 2, brace: { spacingM: 2.4384, attachM: 1.8288, angleDeg: 55, pitchMmPerTurn: 6.35 } },
+  metric: { ratingKPa: 60, panelWidthM: 0.9, tiesPerJoint: 3, walers: 2, brace: { spacingM: 2.5, attachM: 1.8, angleDeg: 55, pitchMmPerTurn: 6 } },
+};
+
+/** A form system like the last, else of a common size: the maker's own figures are to be typed over it. */
+export const nextForms = (plan: Pick<SitePlan, 'formSystems'>, units: UnitSystem, mark: string): FormSystem => ({ ...(plan.formSystems.at(-1) ?? formSystemSchema.parse({ mark, ...FORMS[units] })), mark, label: undefined });

@@ -5,7 +5,7 @@ import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model
 import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
 import { diffText, planDiff } from '../../core/siteplan/changes.ts';
-import { drawnOf, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
+import { drawnOf, pourDrawn, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import type { Db } from './database.ts';
 
@@ -74,7 +74,9 @@ export class SiteStore {
       const { pours: _none, ...site } = siteFileSchema.parse({ ...(JSON.parse(row.doc) as SiteFile), pours: [] });
       const unknown = plan.pours.find((p) => !pours.some((x) => x.doc.code === p.code));
       if (unknown) throw new ProblemError(400, 'Bad input', `The plan was not stored: this site has no pour ${unknown.code}.`, [{ path: `plan.pours.${plan.pours.indexOf(unknown)}.code`, message: 'is not a pour of this site' }]);
-      const next = pours.map((p) => ({ ...p, doc: { ...p.doc, elements: plan.pours.find((x) => x.code === p.doc.code)?.elements ?? p.doc.elements } })).map((p) => ({ ...p, doc: { ...p.doc, settings: { ...p.doc.settings, startAt: Math.min(p.doc.settings.startAt, p.doc.elements.length - 1) } } }));
+      const nowhere = plan.pours.findIndex((p) => p.forms != null && p.forms !== pours.find((x) => x.doc.code === p.code)?.doc.forms && !plan.formSystems.some((f) => f.mark === p.forms));
+      if (nowhere >= 0) throw new ProblemError(400, 'Bad input', `The plan was not stored: ${plan.pours[nowhere]?.code ?? ''} stands in ${plan.pours[nowhere]?.forms ?? ''}, which is not among its form systems.`, [{ path: `plan.pours.${nowhere}.forms`, message: 'is not among the form systems' }]);
+      const next = pours.map((p) => ({ ...p, doc: pourDrawn(site, p.doc, plan) }));
       const diff = planDiff(drawnOf(site, pours.map((p) => p.doc)), { ...plan, pours: drawnOf(site, next.map((p) => p.doc)).pours }, site.units);
       if (diff.words.length === 0) return { version };
       const doc = { ...withDrawn(site, plan), planChanges: [...site.planChanges, { version: version + 1, ...by, what: diffText(diff).slice(0, 600), elements: diff.elements }] };

@@ -2,7 +2,7 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
-import { drawnOf, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
+import { drawnOf, pourDrawn, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { applyEdit, EditRefused, type PlanEdit } from '../../core/siteplan/edit.ts';
 import { offersOf, type Offer } from '../../core/siteplan/offers.ts';
@@ -50,8 +50,7 @@ export function usePlanEditor(record: PourAnswer | undefined, refresh: () => Pro
   const plan = draft ?? read;
   const shown = useMemo((): PourAnswer | undefined => {
     if (!record || !draft) return record;
-    const elements = draft.pours.find((p) => p.code === record.pour.code)?.elements ?? record.pour.elements;
-    return { ...record, site: withDrawn(record.site, draft), pour: { ...record.pour, elements, settings: { ...record.pour.settings, startAt: Math.min(record.pour.settings.startAt, elements.length - 1) } } };
+    return { ...record, site: withDrawn(record.site, draft), pour: pourDrawn(record.site, record.pour, draft) };
   }, [record, draft]);
 
   const start = () => {

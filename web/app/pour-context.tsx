@@ -1,5 +1,4 @@
 import { labelsByElement } from '../../core/model/elements.ts';
-import { wrap } from 'comlink';
 import { createContext, startTransition, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
@@ -24,7 +23,6 @@ import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { siteNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
-import type { OddsWorker } from '../workers/odds.worker.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useLater } from './useLater.ts';
@@ -36,7 +34,7 @@ export interface PourView {
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
   state: PourState; store: LogStore;
-  points: PointState[]; gate: Gate; plan: PourPlan; odds: PourPlan['odds'] | null; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
+  points: PointState[]; gate: Gate; plan: PourPlan; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
   weather: WeatherHour[];
   /** The forecast round the present hour, whatever day the pour is on. */
   weatherNow: WeatherHour[];
@@ -53,18 +51,6 @@ export interface PourView {
 
 const Context = createContext<PourView | null>(null);
 const Editing = createContext<PlanEditing | null>(null);
-
-function useOdds(record: PourAnswer | undefined, mix: Mix | undefined, plant: Plant | undefined): PourPlan['odds'] | null {
-  const [odds, setOdds] = useState<{ key: string; odds: PourPlan['odds'] } | null>(null);
-  const key = record ? `${record.id} ${record.version} ${record.siteVersion}` : '';
-  useEffect(() => {
-    if (!record || !mix || !plant) return;
-    const worker = new Worker(new URL('../workers/odds.worker.ts', import.meta.url), { type: 'module' });
-    void wrap<OddsWorker>(worker).odds(record.site, record.pour, mix, plant, record.duskMin).then((o) => { setOdds({ key, odds: o }); });
-    return () => { worker.terminate(); };
-  }, [key, record, mix, plant]);
-  return odds?.key === key ? odds.odds : null;
-}
 
 const mixOf = (r: PourAnswer): Mix | undefined => mixNamed(r.site, r.pour.mix);
 const plantOf = (r: PourAnswer): Plant | undefined => r.site.plants.find((p) => p.id === r.pour.plant);
@@ -137,7 +123,6 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checksKept(record), state), state) : []), [record, state]);
   const plan = record ? planKept(record) : null;
   const gate = useMemo(() => (record ? gateOf(record.site, record.pour, points, state) : null), [record, points, state]);
-  const odds = useOdds(record, mix, plant);
   const from = new Date(dayMs).toISOString();
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
   const { data: weather } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null, getJson);
@@ -185,12 +170,12 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       return taken;
     };
     return {
-      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state, store, points, gate, plan, odds, loads, progress,
+      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state, store, points, gate, plan, loads, progress,
       curing: curingOf(record.pour, mix, state, progress.finishedMs, nowMs), closed: isClosed(state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
       write, undoLast, saveSettings, saveRule, walk, clock,
       elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : labels.get(id) ?? id,
     };
-  }, [record, mix, plant, plan, points, gate, state, nowMs, dayMs, odds, weather, weatherNow, store, account.name, clock, walk, mutate, labels]);
+  }, [record, mix, plant, plan, points, gate, state, nowMs, dayMs, weather, weatherNow, store, account.name, clock, walk, mutate, labels]);
 
   if (!view || !loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
   return <Context value={view}><Editing value={editing}>{children}</Editing></Context>;

@@ -2,6 +2,7 @@ import { Minus, Plus } from 'lucide-react';
 import { clockText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
 import type { PourSettings } from '../../../core/model/pour.ts';
 import { SearchSheet } from './SearchSheet.tsx';
+import { useOdds } from './useOdds.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { MarchChart } from '../../drawing/MarchChart.tsx';
@@ -30,6 +31,7 @@ export function PlanBench() {
   const { sheet, set } = useFocus();
   const [boxRef, box] = useSize();
   const { plan } = v;
+  const odds = useOdds();
   const s = v.record.pour.settings;
   const order = plan.order.result;
   const save = (change: Partial<PourSettings>) => { void v.saveSettings(change); };
@@ -49,12 +51,12 @@ export function PlanBench() {
         <button type="button" className={`btn justify-between! ${order.cheaper === 'firm' ? '' : 'line'}`} onClick={() => { set({ sheet: 'order' }); }}><span>Firm {volume(order.orderM3, v.units).value}</span><span className="tnum">{Math.round(order.cost)}</span></button>
         {order.callBalance && <p className="flex items-center justify-between border border-line px-3"><span>Call the balance after {volume(order.callBalance.firstM3, v.units, 1).value}</span><Opens name="the cost of calling the balance" className="tnum font-semibold" {...orderOrigin(v)}>{Math.round(order.callBalance.cost)}</Opens></p>}
       </div>
-      <div className="flex items-center justify-between"><h2 className="head">Of {MORNINGS} mornings like this one</h2>{v.odds && <span className="text-ink2">done <Opens name="the finish" {...oddsOrigin(v)}>{clockText(v.odds.finishMin.p50)}, or {clockText(v.odds.finishMin.p10)} to {clockText(v.odds.finishMin.p90)}</Opens></span>}</div>
+      <div className="flex items-center justify-between"><h2 className="head">Of {MORNINGS} mornings like this one</h2>{odds && <span className="text-ink2">done <Opens name="the finish" {...oddsOrigin(v)}>{clockText(odds.finishMin.p50)}, or {clockText(odds.finishMin.p10)} to {clockText(odds.finishMin.p90)}</Opens></span>}</div>
       <div className="flex flex-col gap-1">{ODDS.map(([key, label]) => {
-        const n = v.odds ? Math.round(v.odds[key] * MORNINGS) : null;
+        const n = odds ? Math.round(odds[key] * MORNINGS) : null;
         return <p key={key} className="flex items-center gap-2"><span className="w-36 shrink-0">{label}</span><svg height="14" viewBox={`0 0 ${MORNINGS * 16} 14`} className="min-w-0 flex-1" preserveAspectRatio="xMinYMid meet" aria-hidden="true">{Array.from({ length: MORNINGS }, (_, i) => (n !== null && i < n ? <MarkShape key={i} verdict="out" x={i * 16} size={14} /> : <circle key={i} cx={i * 16 + 7} cy="7" r="2" fill="var(--line)" />))}</svg><b className="w-20 text-right tnum">{n === null ? 'drawing' : <Opens name={label} {...oddsOrigin(v)}>{n} in {MORNINGS}</Opens>}</b></p>;
       })}</div>
-      {(v.odds?.overRating ?? 0) > 0.5 && <p className="flex gap-2 font-semibold text-chalk-t"><Mark verdict="out" />Fresh head goes over the forms’ rating: more lifts, or slower.</p>}
+      {(odds?.overRating ?? 0) > 0.5 && <p className="flex gap-2 font-semibold text-chalk-t"><Mark verdict="out" />Fresh head goes over the forms’ rating: more lifts, or slower.</p>}
       <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
         <Stepper label="first load" value={clockText(s.firstLoadMin)} less={() => { save({ firstLoadMin: Math.max(0, s.firstLoadMin - 15) }); }} more={() => { save({ firstLoadMin: Math.min(1425, s.firstLoadMin + 15) }); }} />
         <Stepper label={v.units === 'us' ? 'yd³ an hour' : 'm³ an hour'} value={volume(s.placingRateM3PerH, v.units, 0).value} less={() => { save({ placingRateM3PerH: Math.max(rateStep, s.placingRateM3PerH - rateStep) }); }} more={() => { save({ placingRateM3PerH: s.placingRateM3PerH + rateStep }); }} />

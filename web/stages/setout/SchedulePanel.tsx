@@ -11,6 +11,7 @@ import { useSetFocus } from '../../app/useFocus.ts';
 import { TypeThumb } from '../../drawing/TypeThumb.tsx';
 import { T } from '../../ui/Text.tsx';
 import { CellField } from './CellField.tsx';
+import { FormSystems } from './FormSystems.tsx';
 
 interface Row<Type> { type: Type; runs: string[] }
 /** A cell: how it reads, and the type with another text in it; a sentence when it cannot be read. */
@@ -48,6 +49,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
       {footingTypes.length > 0 && <TypeTable title="Footings" list="footingTypes" cells={FOOTING} types={footingTypes} currentMark={currentMark} />}
       {wallTypes.length > 0 && <TypeTable title="Walls" list="wallTypes" cells={WALL} types={wallTypes} currentMark={currentMark} />}
       {footingTypes.length + wallTypes.length === 0 && <p>No types yet. Bring the schedule in from a spreadsheet.</p>}
+      <FormSystems />
       {account.role === 'foreman' && <div className="flex flex-wrap gap-2"><button type="button" className="btn line" onClick={() => { plan.start(); set({ sheet: 'import' }); }}>Paste or bring in a file</button>{!plan.on && <button type="button" className="chip" onClick={plan.start}>Change cells</button>}{plan.on && <NewType />}</div>}
     </>
   );
