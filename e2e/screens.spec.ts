@@ -122,6 +122,28 @@ test('anything with a name is found by its words, by key or press', async ({ pag
   await expect(page.getByText('Nothing has these words in it.')).toBeVisible();
 });
 
+test('lines go from what holds the gate to its place, and with their row when the list is scrolled', async ({ page, server }) => {
+  await signIn(page, server);
+  await page.goto(`${server.url}/pours/${await pourId(page, 'P2')}/check?run=N`);
+  const leaders = page.locator('[data-leader]');
+  await expect(leaders).toHaveCount(2);
+  const first = await leaders.first().getAttribute('data-leader');
+  const line = page.locator(`[data-leader="${first ?? ''}"]`);
+  /** How far the line begins from the middle of its row, px. */
+  const off = async () => {
+    const [row, path] = await Promise.all([page.locator(`[data-row="${first ?? ''}"]`).boundingBox(), line.evaluate((p: SVGPathElement) => p.getPointAtLength(0).y + (p.ownerSVGElement?.getBoundingClientRect().top ?? 0))]);
+    return Math.abs((row?.y ?? 0) + (row?.height ?? 0) / 2 - path);
+  };
+  expect(await off()).toBeLessThan(1);
+  const list = page.getByRole('group', { name: 'What holds it' });
+  await list.evaluate((el) => { el.scrollTop = 10; });
+  await expect.poll(off).toBeLessThan(1);
+  await page.getByRole('button', { name: /^\d+ more$/ }).click();
+  await expect(leaders).toHaveCount(0);
+  await list.evaluate((el) => { el.scrollTop = 0; });
+  await expect(leaders).toHaveCount(2);
+});
+
 test('a broken site file names where it is wrong and stores nothing', async ({ page, server }) => {
   await signIn(page, server);
   const bring = (text: string) => page.locator('input[type=file]').setInputFiles({ name: 'yard.json', mimeType: 'application/json', buffer: Buffer.from(text) });

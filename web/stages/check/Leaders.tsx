@@ -22,11 +22,14 @@ export function Leaders() {
         const p = v.points.find((x) => x.point.id === id);
         const target = p ? ground.querySelector(`[aria-label="${CSS.escape(`${p.point.elementId} ${p.point.title}: out`)}"]`) : null;
         const r = row.getBoundingClientRect();
-        if (!target || r.top < gate.top || r.bottom > gate.bottom) return [];
+        // A row scrolled out of its list has no line.
+        const list = row.parentElement?.getBoundingClientRect() ?? gate;
+        const middle = (r.top + r.bottom) / 2;
+        if (!target || middle < list.top || middle > list.bottom) return [];
         const t = target.getBoundingClientRect();
         const [tx, ty] = [t.left + t.width / 2 - o.left, t.top + t.height / 2 - o.top];
         const right = tx > (gate.left + gate.right) / 2 - o.left;
-        const [sx, sy] = [(right ? r.right + 3 : r.left - 3) - o.left, (r.top + r.bottom) / 2 - o.top];
+        const [sx, sy] = [(right ? r.right + 3 : r.left - 3) - o.left, middle - o.top];
         // Past the list and not across it: along its side first, then to the place.
         const edge = ty > gate.bottom - o.top ? gate.bottom - o.top : ty < gate.top - o.top ? gate.top - o.top : null;
         return [{ key: row.dataset.row ?? '', d: `M${sx} ${sy}H${sx + (right ? 10 : -10)}${edge === null ? '' : `V${edge}`}L${tx} ${ty}` }];
@@ -41,7 +44,9 @@ export function Leaders() {
     size.observe(ground);
     const came = new MutationObserver(settle);
     came.observe(ground, { subtree: true, childList: true });
-    return () => { cancelAnimationFrame(again); size.disconnect(); came.disconnect(); };
+    // Scrolling does not bubble: it is caught on its way down.
+    ground.addEventListener('scroll', settle, { capture: true, passive: true });
+    return () => { cancelAnimationFrame(again); size.disconnect(); came.disconnect(); ground.removeEventListener('scroll', settle, { capture: true }); };
   }, [v]);
-  return <svg ref={ref} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">{lines.map((l) => <path key={l.key} d={l.d} fill="none" stroke="var(--ink)" strokeWidth="0.9" />)}</svg>;
+  return <svg ref={ref} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">{lines.map((l) => <path key={l.key} data-leader={l.key} d={l.d} fill="none" stroke="var(--ink)" strokeWidth="0.9" />)}</svg>;
 }

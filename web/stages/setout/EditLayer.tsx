@@ -68,7 +68,7 @@ export function EditLayer({ scale, width, height, elements }: { scale: PlanScale
       {tool.kind === 'pick' && <Handles nodes={nodes} scale={scale} held={held}
         onMove={(id, dx, dy) => { setHeld(moved(id, dx, dy)); }} onDrop={(id, dx, dy) => { const m = moved(id, dx, dy); if (m) drop(id, m); }}
         onNudge={(id, dx, dy, far) => { const n = plan.nodes.find((x) => x.id === id); const step = (v.units === 'us' ? 0.0254 : 0.01) * (far ? 12 : 1); if (n) apply({ do: 'moveNode', id, to: { xM: n.xM + dx * step, yM: n.yM + dy * step } }); }} />}
-      {spec && tool.kind === 'pick' && !held && selected && <text x={12} y={height - 12} fontSize="15" className="halo"><TSpans>{`${spec.id}: ${distanceText(lengthOf(plan, spec), v.units)}, ${angleOf(plan, spec).toFixed(1)}° from east`}</TSpans></text>}
+      {height > 240 && spec && tool.kind === 'pick' && !held && selected && <text x={12} y={height - 12} fontSize="15" className="halo"><TSpans>{`${spec.id}: ${distanceText(lengthOf(plan, spec), v.units)}, ${angleOf(plan, spec).toFixed(1)}° from east`}</TSpans></text>}
     </g>
   );
 }

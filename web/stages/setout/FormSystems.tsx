@@ -68,7 +68,7 @@ function FormFields({ system: f }: { system: FormSystem }) {
           {field('One every', 'M', brace.spacingM, (spacingM) => set({ brace: { ...brace, spacingM } }))}
           {field('Held at', 'M', brace.attachM, (attachM) => set({ brace: { ...brace, attachM } }))}
           {field('Angle', 'Deg', brace.angleDeg, (angleDeg) => set({ brace: { ...brace, angleDeg } }))}
-          {field('One turn moves', 'Mm', brace.pitchMmPerTurn, (pitchMmPerTurn) => set({ brace: { ...brace, pitchMmPerTurn } }))}
+          {field('A turn is', 'Mm', brace.pitchMmPerTurn, (pitchMmPerTurn) => set({ brace: { ...brace, pitchMmPerTurn } }))}
         </div>
       )}
       <p className="text-ink2">Pressure, ties and braces are the maker’s. Where the manual and this differ, the manual rules.</p>
