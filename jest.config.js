@@ -6,5 +6,7 @@ const swc = ['@swc/jest', {
 }];
 const base = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform: { '\\.tsx?$': swc }, testEnvironment: 'node' };
 export default {
+  // A host may take the cores for half a minute. No unit test asserts speed: that is measured in bench/.
+  testTimeout: 60_000,
   projects: ['core', 'contract', 'server', 'web', 'bench'].map((folder) => ({ ...base, displayName: folder, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] })),
 };
