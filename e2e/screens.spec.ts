@@ -5,7 +5,7 @@ import { expect, logOf, pourId, signIn, test } from './server.ts';
 
 const CHECKED: Record<string, { paths: string[]; pressed: [path: string, ...buttons: (string | RegExp)[]][] }> = {
   'no station': { paths: ['setout', 'check?run=E1&check=E1/cover-inside', 'plan', 'pour', 'cure'], pressed: [] },
-  'no tool of Set out': { paths: ['setout?tab=schedule', 'setout?tab=levels', 'setout?tab=square', 'setout?tab=lists', 'setout?sheet=import'], pressed: [['setout?run=N', 'Change the plan', /crawl space inside/]] },
+  'no tool of Set out': { paths: ['setout?tab=schedule', 'setout?tab=levels', 'setout?tab=square', 'setout?tab=lists', 'setout?sheet=import'], pressed: [['setout?run=N', 'Change the plan', /crawl space inside/], ['setout?tab=schedule', 'Change cells', 'Change A3']] },
   'no round or sheet of Check': { paths: ['check?run=N&check=N/bolts', 'check?run=W&check=W/braces', 'check?sheet=sign:inspection', 'check?sheet=question', 'check?sheet=item:N', 'check?sheet=change:C3:W2>W2T'], pressed: [['check', 'Fixes'], ['check', /^Put off free until/], ['check?run=N', /^Checks of N/]] },
 };
 

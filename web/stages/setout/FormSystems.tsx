@@ -23,7 +23,7 @@ export function FormSystems() {
   const add = () => { const mark = freeName('A', systems.map((f) => f.mark)); if (apply({ do: 'putForms', system: nextForms({ formSystems: systems }, units, mark) })) setOpen(mark); };
   return (
     <section aria-label="Forms">
-      <h3 className="head border-b-2 border-ink py-1">Forms</h3>
+      <h2 className="head border-b-2 border-ink py-1">Forms</h2>
       <div className="rows">
         {systems.map((f) => (
           <div key={f.mark} className="py-2" data-forms={f.mark}>
