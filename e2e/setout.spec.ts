@@ -325,6 +325,8 @@ test('a wall over a crawl space wants its height inside, and no longer once ther
   const pad = page.locator('.bench').getByLabel('Reading', { exact: true });
   await pad.fill('15');
   await pad.press('Enter');
+  // Taken once its fix is asked for: before, the verdict is of what is typed.
+  await expect(page.getByRole('group', { name: 'Fix' })).toBeVisible();
   await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
   await expect(page.locator('[data-verdict]').first()).toHaveText(/out, 3 in short/);
   await expect(page.getByText('The drawing itself leaves too little: ask before the line is snapped.', { exact: true })).toBeVisible();

@@ -21,7 +21,7 @@ import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
-import { siteNow, useSiteClock } from '../sync/clock.ts';
+import { stampNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
@@ -137,7 +137,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     const progress = progressOf(record.pour, mix, plan.route, state, loads, nowMs);
     const write: PourView['write'] = async (kind, body, options = {}) => {
       try {
-        return await store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? siteNow(), supersedes: options.supersedes }, options.kept);
+        return await store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? stampNow(), supersedes: options.supersedes }, options.kept);
       } catch (e) {
         toast.error('This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.', { duration: 20_000 });
         throw e;

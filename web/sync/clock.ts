@@ -2,21 +2,31 @@ import { startTransition, useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import type { ClockAnswer } from '../../contract/index.ts';
 import { getJson, sendJson } from './api.ts';
+import { SiteTime, type SiteOffset } from './site-time.ts';
 
-const KEY = 'jactum-clock-offset';
-/** The offset last heard survives a reload without signal. */
-let offsetMs = Number(localStorage.getItem(KEY) ?? 0);
+const KEY = 'jactum-clock';
+/** What was heard last survives a reload without signal. */
+function kept(): SiteOffset | null {
+  try {
+    const { offsetMs, sureMs } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<SiteOffset>;
+    return Number.isFinite(offsetMs) && Number.isFinite(sureMs) ? { offsetMs: Number(offsetMs), sureMs: Number(sureMs) } : null;
+  } catch { return null; }
+}
+const time = new SiteTime(kept());
 
 async function read(path: string): Promise<ClockAnswer> {
   const sent = Date.now();
   const answer = await getJson<ClockAnswer>(path);
-  offsetMs = Date.parse(answer.now) - (sent + Date.now()) / 2;
-  localStorage.setItem(KEY, String(offsetMs));
+  time.heard(Date.parse(answer.now), sent, Date.now());
+  localStorage.setItem(KEY, JSON.stringify(time.known));
   return answer;
 }
 
 /** The site's time now, ms. */
-export const siteNow = (): number => Date.now() + offsetMs;
+export const siteNow = (): number => time.now(Date.now());
+
+/** The time of an entry that is made now, ms: never before that of the entry made before it. */
+export const stampNow = (): number => time.stamp(Date.now());
 
 /** The site clock for drawing: steps every few seconds; `advance` puts the demo's clock forward. */
 export function useSiteClock(): { nowMs: number; settable: boolean; advance: (minutes: number) => Promise<void> } {

@@ -5,7 +5,7 @@ import { HOLD_NAME } from '../../../core/check/words.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { sendJson } from '../../sync/api.ts';
-import { siteNow } from '../../sync/clock.ts';
+import { stampNow } from '../../sync/clock.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Measured } from './Measured.tsx';
 
@@ -24,7 +24,7 @@ export function InspectionSheet({ hold, onClose }: { hold: Exclude<Hold, 'own'>;
     const body = { hold, result, planVersion: v.record.siteVersion, ...(reason.trim() ? { reason: reason.trim() } : {}) };
     try {
       if (account.role === 'inspector') await v.write('sign', body);
-      else { await sendJson('POST', `/api/pours/${v.record.id}/sign`, { name, pin, at: new Date(siteNow()).toISOString(), body }); await v.store.pull(); }
+      else { await sendJson('POST', `/api/pours/${v.record.id}/sign`, { name, pin, at: new Date(stampNow()).toISOString(), body }); await v.store.pull(); }
       toast(`${HOLD_NAME[hold]} ${result === 'pass' ? 'passed' : 'rejected'}.`);
       onClose();
     } catch (e) {

@@ -3,7 +3,7 @@ import { celsiusOf, KM_PER_MI, lengthText, temperatureFigure, M3_PER_YD3, textOf
 import { MOST_SLUMP_MM } from '../../../core/model/events.ts';
 import { judgeSlump, speaksAgainst } from '../../../core/pourlog/loads.ts';
 import { latest } from '../../../core/pourlog/state.ts';
-import { siteNow } from '../../sync/clock.ts';
+import { stampNow } from '../../sync/clock.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
@@ -51,7 +51,7 @@ function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const submit = (e: SubmitEvent) => {
     e.preventDefault();
     if (!ready) return;
-    const nowMs = siteNow();
+    const nowMs = stampNow();
     const tempC = temp === null ? undefined : us ? celsiusOf(temp) : temp;
     void v.write('load-arrived', { loadId: id, ticket: ticket.trim(), volumeM3: vol * perUnit(us), batchedAt: new Date(nowMs - age * 60_000).toISOString(), ...(tempC === undefined ? {} : { concreteTempC: tempC }) }, { atMs: nowMs }).then(onClose);
   };
