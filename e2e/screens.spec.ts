@@ -81,6 +81,30 @@ test('who types on while the next place is on its way loses no key, and takes no
   await expect(reading).toHaveValue('');
 });
 
+test('what is typed at the very moment the next place comes up stays', async ({ page, server }) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P4');
+  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
+  const reading = page.locator('.bench').getByLabel('Reading', { exact: true });
+  await reading.fill('1 1/2');
+  // Typed as soon as it stands in the page, before the page has done anything more.
+  await page.evaluate(() => {
+    new MutationObserver((_, observer) => {
+      const field = document.querySelector<HTMLInputElement>('.bench input[aria-label="Reading"]');
+      if (!field || !document.querySelector('[data-place="R/cover-inside#1"]')) return;
+      observer.disconnect();
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, '1 5/8');
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    }).observe(document.body, { subtree: true, childList: true, attributes: true });
+  });
+  await reading.press('Enter');
+  await expect(page.locator('[data-place="R/cover-inside#1"]')).toBeVisible();
+  await expect(page.locator('[data-reading]')).toContainText('5⁄8');
+  await expect(reading).toHaveValue('1 5/8');
+  await reading.press('Enter');
+  await expect(page.getByText(/^2 of \d+ read$/)).toBeVisible();
+});
+
 test('keys walk the stations, do the next line, and keep still while a field has the focus', async ({ page, server }) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');

@@ -51,7 +51,9 @@ export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLab
   const say = (next: string) => { const p = parseMeasure(next, units); onTyping(next.trim() !== '' && p.ok ? p.mm : null); };
   const arrived = useStable(() => {
     if (window.matchMedia('(min-width: 840px)').matches && document.activeElement !== input.current) input.current?.focus({ preventScroll: true });
-    if (entry.of !== of) setEntry({ of, text, complaint: null, takenMs: -Infinity });
+    if (entry.of === of) return;
+    // A key may come between the place and this: what is typed here already stays.
+    setEntry((now) => (now.of === of ? now : { of, text, complaint: null, takenMs: -Infinity }));
     if (text) say(text);
   });
   useEffect(() => { arrived(); }, [arrived, of]);
