@@ -1,5 +1,6 @@
+import type { Page } from '@playwright/test';
 import { violations } from './axe.ts';
-import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { expect, logOf, pourId, signIn, test, type DemoServer } from './server.ts';
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
 
@@ -47,12 +48,18 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   await expect(page.getByText(/^1 of \d+ read$/)).toBeVisible();
 });
 
-test('who types on while the next place is on its way loses no key, and takes nothing twice', async ({ page, server }) => {
+/** At the first cover of the ramp wall, with a good figure typed and not taken yet. */
+async function firstCover(page: Page, server: DemoServer) {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
   const reading = page.locator('.bench').getByLabel('Reading', { exact: true });
   await reading.fill('1 1/2');
+  return { id, reading };
+}
+
+test('who types on while the next place is on its way loses no key, and takes nothing twice', async ({ page, server }) => {
+  const { id, reading } = await firstCover(page, server);
   // Enter twice, as in gloves, and the next figure at once: one straight after the other, before the page can have moved on.
   await page.evaluate(async () => {
     const task = () => new Promise((r) => { const { port1, port2 } = new MessageChannel(); port1.onmessage = r; port2.postMessage(0); });
@@ -82,11 +89,7 @@ test('who types on while the next place is on its way loses no key, and takes no
 });
 
 test('what is typed at the very moment the next place comes up stays', async ({ page, server }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
-  const reading = page.locator('.bench').getByLabel('Reading', { exact: true });
-  await reading.fill('1 1/2');
+  const { reading } = await firstCover(page, server);
   // Typed as soon as it stands in the page, before the page has done anything more.
   await page.evaluate(() => {
     new MutationObserver((_, observer) => {

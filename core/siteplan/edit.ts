@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { anchorSchema, embedSchema, formSystemSchema, type FormSystem, groundSchema, plateSchema } from '../model/objects.ts';
 import { benchmarkSchema, checkSitePlan, footingTypeSchema, nodeSchema, type Opening, padSchema, pierSchema, pointSchema, type Run, runSchema, type SitePlan, wallTypeSchema } from '../model/site.ts';
 import { issuesOf } from '../register/calculation.ts';
+import { labelOf } from '../register/words.ts';
 import { withDrawn, type Drawn } from './drawn.ts';
 import { angleOf, lengthOf, nodeOf, roundM, type Spot } from './geometry.ts';
 
@@ -219,11 +220,14 @@ export function applyEdit(site: SitePlan, plan: Drawn, edit: PlanEdit): Drawn {
   return first ? refuse(sentenceOf(next, (first as { path: string }).path, (first as { message: string }).message)) : next;
 }
 
+/** A field named in a message by the name it has in the file. */
+const FIELD = /\b[a-z][A-Za-z]*(?:M|Mm|KPa)\b/g;
+
 /** "runs.3.openings.0.atM with widthM runs past…" as a foreman would say it. */
 function sentenceOf(plan: Drawn, path: string, message: string): string {
   const [list = '', index = '', ...rest] = path.split('.');
   const item = (plan as unknown as Record<string, { id?: string; mark?: string }[] | undefined>)[list]?.[Number(index)];
   const opening = rest[0] === 'openings' ? plan.runs[Number(index)]?.openings[Number(rest[1])] : undefined;
   if (opening && message.includes('past the end')) return `The ${opening.kind} ${opening.mark ?? ''} would leave ${item?.id ?? 'its wall'}. Move it, or leave the wall longer.`.replace('  ', ' ');
-  return `${item?.id ?? item?.mark ?? list} ${rest.at(-1) ?? ''} ${message}.`;
+  return `${item?.id ?? item?.mark ?? list} ${labelOf(rest.at(-1) ?? '')} ${message.replace(FIELD, (name) => labelOf(name))}.`;
 }

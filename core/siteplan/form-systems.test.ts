@@ -31,6 +31,7 @@ describe('form systems on the plan', () => {
   test.each([['a pressure of nothing', { ratingKPa: 0 }], ['half a tie', { tiesPerJoint: 2.5 }], ['a waler and a half', { walers: 1.5 }], ['a brace that stands upright', { brace: { spacingM: 2, attachM: 1.8, angleDeg: 90, pitchMmPerTurn: 6, pushOnly: true } }]])('%s is refused', (_, change) => {
     expect(() => after({ do: 'putForms', system: { ...light, ...change } })).toThrow(EditRefused);
   });
+  test('what is refused is said in words, not by the name of a field', () => { expect(() => after({ do: 'putForms', system: { ...light, ratingKPa: 0 } })).toThrow('B1 rating must be above 0.'); });
   test('a pour cannot stand in forms that are not there', () => { expect(() => after({ do: 'setForms', pour: 'P2', forms: 'Z9' })).toThrow('There are no forms Z9.'); });
   test('other forms bring their rating, ties and braces to the pour, and to no other', () => {
     const moved = pourDrawn(site, pour, inLight);

@@ -27,7 +27,7 @@ describe('a pier', () => {
   });
   test('without a size, or upside down, is refused', () => {
     expect(() => put({ ...round, diameterM: undefined })).toThrow(EditRefused);
-    expect(() => put({ ...round, topM: 28 })).toThrow(/topM is not above bottomM/);
+    expect(() => put({ ...round, topM: 28 })).toThrow('PR1 top is not above bottom.');
   });
   test('is placed on the route with its own volume', () => {
     const p = withPier(round);

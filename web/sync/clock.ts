@@ -23,7 +23,7 @@ async function read(path: string): Promise<ClockAnswer> {
 }
 
 /** The site's time now, ms. */
-export const siteNow = (): number => time.now(Date.now());
+const siteNow = (): number => time.now(Date.now());
 
 /** The time of an entry that is made now, ms: never before that of the entry made before it. */
 export const stampNow = (): number => time.stamp(Date.now());
