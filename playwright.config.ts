@@ -2,7 +2,11 @@ import fs from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 /** Debian's Chromium: nothing is downloaded. */
-const chromium = process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => fs.existsSync(p));
+const chromium =
+  process.env.CHROMIUM_PATH ??
+  ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) =>
+    fs.existsSync(p),
+  );
 
 export default defineConfig({
   testDir: 'e2e',
@@ -21,7 +25,15 @@ export default defineConfig({
     actionTimeout: 40_000,
     launchOptions: {
       ...(chromium ? { executablePath: chromium } : {}),
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
 });

@@ -11,27 +11,53 @@ import type { SiteFile } from './site-file.ts';
 export const ROLES = ['foreman', 'crew', 'inspector', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-export const signInBody = z.object({ name: z.string().trim().min(1, 'is empty').max(80), pin: z.string().min(4, 'has at least 4 digits').max(64) });
-export const accountBody = z.object({ name: z.string().trim().min(1, 'is empty').max(80), pin: z.string().regex(/^\d{4,12}$/, 'is 4 to 12 digits'), role: z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' }) });
+export const signInBody = z.object({
+  name: z.string().trim().min(1, 'is empty').max(80),
+  pin: z.string().min(4, 'has at least 4 digits').max(64),
+});
+export const accountBody = z.object({
+  name: z.string().trim().min(1, 'is empty').max(80),
+  pin: z.string().regex(/^\d{4,12}$/, 'is 4 to 12 digits'),
+  role: z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' }),
+});
 export const firstAccountBody = accountBody.omit({ role: true });
-export interface Account { name: string; role: Role }
+export interface Account {
+  name: string;
+  role: Role;
+}
 /** Demo answers who may be picked, so that signing in takes one press. */
-export interface SessionAnswer { account: Account | null; demo: { accounts: (Account & { pin: string })[] } | null; setUpNeeded: boolean }
+export interface SessionAnswer {
+  account: Account | null;
+  demo: { accounts: (Account & { pin: string })[] } | null;
+  setUpNeeded: boolean;
+}
 
 const envelope = z.object({
   id: z.uuid({ error: 'must be a UUID' }),
-  at: z.iso.datetime({ offset: true, error: 'must be a time with its zone, as 2026-09-23T06:40:00Z' }),
+  at: z.iso.datetime({
+    offset: true,
+    error: 'must be a time with its zone, as 2026-09-23T06:40:00Z',
+  }),
   kind: z.enum(EVENT_KINDS, { error: `must be one of ${EVENT_KINDS.join(', ')}` }),
   body: z.unknown(),
   supersedes: z.uuid({ error: 'must be the UUID of an earlier entry' }).nullish(),
 });
 
 /** What is wrong with a kept calculation: an unknown one, or input it cannot work with. The example of a whole log is too much to keep. */
-function workedIssues(body: { calculation: string; input: unknown }): { path: string[]; message: string }[] {
+function workedIssues(body: {
+  calculation: string;
+  input: unknown;
+}): { path: string[]; message: string }[] {
   const calc = calculationNamed(body.calculation);
   if (!calc) return [{ path: ['calculation'], message: 'is not in the register' }];
-  if (JSON.stringify(body.input).length > 20_000) return [{ path: ['input'], message: 'is longer than 20 000 characters' }];
-  return attempt(calc, body.input).bad?.issues.map((i) => ({ path: ['input', ...i.path.split('.')], message: i.message })) ?? [];
+  if (JSON.stringify(body.input).length > 20_000)
+    return [{ path: ['input'], message: 'is longer than 20 000 characters' }];
+  return (
+    attempt(calc, body.input).bad?.issues.map((i) => ({
+      path: ['input', ...i.path.split('.')],
+      message: i.message,
+    })) ?? []
+  );
 }
 
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */
@@ -39,53 +65,164 @@ export const newEventSchema = envelope.transform((e, ctx) => {
   const parsed = EVENT_BODIES[e.kind].safeParse(e.body);
   if (parsed.success && e.kind === 'worked') {
     const issues = workedIssues(parsed.data as { calculation: string; input: unknown });
-    for (const i of issues) ctx.addIssue({ code: 'custom', path: ['body', ...i.path], message: i.message });
+    for (const i of issues)
+      ctx.addIssue({ code: 'custom', path: ['body', ...i.path], message: i.message });
     if (issues.length) return z.NEVER;
   }
-  if (parsed.success) return { id: e.id, at: e.at, kind: e.kind, body: parsed.data, supersedes: e.supersedes ?? null } as NewEvent;
-  for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', path: ['body', ...issue.path.map((p) => (typeof p === 'symbol' ? String(p) : p))], message: issue.message });
+  if (parsed.success)
+    return {
+      id: e.id,
+      at: e.at,
+      kind: e.kind,
+      body: parsed.data,
+      supersedes: e.supersedes ?? null,
+    } as NewEvent;
+  for (const issue of parsed.error.issues)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['body', ...issue.path.map((p) => (typeof p === 'symbol' ? String(p) : p))],
+      message: issue.message,
+    });
   return z.NEVER;
 });
 export type NewEvent = { [K in EventKind]: Omit<LogEvent<K>, 'actor'> }[EventKind];
 
-export const postEventsBody = z.object({ events: z.array(newEventSchema).min(1, 'must hold at least one entry').max(500, 'must hold at most 500 entries') });
-export const handedSignBody = z.object({ name: z.string().trim().min(1, 'is empty').max(80), pin: z.string().min(4, 'has at least 4 digits').max(64), at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }), body: z.unknown() });
-export const eventsQuery = z.object({ after: z.coerce.number({ error: 'must be a number' }).int('must be a whole number').gte(0, 'must not be below 0').default(0) });
+export const postEventsBody = z.object({
+  events: z
+    .array(newEventSchema)
+    .min(1, 'must hold at least one entry')
+    .max(500, 'must hold at most 500 entries'),
+});
+export const handedSignBody = z.object({
+  name: z.string().trim().min(1, 'is empty').max(80),
+  pin: z.string().min(4, 'has at least 4 digits').max(64),
+  at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }),
+  body: z.unknown(),
+});
+export const eventsQuery = z.object({
+  after: z.coerce
+    .number({ error: 'must be a number' })
+    .int('must be a whole number')
+    .gte(0, 'must not be below 0')
+    .default(0),
+});
 
 /** An entry as stored and sent: with its place in the chain. */
-export type StoredEvent = LogEvent & { pourId: string; seq: number; recordedAt: string; device: string; prevHash: string; hash: string };
-export interface PostEventsAnswer { stored: { id: string; seq: number; hash: string }[]; known: { id: string; seq: number; hash: string }[] }
+export type StoredEvent = LogEvent & {
+  pourId: string;
+  seq: number;
+  recordedAt: string;
+  device: string;
+  prevHash: string;
+  hash: string;
+};
+export interface PostEventsAnswer {
+  stored: { id: string; seq: number; hash: string }[];
+  known: { id: string; seq: number; hash: string }[];
+}
 
-export interface PourAnswer { id: string; siteId: string; version: number; pour: PourDoc; site: SiteFile; siteVersion: number; duskMin: number }
-export interface PourSummary { id: string; siteId: string; code: string; title: string; date: string | null }
-export interface SiteSummary { id: string; name: string; units: 'us' | 'metric'; timeZone: string; version: number }
+export interface PourAnswer {
+  id: string;
+  siteId: string;
+  version: number;
+  pour: PourDoc;
+  site: SiteFile;
+  siteVersion: number;
+  duskMin: number;
+}
+export interface PourSummary {
+  id: string;
+  siteId: string;
+  code: string;
+  title: string;
+  date: string | null;
+}
+export interface SiteSummary {
+  id: string;
+  name: string;
+  units: 'us' | 'metric';
+  timeZone: string;
+  version: number;
+}
 
-export const putSettingsBody = z.object({ version: z.number({ error: 'must be the version you read' }).int(), settings: pourSettingsSchema });
-export interface PlanConflict { yours: number; current: PourAnswer }
+export const putSettingsBody = z.object({
+  version: z.number({ error: 'must be the version you read' }).int(),
+  settings: pourSettingsSchema,
+});
+export interface PlanConflict {
+  yours: number;
+  current: PourAnswer;
+}
 
 /** A site's own value for a rule of its profile; null goes back to the profile's. */
-export const putRuleBody = z.object({
-  version: z.number({ error: 'must be the version you read' }).int(), rule: z.enum(RULE_IDS, { error: 'is not a rule of the profile' }), value: z.number({ error: 'must be a number' }).nullable(), reason: z.string().trim().max(500).optional(),
-}).superRefine((b, ctx) => {
-  const e: RuleEntry = RULE_CATALOG[b.rule];
-  if (b.value !== null && (b.value < e.least || b.value > e.most)) ctx.addIssue({ code: 'custom', path: ['value'], message: `is outside ${e.least} to ${e.most}` });
-});
+export const putRuleBody = z
+  .object({
+    version: z.number({ error: 'must be the version you read' }).int(),
+    rule: z.enum(RULE_IDS, { error: 'is not a rule of the profile' }),
+    value: z.number({ error: 'must be a number' }).nullable(),
+    reason: z.string().trim().max(500).optional(),
+  })
+  .superRefine((b, ctx) => {
+    const e: RuleEntry = RULE_CATALOG[b.rule];
+    if (b.value !== null && (b.value < e.least || b.value > e.most))
+      ctx.addIssue({
+        code: 'custom',
+        path: ['value'],
+        message: `is outside ${e.least} to ${e.most}`,
+      });
+  });
 /** The drawn plan of a site, over the version that was read. */
-export const putPlanBody = z.object({ version: z.number({ error: 'must be the version you read' }).int(), plan: drawnSchema });
+export const putPlanBody = z.object({
+  version: z.number({ error: 'must be the version you read' }).int(),
+  plan: drawnSchema,
+});
 
 /** What the demo's laser reads on a rod held on a point, m. */
-export interface LaserAnswer { rodM: number }
+export interface LaserAnswer {
+  rodM: number;
+}
 
 /** A photo as it stands on the server. */
-export interface PhotoAnswer { id: string; width: number; height: number; bytes: number }
+export interface PhotoAnswer {
+  id: string;
+  width: number;
+  height: number;
+  bytes: number;
+}
 
-export interface SiteVersion { version: number }
+export interface SiteVersion {
+  version: number;
+}
 
-export const clockBody = z.object({ advanceMin: z.number({ error: 'must be a number of minutes' }).gt(0, 'must be above 0').lte(60 * 24 * 40, 'must be 40 days or less') });
+export const clockBody = z.object({
+  advanceMin: z
+    .number({ error: 'must be a number of minutes' })
+    .gt(0, 'must be above 0')
+    .lte(60 * 24 * 40, 'must be 40 days or less'),
+});
 /** The site clock: add `offsetMs` to this machine's clock. `settable` in the demo. */
-export interface ClockAnswer { now: string; settable: boolean }
+export interface ClockAnswer {
+  now: string;
+  settable: boolean;
+}
 
-export interface WeatherHour { at: string; airTempC: number; humidity: number; windKmH: number; rainMmH: number; sky: 'clear' | 'cloud' | 'rain' | 'snow' | 'fog' }
-export interface WeatherAnswer { source: 'simulated' | 'none'; hours: WeatherHour[] }
+export interface WeatherHour {
+  at: string;
+  airTempC: number;
+  humidity: number;
+  windKmH: number;
+  rainMmH: number;
+  sky: 'clear' | 'cloud' | 'rain' | 'snow' | 'fog';
+}
+export interface WeatherAnswer {
+  source: 'simulated' | 'none';
+  hours: WeatherHour[];
+}
 
-export interface Problem { type: string; title: string; status: number; detail: string; issues?: { path: string; message: string }[] }
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  issues?: { path: string; message: string }[];
+}

@@ -8,7 +8,9 @@ import { checkSitePlan, sitePlanShape } from '../core/model/site.ts';
 const shape = sitePlanShape.extend({
   mixes: z.array(mixSchema).default([]),
   plants: z.array(plantSchema).default([]),
-  crew: z.array(z.object({ name: z.string().min(1, 'is empty').max(80), role: z.string().max(80) })).default([]),
+  crew: z
+    .array(z.object({ name: z.string().min(1, 'is empty').max(80), role: z.string().max(80) }))
+    .default([]),
   pours: z.array(pourDocSchema).default([]),
 });
 
@@ -17,13 +19,20 @@ export const siteFileSchema = shape.superRefine((file, ctx) => {
   const elements = new Set(elementIds(file));
   const codes = new Set<string>();
   file.pours.forEach((pour, i) => {
-    const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path: ['pours', i, ...path], message }); };
+    const say = (path: (string | number)[], message: string) => {
+      ctx.addIssue({ code: 'custom', path: ['pours', i, ...path], message });
+    };
     if (codes.has(pour.code)) say(['code'], `${pour.code} is used twice`);
     codes.add(pour.code);
-    pour.elements.forEach((e, k) => { if (!elements.has(e)) say(['elements', k], `names ${e}, which is not a run, pad or pier`); });
-    if (!file.mixes.some((m) => m.mark === pour.mix)) say(['mix'], `names mix ${pour.mix}, which is not in mixes`);
-    if (!file.plants.some((p) => p.id === pour.plant)) say(['plant'], `names plant ${pour.plant}, which is not in plants`);
-    if (pour.settings.startAt >= pour.elements.length) say(['settings', 'startAt'], 'is past the last run of the pour');
+    pour.elements.forEach((e, k) => {
+      if (!elements.has(e)) say(['elements', k], `names ${e}, which is not a run, pad or pier`);
+    });
+    if (!file.mixes.some((m) => m.mark === pour.mix))
+      say(['mix'], `names mix ${pour.mix}, which is not in mixes`);
+    if (!file.plants.some((p) => p.id === pour.plant))
+      say(['plant'], `names plant ${pour.plant}, which is not in plants`);
+    if (pour.settings.startAt >= pour.elements.length)
+      say(['settings', 'startAt'], 'is past the last run of the pour');
   });
 });
 export type SiteFile = z.output<typeof shape>;

@@ -47,14 +47,67 @@ import { evaporation } from './weather/evaporation.ts';
 import { weatherRules } from './weather/weather-rules.ts';
 
 /** A trade subject and its calculations, in the order of the work. */
-export interface Subject { title: string; calculations: readonly Calculation[] }
+export interface Subject {
+  title: string;
+  calculations: readonly Calculation[];
+}
 export const SUBJECTS: readonly Subject[] = [
-  { title: 'Set-out and sizes', calculations: [takeoff, trenchFill, drainPitch, clearanceVerdict, levelLoop, squareness, straightness, dimensionVerdict] },
-  { title: 'Steel', calculations: [bar, minCover, coverVerdict, spacingVerdict, lapLength, hook, rebarTakeoff, vertLayout] },
+  {
+    title: 'Set-out and sizes',
+    calculations: [
+      takeoff,
+      trenchFill,
+      drainPitch,
+      clearanceVerdict,
+      levelLoop,
+      squareness,
+      straightness,
+      dimensionVerdict,
+    ],
+  },
+  {
+    title: 'Steel',
+    calculations: [
+      bar,
+      minCover,
+      coverVerdict,
+      spacingVerdict,
+      lapLength,
+      hook,
+      rebarTakeoff,
+      vertLayout,
+    ],
+  },
   { title: 'Anchors', calculations: [anchorLayout, anchorVerdict] },
-  { title: 'Formwork', calculations: [formPressure, maxRateOfRise, tieLoad, sheathingSpan, walerLayout, braceLoad, braceTurn] },
-  { title: 'Order and supply', calculations: [orderQuantity, truckPlan, bagCount, siteMix, pumpReach, placingRate] },
-  { title: 'Concrete', calculations: [slumpVerdict, waterAddition, loadVerdict, jointWindow, equivalentAge, strengthForecast, samplingPlan, strengthAcceptance] },
+  {
+    title: 'Formwork',
+    calculations: [
+      formPressure,
+      maxRateOfRise,
+      tieLoad,
+      sheathingSpan,
+      walerLayout,
+      braceLoad,
+      braceTurn,
+    ],
+  },
+  {
+    title: 'Order and supply',
+    calculations: [orderQuantity, truckPlan, bagCount, siteMix, pumpReach, placingRate],
+  },
+  {
+    title: 'Concrete',
+    calculations: [
+      slumpVerdict,
+      waterAddition,
+      loadVerdict,
+      jointWindow,
+      equivalentAge,
+      strengthForecast,
+      samplingPlan,
+      strengthAcceptance,
+    ],
+  },
   { title: 'Weather', calculations: [evaporation, weatherRules, daylightOf] },
   { title: 'Pour', calculations: [pourSimulation, sequenceSearch, pourStateOf, yieldSoFar] },
 ];

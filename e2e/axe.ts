@@ -1,7 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
-const told = (where: string, found: { id: string; nodes: { html: string }[] }[]): string[] => found.map((x) => `${where} ${x.id}: ${x.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`);
+const told = (where: string, found: { id: string; nodes: { html: string }[] }[]): string[] =>
+  found.map(
+    (x) =>
+      `${where} ${x.id}: ${x.nodes
+        .slice(0, 3)
+        .map((n) => n.html.slice(0, 140))
+        .join(' | ')}`,
+  );
 
 /** The rules about colour among those that are held to. */
 const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
@@ -13,7 +20,10 @@ const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
  */
 export async function violations(page: Page, where: string): Promise<string[]> {
   await page.waitForTimeout(500);
-  const inTheme = (theme: 'sun' | 'dusk') => page.evaluate((t) => { document.documentElement.dataset.theme = t; }, theme);
+  const inTheme = (theme: 'sun' | 'dusk') =>
+    page.evaluate((t) => {
+      document.documentElement.dataset.theme = t;
+    }, theme);
   await inTheme('sun');
   const sun = await new AxeBuilder({ page }).setLegacyMode().analyze();
   await inTheme('dusk');

@@ -2,12 +2,33 @@ import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
-import { allSent, deskHand, keyHand, readCount, readEverything, seeChanges, thumbHand, type Hand } from './walk.ts';
+import {
+  allSent,
+  deskHand,
+  keyHand,
+  readCount,
+  readEverything,
+  seeChanges,
+  thumbHand,
+  type Hand,
+} from './walk.ts';
 
-const inches = (text: string): number => text.trim().split(' ').reduce((s, p) => { const [a = '0', b] = p.split('/'); return s + Number(a) / Number(b ?? 1); }, 0);
+const inches = (text: string): number =>
+  text
+    .trim()
+    .split(' ')
+    .reduce((s, p) => {
+      const [a = '0', b] = p.split('/');
+      return s + Number(a) / Number(b ?? 1);
+    }, 0);
 /** What a tape reads that is as wanted, for every title of the list. */
 const good = ({ wanted, title }: { wanted: string; title: string }): string => {
-  const plain = wanted.replace(/(\d+)⁄(\d+)/g, ' $1/$2').replace('−', '-').replace('- ', '-').replace(/ (in|mm)$/, '').trim();
+  const plain = wanted
+    .replace(/(\d+)⁄(\d+)/g, ' $1/$2')
+    .replace('−', '-')
+    .replace('- ', '-')
+    .replace(/ (in|mm)$/, '')
+    .trim();
   if (/^Spacing of uprights/.test(title)) return String(inches(plain) * 6);
   if (/^Spacing of bars across/.test(title)) return String(inches(plain) * 4);
   if (/^Lap$/.test(title)) return '25';
@@ -16,14 +37,36 @@ const good = ({ wanted, title }: { wanted: string; title: string }): string => {
 
 /** The same site file, brought in once more: a P2 that nobody has read yet. */
 async function freshP2(page: Page): Promise<string> {
-  const made = await page.evaluate(async (file) => (await (await fetch('/api/sites/import', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: file })).json()) as { pours: { id: string; code: string }[] }, fs.readFileSync('demo/sites/quillback.json', 'utf8'));
+  const made = await page.evaluate(
+    async (file) =>
+      (await (
+        await fetch('/api/sites/import', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: file,
+        })
+      ).json()) as { pours: { id: string; code: string }[] },
+    fs.readFileSync('demo/sites/quillback.json', 'utf8'),
+  );
   return made.pours.find((p) => p.code === 'P2')?.id ?? '';
 }
 
-interface Inspection { page: Page; url: string; id: string; hand: Hand; type: (field: Locator, text: string) => Promise<number> }
+interface Inspection {
+  page: Page;
+  url: string;
+  id: string;
+  hand: Hand;
+  type: (field: Locator, text: string) => Promise<number>;
+}
 
 /** P2 from an empty log to an open gate: a question asked and answered, two fails fixed, everything read, dowels inspected, signed. */
-async function inspectP2({ page, url, id, hand, type }: Inspection): Promise<{ readings: number; presses: number }> {
+async function inspectP2({
+  page,
+  url,
+  id,
+  hand,
+  type,
+}: Inspection): Promise<{ readings: number; presses: number }> {
   const bench = page.locator('.bench');
   const dialog = page.getByRole('dialog');
   const next = () => hand.press(page.locator('[data-next]'));
@@ -40,8 +83,13 @@ async function inspectP2({ page, url, id, hand, type }: Inspection): Promise<{ r
   presses += await hand.press(dialog.getByRole('button', { name: 'Close' }));
 
   // Two that fail: each is fixed and read again where it failed.
-  for (const [check, bad, better] of [['E1/cover-inside', '7/8', '1 1/2'], ['S/lap', '22', '25']] as const) {
-    await page.goto(`${url}/pours/${id}/check?run=${check.split('/')[0] ?? ''}&check=${check}&place=0`);
+  for (const [check, bad, better] of [
+    ['E1/cover-inside', '7/8', '1 1/2'],
+    ['S/lap', '22', '25'],
+  ] as const) {
+    await page.goto(
+      `${url}/pours/${id}/check?run=${check.split('/')[0] ?? ''}&check=${check}&place=0`,
+    );
     presses += 2 + (await hand.measure(bad));
     await expect(bench.locator('[data-verdict="out"]')).toBeVisible();
     presses += await hand.press(bench.getByRole('button', { name: /^Done:/ }));
@@ -67,10 +115,14 @@ async function inspectP2({ page, url, id, hand, type }: Inspection): Promise<{ r
   presses += (await next()) + (await hand.press(dialog.getByRole('button', { name: /Sign as/ })));
   await expect(dialog).toBeHidden();
   for (const hold of ['dowels', 'inspection']) {
-    await expect(page.locator('.next')).toContainText(hold === 'dowels' ? 'special inspector' : 'inspector passes');
+    await expect(page.locator('.next')).toContainText(
+      hold === 'dowels' ? 'special inspector' : 'inspector passes',
+    );
     presses += await next();
     await expect(page.getByRole('region', { name: 'What was measured' })).toBeVisible();
-    presses += (await type(page.getByLabel('Inspector’s name'), 'R. Halloran')) + (await type(page.getByLabel('Inspector’s PIN'), '8642'));
+    presses +=
+      (await type(page.getByLabel('Inspector’s name'), 'R. Halloran')) +
+      (await type(page.getByLabel('Inspector’s PIN'), '8642'));
     presses += await hand.press(page.getByRole('button', { name: 'Pass', exact: true }));
     await expect(dialog).toBeHidden();
   }
@@ -81,16 +133,34 @@ async function inspectP2({ page, url, id, hand, type }: Inspection): Promise<{ r
   // Every place once, and the two that failed once more.
   expect(of('reading', 'mark')).toHaveLength(wanted + 2);
   expect(of('fix')).toHaveLength(2);
-  expect(of('sign').map((e) => [e.body.hold, e.body.result, e.actor])).toEqual([['own', 'pass', 'I. Brandvold'], ['dowels', 'pass', 'R. Halloran'], ['inspection', 'pass', 'R. Halloran']]);
+  expect(of('sign').map((e) => [e.body.hold, e.body.result, e.actor])).toEqual([
+    ['own', 'pass', 'I. Brandvold'],
+    ['dowels', 'pass', 'R. Halloran'],
+    ['inspection', 'pass', 'R. Halloran'],
+  ]);
   return { readings: wanted, presses };
 }
 
-test('a whole inspection of P2, from an empty log to an open gate, in under four presses a reading', async ({ page, server }) => {
+test('a whole inspection of P2, from an empty log to an open gate, in under four presses a reading', async ({
+  page,
+  server,
+}) => {
   test.setTimeout(600_000);
   await signIn(page, server);
   const id = await freshP2(page);
-  const { readings, presses } = await inspectP2({ page, url: server.url, id, hand: deskHand(page), type: async (field, text) => { await field.fill(text); return text.length; } });
-  console.log(`P2: ${readings} readings, ${presses} presses, ${(presses / readings).toFixed(2)} a reading`);
+  const { readings, presses } = await inspectP2({
+    page,
+    url: server.url,
+    id,
+    hand: deskHand(page),
+    type: async (field, text) => {
+      await field.fill(text);
+      return text.length;
+    },
+  });
+  console.log(
+    `P2: ${readings} readings, ${presses} presses, ${(presses / readings).toFixed(2)} a reading`,
+  );
   expect(presses / readings).toBeLessThan(4);
 
   // A change of a wall opens what was signed, and says why; one elsewhere does not.
@@ -100,23 +170,57 @@ test('a whole inspection of P2, from an empty log to an open gate, in under four
   await page.keyboard.press('Enter');
   await expect(page.getByText('stored', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: /^Check/ }).click();
-  await expect(page.locator('[data-gate="held"]')).toContainText(/open again: signed on plan 1; since then N top at 100\.40 ft, by I\. Brandvold/);
+  await expect(page.locator('[data-gate="held"]')).toContainText(
+    /open again: signed on plan 1; since then N top at 100\.40 ft, by I\. Brandvold/,
+  );
 });
 
-test('the same inspection on a phone, by thumb, in under four taps a reading', async ({ browser, server }) => {
+test('the same inspection on a phone, by thumb, in under four taps a reading', async ({
+  browser,
+  server,
+}) => {
   test.setTimeout(600_000);
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage();
+  const page = await (
+    await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+      isMobile: true,
+    })
+  ).newPage();
   await signIn(page, server);
   const id = await freshP2(page);
   const thumb = thumbHand(page);
   // Whatever is pressed, nothing lies beside the screen.
-  const hand: Hand = { ...thumb, press: async (button) => { expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390); return thumb.press(button); } };
-  const { readings, presses } = await inspectP2({ page, url: server.url, id, hand, type: async (field, text) => { await field.tap(); await field.fill(text); return 1 + text.length; } });
-  console.log(`P2 on a phone: ${readings} readings, ${presses} taps, ${(presses / readings).toFixed(2)} a reading`);
+  const hand: Hand = {
+    ...thumb,
+    press: async (button) => {
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+        390,
+      );
+      return thumb.press(button);
+    },
+  };
+  const { readings, presses } = await inspectP2({
+    page,
+    url: server.url,
+    id,
+    hand,
+    type: async (field, text) => {
+      await field.tap();
+      await field.fill(text);
+      return 1 + text.length;
+    },
+  });
+  console.log(
+    `P2 on a phone: ${readings} readings, ${presses} taps, ${(presses / readings).toFixed(2)} a reading`,
+  );
   expect(presses / readings).toBeLessThan(4);
 });
 
-test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate', async ({ page, server }) => {
+test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/check`);
@@ -124,10 +228,31 @@ test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate'
   const key = (k: string) => page.keyboard.press(k);
   const dialog = page.getByRole('dialog');
   /** Out of whatever field has the focus, and on with what is next. */
-  const next = async () => { await key('Escape'); await key('n'); return 2; };
-  const tabTo = async (target: Locator) => { for (let i = 0; i < 60 && !(await target.evaluate((el) => el === document.activeElement)); i += 1) await key('Tab'); await expect(target).toBeFocused(); };
-  const typeIn = async (field: Locator, text: string) => { await field.waitFor(); await tabTo(field); await page.keyboard.type(text); };
-  const enterOn = async (button: Locator) => { await button.waitFor(); await tabTo(button); await key('Enter'); await expect(dialog).toBeHidden(); };
+  const next = async () => {
+    await key('Escape');
+    await key('n');
+    return 2;
+  };
+  const tabTo = async (target: Locator) => {
+    for (
+      let i = 0;
+      i < 60 && !(await target.evaluate((el) => el === document.activeElement));
+      i += 1
+    )
+      await key('Tab');
+    await expect(target).toBeFocused();
+  };
+  const typeIn = async (field: Locator, text: string) => {
+    await field.waitFor();
+    await tabTo(field);
+    await page.keyboard.type(text);
+  };
+  const enterOn = async (button: Locator) => {
+    await button.waitFor();
+    await tabTo(button);
+    await key('Enter');
+    await expect(dialog).toBeHidden();
+  };
 
   await expect(page.locator('.next')).toContainText(/is out/);
   for (const better of ['25', '1 1/2']) {
@@ -138,7 +263,12 @@ test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate'
     await expect(page.locator('.next p')).not.toHaveText(sentence ?? '');
     await expect(page.locator('.next p')).not.toContainText('Fixed:');
   }
-  while (await page.locator('.next').getByText(/takes over from/).isVisible()) {
+  while (
+    await page
+      .locator('.next')
+      .getByText(/takes over from/)
+      .isVisible()
+  ) {
     const sentence = await page.locator('.next p').textContent();
     await next();
     await enterOn(dialog.getByRole('button', { name: /^Seen/ }));
@@ -172,11 +302,17 @@ test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate'
   await expect(page.locator('[data-gate="ready"]')).toBeVisible();
   // A look given by Enter is in the log like any other, and none was given twice but the two that failed.
   await allSent(page);
-  const marks = (await logOf(page, id)).filter((e) => e.kind === 'reading' || e.kind === 'mark').map((e) => JSON.stringify([e.body.checkId, e.body.place]));
+  const marks = (await logOf(page, id))
+    .filter((e) => e.kind === 'reading' || e.kind === 'mark')
+    .map((e) => JSON.stringify([e.body.checkId, e.body.place]));
   expect(marks.length - new Set(marks).size).toBe(2);
 });
 
-test('photos: taken by the stand-in, seen before they are sent, kept over a reload without signal, tied to their reading', async ({ page, context, server }) => {
+test('photos: taken by the stand-in, seen before they are sent, kept over a reload without signal, tied to their reading', async ({
+  page,
+  context,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/check?run=E1&check=E1/cover-inside&place=0`);
@@ -189,8 +325,14 @@ test('photos: taken by the stand-in, seen before they are sent, kept over a relo
   await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(1);
   await context.setOffline(true);
   await bench.getByRole('button', { name: 'Photo before' }).click();
-  const png = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#8a7760' } }).png().toBuffer();
-  await page.getByLabel('Picture file').setInputFiles({ name: 'lap.png', mimeType: 'image/png', buffer: png });
+  const png = await sharp({
+    create: { width: 640, height: 480, channels: 3, background: '#8a7760' },
+  })
+    .png()
+    .toBuffer();
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'lap.png', mimeType: 'image/png', buffer: png });
   await expect(bench.locator('[data-photo][data-sent="false"]')).toHaveCount(1);
   await page.reload();
   await expect(bench.locator('[data-photo][data-sent="false"]')).toHaveCount(1);
@@ -198,13 +340,20 @@ test('photos: taken by the stand-in, seen before they are sent, kept over a relo
   await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(2);
   await allSent(page);
   const photos = (await logOf(page, id)).filter((e) => e.kind === 'photo');
-  expect(photos.map((p) => p.body.about)).toEqual([{ type: 'place', checkId: 'E1/cover-inside', place: 0, moment: 'before' }, { type: 'place', checkId: 'E1/cover-inside', place: 0, moment: 'before' }]);
+  expect(photos.map((p) => p.body.about)).toEqual([
+    { type: 'place', checkId: 'E1/cover-inside', place: 0, moment: 'before' },
+    { type: 'place', checkId: 'E1/cover-inside', place: 0, moment: 'before' },
+  ]);
   // Both are printed in the report.
-  const pdf = await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, { timeout: 40_000 });
+  const pdf = await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, {
+    timeout: 40_000,
+  });
   expect((await pdf.body()).toString('latin1').match(/\/Subtype \/Image/g)).toHaveLength(2);
   // What is no picture is said at once, and goes nowhere.
   await bench.getByRole('button', { name: 'Photo before' }).click();
-  await page.getByLabel('Picture file').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
   await expect(page.getByText(/not a picture/)).toBeVisible();
   expect((await logOf(page, id)).filter((e) => e.kind === 'photo')).toHaveLength(2);
 });

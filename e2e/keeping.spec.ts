@@ -3,11 +3,17 @@ import { allSent } from './walk.ts';
 
 /** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
 
-test('two browsers at once see each other’s entries without a reload', async ({ page, server, browser }) => {
+test('two browsers at once see each other’s entries without a reload', async ({
+  page,
+  server,
+  browser,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/check`);
-  const other = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const other = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 } })
+  ).newPage();
   await signIn(other, server, 'T. Oakes');
   await other.goto(`${server.url}/pours/${id}/check?run=R&check=R/braced`);
   await expect(page.getByText(/^0 of \d+ read$/).first()).toBeVisible();
@@ -17,7 +23,31 @@ test('two browsers at once see each other’s entries without a reload', async (
   await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/tied`);
   await Promise.all([
     page.getByRole('button', { name: 'Good', exact: true }).click(),
-    other.locator('.bench').getByRole('button', { name: /^\d/ }).first().waitFor().catch(() => undefined).then(() => other.evaluate(async (p) => { const r = await fetch(`/api/pours/${p}/events`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ events: [{ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'note', body: { text: 'At the same moment' } }] }) }); if (!r.ok) throw new Error(await r.text()); }, id)),
+    other
+      .locator('.bench')
+      .getByRole('button', { name: /^\d/ })
+      .first()
+      .waitFor()
+      .catch(() => undefined)
+      .then(() =>
+        other.evaluate(async (p) => {
+          const r = await fetch(`/api/pours/${p}/events`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json' },
+            body: JSON.stringify({
+              events: [
+                {
+                  id: crypto.randomUUID(),
+                  at: new Date().toISOString(),
+                  kind: 'note',
+                  body: { text: 'At the same moment' },
+                },
+              ],
+            }),
+          });
+          if (!r.ok) throw new Error(await r.text());
+        }, id),
+      ),
   ]);
   await allSent(page);
   const log = await logOf(page, id);
@@ -25,7 +55,11 @@ test('two browsers at once see each other’s entries without a reload', async (
   expect(log.map((e) => e.kind).sort()).toEqual(['mark', 'mark', 'note']);
 });
 
-test('ten entries made without signal, with a reload in between, arrive exactly once', async ({ page, server, context }) => {
+test('ten entries made without signal, with a reload in between, arrive exactly once', async ({
+  page,
+  server,
+  context,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/pour`);
@@ -50,18 +84,29 @@ test('ten entries made without signal, with a reload in between, arrive exactly 
   expect(texts).toEqual(Array.from({ length: 10 }, (_, i) => `Without signal ${i + 1}`));
 });
 
-test('a page that was on its way while the worker took charge is kept for a reload without signal like any other', async ({ page, server, context }) => {
+test('a page that was on its way while the worker took charge is kept for a reload without signal like any other', async ({
+  page,
+  server,
+  context,
+}) => {
   // The first page asks for its worker only once the second is on its way, and the second comes only once the worker is in charge.
   await page.addInitScript(() => {
     if (location.pathname !== '/') return;
-    const late = (...asked: Parameters<ServiceWorkerContainer['register']>) => new Promise((r) => { addEventListener('beforeunload', () => { r(ServiceWorkerContainer.prototype.register.apply(navigator.serviceWorker, asked)); }); });
+    const late = (...asked: Parameters<ServiceWorkerContainer['register']>) =>
+      new Promise((r) => {
+        addEventListener('beforeunload', () => {
+          r(ServiceWorkerContainer.prototype.register.apply(navigator.serviceWorker, asked));
+        });
+      });
     Object.defineProperty(navigator.serviceWorker, 'register', { value: late });
   });
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.route('**/pour', async (route) => {
-    const worker = context.serviceWorkers()[0] ?? await context.waitForEvent('serviceworker');
-    await expect.poll(() => worker.evaluate<unknown>('registration.active?.state')).toBe('activated');
+    const worker = context.serviceWorkers()[0] ?? (await context.waitForEvent('serviceworker'));
+    await expect
+      .poll(() => worker.evaluate<unknown>('registration.active?.state'))
+      .toBe('activated');
     await route.continue();
   });
   await page.goto(`${server.url}/pours/${id}/pour`);
@@ -71,7 +116,10 @@ test('a page that was on its way while the worker took charge is kept for a relo
   await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
 });
 
-test('the server is killed between two entries and nothing acknowledged is lost', async ({ page, server }) => {
+test('the server is killed between two entries and nothing acknowledged is lost', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/pour`);
@@ -90,23 +138,33 @@ test('the server is killed between two entries and nothing acknowledged is lost'
   await allSent(page);
   const log = await logOf(page, id);
   expect(log.map((e) => e.body.text)).toEqual(['Before the kill', 'While it was down']);
-  const check = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}/log.jsonl`)).text(), id);
+  const check = await page.evaluate(
+    async (p) => (await fetch(`/api/pours/${p}/log.jsonl`)).text(),
+    id,
+  );
   expect(check.trim().split('\n')).toHaveLength(2);
 });
 
-test('a device that has no room left says so, stays where it is, and takes the entry once there is room', async ({ page, server }) => {
+test('a device that has no room left says so, stays where it is, and takes the entry once there is room', async ({
+  page,
+  server,
+}) => {
   await page.addInitScript(() => {
     // eslint-disable-next-line @typescript-eslint/unbound-method -- called with the store it is put in
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (...row: Parameters<typeof put>) {
-      if (this.name === 'outbox' && (window as unknown as { full?: boolean }).full) throw new DOMException('no room', 'QuotaExceededError');
+      if (this.name === 'outbox' && (window as unknown as { full?: boolean }).full)
+        throw new DOMException('no room', 'QuotaExceededError');
       return put.apply(this, row);
     };
   });
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
-  const full = (yes: boolean) => page.evaluate((y) => { (window as unknown as { full: boolean }).full = y; }, yes);
+  const full = (yes: boolean) =>
+    page.evaluate((y) => {
+      (window as unknown as { full: boolean }).full = y;
+    }, yes);
   const reading = page.locator('.bench').getByLabel('Reading', { exact: true });
   await reading.fill('1 1/2');
   await full(true);
@@ -124,12 +182,25 @@ test('a device that has no room left says so, stays where it is, and takes the e
   expect((await logOf(page, id)).map((e) => e.kind)).toEqual(['reading']);
 });
 
-test('what was changed on the plan stands when the signal goes right after it, and after a reload', async ({ page, server, context }) => {
+test('what was changed on the plan stands when the signal goes right after it, and after a reload', async ({
+  page,
+  server,
+  context,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/plan`);
   await keptHere(page, id);
-  const kept = () => page.evaluate(async (p) => ((await (await caches.match(`/api/pours/${p}`))?.json()) as { pour: { settings: { wasteRatio: number } } }).pour.settings.wasteRatio, id);
+  const kept = () =>
+    page.evaluate(
+      async (p) =>
+        (
+          (await (await caches.match(`/api/pours/${p}`))?.json()) as {
+            pour: { settings: { wasteRatio: number } };
+          }
+        ).pour.settings.wasteRatio,
+      id,
+    );
   expect(await kept()).toBe(0.04);
   await page.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
@@ -150,9 +221,13 @@ test('an older answer that comes late puts nothing back', async ({ server, brows
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
   // Coming back to a page reads anew once in five seconds.
   await page.waitForTimeout(5500);
-  await page.route(`**/api/pours/${id}`, (route) => route.fulfill({ body: old, contentType: 'application/json' }));
+  await page.route(`**/api/pours/${id}`, (route) =>
+    route.fulfill({ body: old, contentType: 'application/json' }),
+  );
   const late = page.waitForResponse((r) => r.url().endsWith(`/api/pours/${id}`));
-  await page.evaluate(() => { window.dispatchEvent(new Event('focus')); });
+  await page.evaluate(() => {
+    window.dispatchEvent(new Event('focus'));
+  });
   await (await late).finished();
   await page.waitForTimeout(1000);
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');

@@ -4,13 +4,26 @@ import { stopwatch } from './stopwatch.ts';
 
 /** A large site answers every press at once. */
 
-test('a site of 400 runs stays under 100 ms an interaction, with the processor slowed to a quarter @alone', async ({ page, server }) => {
+test('a site of 400 runs stays under 100 ms an interaction, with the processor slowed to a quarter @alone', async ({
+  page,
+  server,
+}) => {
   // Some hundred acts and more, each waited out until nothing is left to do.
   test.setTimeout(900_000);
   await signIn(page, server);
   const { file, runs } = bigSite(20, 11);
   expect(runs).toBeGreaterThanOrEqual(400);
-  const made = await page.evaluate(async (f) => (await (await fetch('/api/sites/import', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: f })).json()) as { pours: { id: string }[] }, file);
+  const made = await page.evaluate(
+    async (f) =>
+      (await (
+        await fetch('/api/sites/import', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: f,
+        })
+      ).json()) as { pours: { id: string }[] },
+    file,
+  );
   const id = made.pours[0]?.id ?? '';
   const { listen, slow, measure, press, key, round, hold } = await stopwatch(page);
   const settle = () => page.waitForTimeout(1200);
@@ -23,17 +36,37 @@ test('a site of 400 runs stays under 100 ms an interaction, with the processor s
   const picked = ['R200', 'R210', 'R120', 'R130', 'R220'];
   await round(['pick a run'], async (time) => {
     const run = picked[time % picked.length] ?? '';
-    await measure('pick a run', () => press(page.locator(`[data-run="${run}"]`)), { name: 'a run is picked', selector: `[data-run="${run}"][aria-pressed="true"]` });
+    await measure('pick a run', () => press(page.locator(`[data-run="${run}"]`)), {
+      name: 'a run is picked',
+      selector: `[data-run="${run}"][aria-pressed="true"]`,
+    });
   });
   const tabs = ['Schedule', 'Levels', 'Square', 'Lists', 'Here'];
-  await round(tabs.map((tab) => `open ${tab}`), async () => { for (const tab of tabs) await measure(`open ${tab}`, () => press(button(tab))); });
+  await round(
+    tabs.map((tab) => `open ${tab}`),
+    async () => {
+      for (const tab of tabs) await measure(`open ${tab}`, () => press(button(tab)));
+    },
+  );
   const ways = ['rolled out', 'from above'];
-  await round(ways.map((way) => `see it ${way}`), async () => { for (const way of ways) await measure(`see it ${way}`, () => press(page.getByRole('button', { name: way }))); });
+  await round(
+    ways.map((way) => `see it ${way}`),
+    async () => {
+      for (const way of ways)
+        await measure(`see it ${way}`, () => press(page.getByRole('button', { name: way })));
+    },
+  );
 
   await settle();
   const length = page.getByLabel(/^Length/);
-  const open = async () => { await press(button('Change the plan')); await length.waitFor({ timeout: 30_000 }); };
-  const done = async () => { await press(button('Done')); await button('Change the plan').waitFor(); };
+  const open = async () => {
+    await press(button('Change the plan'));
+    await length.waitFor({ timeout: 30_000 });
+  };
+  const done = async () => {
+    await press(button('Done'));
+    await button('Change the plan').waitFor();
+  };
   await round(['open it to change', 'done with it'], async () => {
     await measure('open it to change', open);
     await settle();
@@ -47,7 +80,10 @@ test('a site of 400 runs stays under 100 ms an interaction, with the processor s
     await settle();
     await measure('change a length', () => key('Enter'));
     await settle();
-    await measure('take it back', async () => { await press(button('Undo')); await settle(); });
+    await measure('take it back', async () => {
+      await press(button('Undo'));
+      await settle();
+    });
   });
 
   const read = Array.from({ length: 20 }, (_, i) => `R${i * 10 + 160}`);
@@ -62,9 +98,14 @@ test('a site of 400 runs stays under 100 ms an interaction, with the processor s
     // As wide as it is to be: it is good, and the next place comes up.
     const wanted = /^\d+/.exec(await page.locator('.bench dd').first().innerText())?.[0] ?? '';
     for (const figure of wanted) await measure('type a figure', () => key(figure));
-    await measure('take a reading', () => key('Enter'), { name: 'the next place is up', selector: `[data-place]:not([data-place="${run}/width#0"])` });
+    await measure('take a reading', () => key('Enter'), {
+      name: 'the next place is up',
+      selector: `[data-place]:not([data-place="${run}/width#0"])`,
+    });
   });
-  await round(['look at another run'], () => measure('look at another run', () => press(button('Next run'))));
+  await round(['look at another run'], () =>
+    measure('look at another run', () => press(button('Next run'))),
+  );
 
   console.log(`${runs} runs, slowed to a quarter.`);
   hold(100, 500);

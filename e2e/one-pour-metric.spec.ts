@@ -1,7 +1,17 @@
 import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
-import { allSent, inspect, place, readCount, readEverything, seeChanges, signOwn, takeLoad, truckEmpty } from './walk.ts';
+import {
+  allSent,
+  inspect,
+  place,
+  readCount,
+  readEverything,
+  seeChanges,
+  signOwn,
+  takeLoad,
+  truckEmpty,
+} from './walk.ts';
 
 test('K1 of the creamery from drawing to report, in metric', async ({ page, server }) => {
   await signIn(page, server);
@@ -20,7 +30,15 @@ test('K1 of the creamery from drawing to report, in metric', async ({ page, serv
   // Check: every place read in mm; a reload half-way loses nothing.
   await page.getByRole('link', { name: /^Check/ }).click();
   await seeChanges(page);
-  const { readings } = await readEverything(page, ({ wanted, title }) => (/Spacing/.test(title) ? String(Number(wanted.replace(/\D/g, '')) * 6) : /off the mark/.test(title) ? '4' : /Lap/.test(title) ? String(Number(wanted.replace(/\D/g, '')) + 20) : wanted.replace(/\D/g, '')));
+  const { readings } = await readEverything(page, ({ wanted, title }) =>
+    /Spacing/.test(title)
+      ? String(Number(wanted.replace(/\D/g, '')) * 6)
+      : /off the mark/.test(title)
+        ? '4'
+        : /Lap/.test(title)
+          ? String(Number(wanted.replace(/\D/g, '')) + 20)
+          : wanted.replace(/\D/g, ''),
+  );
   expect(readings).toBe((await readCount(page)).wanted);
   await page.reload();
   await expect(page.getByText(`${readings} of ${readings} read`).first()).toBeVisible();
@@ -64,7 +82,12 @@ test('K1 of the creamery from drawing to report, in metric', async ({ page, serv
 
   // Cure: a cold night, temperatures, forms off, closed.
   await page.getByRole('link', { name: /^Cure/ }).click();
-  const temperature = async (c: string) => { await page.getByRole('button', { name: 'Read temperature' }).first().click(); await page.getByLabel(/Read, °C/).fill(c); await page.getByRole('button', { name: 'Log temperature' }).click(); await expect(page.getByRole('dialog')).toBeHidden(); };
+  const temperature = async (c: string) => {
+    await page.getByRole('button', { name: 'Read temperature' }).first().click();
+    await page.getByLabel(/Read, °C/).fill(c);
+    await page.getByRole('button', { name: 'Log temperature' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+  };
   await temperature('14');
   await expect(page.getByText(/Forms stay on until/).first()).toBeVisible();
   await forward(page, 24 * 60);
@@ -80,14 +103,26 @@ test('K1 of the creamery from drawing to report, in metric', async ({ page, serv
   await allSent(page);
 
   // Report and log: both hold what was done; the export verifies without the server, and not when touched.
-  const pdf = await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, { timeout: 40_000 });
+  const pdf = await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, {
+    timeout: 40_000,
+  });
   expect(pdf.headers()['content-type']).toContain('application/pdf');
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const file = test.info().outputPath('K1-log.jsonl');
-  fs.writeFileSync(file, await (await page.request.get(`${server.url}/api/pours/${id}/log.jsonl`)).body());
-  const verify = (f: string) => execFileSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'scripts/verify-log.ts', f], { encoding: 'utf8', stdio: 'pipe' });
+  fs.writeFileSync(
+    file,
+    await (await page.request.get(`${server.url}/api/pours/${id}/log.jsonl`)).body(),
+  );
+  const verify = (f: string) =>
+    execFileSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'scripts/verify-log.ts', f], {
+      encoding: 'utf8',
+      stdio: 'pipe',
+    });
   const entries = await logOf(page, id);
   expect(verify(file)).toContain(`${entries.length} entries, chain whole`);
-  fs.writeFileSync(file, fs.readFileSync(file, 'utf8').replace('"filledRatio":0.75', '"filledRatio":0.95'));
+  fs.writeFileSync(
+    file,
+    fs.readFileSync(file, 'utf8').replace('"filledRatio":0.75', '"filledRatio":0.95'),
+  );
   expect(() => verify(file)).toThrow(/was changed after it was written/);
 });

@@ -1,7 +1,10 @@
 import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
 import { allSent, place, takeLoad, truckEmpty } from './walk.ts';
 
-test('P1 of the clinic shows its whole record, and takes a failed reading, its fix and the re-reading', async ({ page, server }) => {
+test('P1 of the clinic shows its whole record, and takes a failed reading, its fix and the re-reading', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   await page.locator('[data-pour="P1"]').click();
   const id = await pourId(page, 'P1');
@@ -48,13 +51,19 @@ test('P1 of the clinic shows its whole record, and takes a failed reading, its f
   await expect(page.getByRole('dialog')).toContainText('76.2 − 12.7');
 });
 
-test('P3 goes on against the gate, is poured with a load sent back, cured and closed, in US units', async ({ page, server }) => {
+test('P3 goes on against the gate, is poured with a load sent back, cured and closed, in US units', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   await page.locator('[data-pour="P3"]').click();
   const id = await pourId(page, 'P3');
   await forward(page, 9 * 24 * 60 + 45);
   await page.getByRole('button', { name: 'Go on against the gate' }).click();
-  await page.getByRole('dialog').getByRole('textbox').fill('Read on paper in the rain, sheet 3, copied in later');
+  await page
+    .getByRole('dialog')
+    .getByRole('textbox')
+    .fill('Read on paper in the rain, sheet 3, copied in later');
   await page.getByRole('button', { name: 'Go on', exact: true }).click();
   await expect(page.getByText(/This stays on the report/)).toBeVisible();
 
@@ -62,7 +71,16 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('link', { name: /^Plan/ }).click();
   const big = page.locator('.bench .big').first();
   await expect(big).toContainText('12.25');
-  for (let i = 0; i < 3; i += 1) { const before = await page.locator('.bench').getByText(/waste, \d+ in 100/).textContent(); await page.getByRole('button', { name: 'More: waste in 100' }).click(); await expect(page.locator('.bench').getByText(/waste, \d+ in 100/)).not.toHaveText(before ?? ''); }
+  for (let i = 0; i < 3; i += 1) {
+    const before = await page
+      .locator('.bench')
+      .getByText(/waste, \d+ in 100/)
+      .textContent();
+    await page.getByRole('button', { name: 'More: waste in 100' }).click();
+    await expect(page.locator('.bench').getByText(/waste, \d+ in 100/)).not.toHaveText(
+      before ?? '',
+    );
+  }
   await expect(page.locator('.bench')).toContainText('waste, 10 in 100');
   await expect(big).not.toContainText('12.25');
   await page.reload();
@@ -98,7 +116,8 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
 
   await truckEmpty(page);
   await takeLoad(page, 3, '90213', '4 1/4');
-  for (const run of ['SS1', 'SW3', 'SW2', 'SW1', 'SM', 'K1', 'K2', 'K4', 'K3']) await place(page, run, 'full', () => forward(page, 1));
+  for (const run of ['SS1', 'SW3', 'SW2', 'SW1', 'SM', 'K1', 'K2', 'K4', 'K3'])
+    await place(page, run, 'full', () => forward(page, 1));
   await truckEmpty(page);
   await expect(page.getByText(/All placed at/)).toBeVisible();
   await page.getByRole('link', { name: /^Cure/ }).click();
@@ -112,5 +131,7 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('button', { name: 'Close P3' }).click();
   await expect(page.getByText('P3 is closed, its log is whole.')).toBeVisible();
   await allSent(page);
-  expect((await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, { timeout: 40_000 })).ok()).toBe(true);
+  expect(
+    (await page.request.get(`${server.url}/api/pours/${id}/report.pdf`, { timeout: 40_000 })).ok(),
+  ).toBe(true);
 });

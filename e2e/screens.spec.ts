@@ -4,10 +4,42 @@ import { expect, logOf, pourId, signIn, test, type DemoServer } from './server.t
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
 
-const CHECKED: Record<string, { paths: string[]; pressed: [path: string, ...buttons: (string | RegExp)[]][] }> = {
-  'no station': { paths: ['setout', 'check?run=E1&check=E1/cover-inside', 'plan', 'pour', 'cure'], pressed: [] },
-  'no tool of Set out': { paths: ['setout?tab=schedule', 'setout?tab=levels', 'setout?tab=square', 'setout?tab=lists', 'setout?sheet=import'], pressed: [['setout?run=N', 'Change the plan', /crawl space inside/], ['setout?tab=schedule', 'Change cells', 'Change A3']] },
-  'no round or sheet of Check': { paths: ['check?run=N&check=N/bolts', 'check?run=W&check=W/braces', 'check?sheet=sign:inspection', 'check?sheet=question', 'check?sheet=item:N', 'check?sheet=change:C3:W2>W2T'], pressed: [['check', 'Fixes'], ['check', /^Put off free until/], ['check?run=N', /^Checks of N/]] },
+const CHECKED: Record<
+  string,
+  { paths: string[]; pressed: [path: string, ...buttons: (string | RegExp)[]][] }
+> = {
+  'no station': {
+    paths: ['setout', 'check?run=E1&check=E1/cover-inside', 'plan', 'pour', 'cure'],
+    pressed: [],
+  },
+  'no tool of Set out': {
+    paths: [
+      'setout?tab=schedule',
+      'setout?tab=levels',
+      'setout?tab=square',
+      'setout?tab=lists',
+      'setout?sheet=import',
+    ],
+    pressed: [
+      ['setout?run=N', 'Change the plan', /crawl space inside/],
+      ['setout?tab=schedule', 'Change cells', 'Change A3'],
+    ],
+  },
+  'no round or sheet of Check': {
+    paths: [
+      'check?run=N&check=N/bolts',
+      'check?run=W&check=W/braces',
+      'check?sheet=sign:inspection',
+      'check?sheet=question',
+      'check?sheet=item:N',
+      'check?sheet=change:C3:W2>W2T',
+    ],
+    pressed: [
+      ['check', 'Fixes'],
+      ['check', /^Put off free until/],
+      ['check?run=N', /^Checks of N/],
+    ],
+  },
 };
 
 for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
@@ -30,8 +62,13 @@ for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
   });
 }
 
-test('on a phone a reading is taken with the keys of the pad, none under the edge of the screen', async ({ browser, server }) => {
-  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
+test('on a phone a reading is taken with the keys of the pad, none under the edge of the screen', async ({
+  browser,
+  server,
+}) => {
+  const page = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  ).newPage();
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
@@ -58,14 +95,24 @@ async function firstCover(page: Page, server: DemoServer) {
   return { id, reading };
 }
 
-test('who types on while the next place is on its way loses no key, and takes nothing twice', async ({ page, server }) => {
+test('who types on while the next place is on its way loses no key, and takes nothing twice', async ({
+  page,
+  server,
+}) => {
   const { id, reading } = await firstCover(page, server);
   // Enter twice, as in gloves, and the next figure at once: one straight after the other, before the page can have moved on.
   await page.evaluate(async () => {
-    const task = () => new Promise((r) => { const { port1, port2 } = new MessageChannel(); port1.onmessage = r; port2.postMessage(0); });
+    const task = () =>
+      new Promise((r) => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = r;
+        port2.postMessage(0);
+      });
     const field = document.querySelector<HTMLInputElement>('.bench input[aria-label="Reading"]');
     if (!field) throw new Error('no field');
-    const enter = () => { field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true })); };
+    const enter = () => {
+      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    };
     enter();
     await task();
     enter();
@@ -79,7 +126,9 @@ test('who types on while the next place is on its way loses no key, and takes no
   await reading.press('Enter');
   await expect(page.getByText(/^2 of \d+ read$/)).toBeVisible();
   await expect(reading).toHaveValue('');
-  const taken = (await logOf(page, id)).filter((e) => e.kind === 'reading').map((e) => `${String(e.body.place)}: ${(e.body.value as { mm: number }).mm.toFixed(3)}`);
+  const taken = (await logOf(page, id))
+    .filter((e) => e.kind === 'reading')
+    .map((e) => `${String(e.body.place)}: ${(e.body.value as { mm: number }).mm.toFixed(3)}`);
   expect(taken).toEqual(['0: 38.100', '1: 41.275']);
   // What is half typed here is not carried to a place that is picked by hand.
   await reading.fill('7');
@@ -96,7 +145,10 @@ test('what is typed at the very moment the next place comes up stays', async ({ 
       const field = document.querySelector<HTMLInputElement>('.bench input[aria-label="Reading"]');
       if (!field || !document.querySelector('[data-place="R/cover-inside#1"]')) return;
       observer.disconnect();
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, '1 5/8');
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(
+        field,
+        '1 5/8',
+      );
       field.dispatchEvent(new Event('input', { bubbles: true }));
     }).observe(document.body, { subtree: true, childList: true, attributes: true });
   });
@@ -108,7 +160,10 @@ test('what is typed at the very moment the next place comes up stays', async ({ 
   await expect(page.getByText(/^2 of \d+ read$/)).toBeVisible();
 });
 
-test('keys walk the stations, do the next line, and keep still while a field has the focus', async ({ page, server }) => {
+test('keys walk the stations, do the next line, and keep still while a field has the focus', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/setout`);
@@ -149,7 +204,10 @@ test('anything with a name is found by its words, by key or press', async ({ pag
   await expect(page.getByText('Nothing has these words in it.')).toBeVisible();
 });
 
-test('lines go from what holds the gate to its place, and with their row when the list is scrolled', async ({ page, server }) => {
+test('lines go from what holds the gate to its place, and with their row when the list is scrolled', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   await page.goto(`${server.url}/pours/${await pourId(page, 'P2')}/check?run=N`);
   const leaders = page.locator('[data-leader]');
@@ -158,25 +216,57 @@ test('lines go from what holds the gate to its place, and with their row when th
   const line = page.locator(`[data-leader="${first ?? ''}"]`);
   /** How far the line begins from the middle of its row, px. */
   const off = async () => {
-    const [row, path] = await Promise.all([page.locator(`[data-row="${first ?? ''}"]`).boundingBox(), line.evaluate((p: SVGPathElement) => p.getPointAtLength(0).y + (p.ownerSVGElement?.getBoundingClientRect().top ?? 0))]);
+    const [row, path] = await Promise.all([
+      page.locator(`[data-row="${first ?? ''}"]`).boundingBox(),
+      line.evaluate(
+        (p: SVGPathElement) =>
+          p.getPointAtLength(0).y + (p.ownerSVGElement?.getBoundingClientRect().top ?? 0),
+      ),
+    ]);
     return Math.abs((row?.y ?? 0) + (row?.height ?? 0) / 2 - path);
   };
   expect(await off()).toBeLessThan(1);
   const list = page.getByRole('group', { name: 'What holds it' });
-  await list.evaluate((el) => { el.scrollTop = 10; });
+  await list.evaluate((el) => {
+    el.scrollTop = 10;
+  });
   await expect.poll(off).toBeLessThan(1);
   await page.getByRole('button', { name: /^\d+ more$/ }).click();
   await expect(leaders).toHaveCount(0);
-  await list.evaluate((el) => { el.scrollTop = 0; });
+  await list.evaluate((el) => {
+    el.scrollTop = 0;
+  });
   await expect(leaders).toHaveCount(2);
 });
 
 test('a broken site file names where it is wrong and stores nothing', async ({ page, server }) => {
   await signIn(page, server);
-  const bring = (text: string) => page.locator('input[type=file]').setInputFiles({ name: 'yard.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const bring = (text: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({
+        name: 'yard.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(text),
+      });
   await bring('{\n "format": "jactum.site/1",\n "name": oops\n}');
-  await expect(page.getByRole('alert')).toContainText('yard.json is not JSON: something is wrong on line 3');
-  const site = { format: 'jactum.site/1', name: 'Yard', units: 'us', latitude: 45, longitude: -92, timeZone: 'America/Chicago', ruleProfile: 'us-aci', nodes: [{ id: 'a', xM: 0, yM: 0 }, { id: 'b', xM: 5, yM: 0 }], runs: [{ id: 'r', kind: 'footing', type: 'F9', from: 'a', to: 'b', bottomM: 0 }] };
+  await expect(page.getByRole('alert')).toContainText(
+    'yard.json is not JSON: something is wrong on line 3',
+  );
+  const site = {
+    format: 'jactum.site/1',
+    name: 'Yard',
+    units: 'us',
+    latitude: 45,
+    longitude: -92,
+    timeZone: 'America/Chicago',
+    ruleProfile: 'us-aci',
+    nodes: [
+      { id: 'a', xM: 0, yM: 0 },
+      { id: 'b', xM: 5, yM: 0 },
+    ],
+    runs: [{ id: 'r', kind: 'footing', type: 'F9', from: 'a', to: 'b', bottomM: 0 }],
+  };
   await bring(JSON.stringify(site));
   await expect(page.getByRole('alert')).toContainText('runs.0.type names F9');
   await expect(page.getByRole('button', { name: /Yard/ })).toHaveCount(0);
@@ -191,7 +281,9 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
   // It does not hear of the other's change until it makes its own.
   let heard = false;
-  await page.route(`**/api/pours/${id}`, (route) => (heard ? route.continue() : route.fulfill({ body: old, contentType: 'application/json' })));
+  await page.route(`**/api/pours/${id}`, (route) =>
+    heard ? route.continue() : route.fulfill({ body: old, contentType: 'application/json' }),
+  );
   await page.goto(`${server.url}/pours/${id}/plan`);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
   const other = await (await browser.newContext()).newPage();
@@ -200,7 +292,9 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   await other.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
-  page.on('request', (r) => { if (r.method() !== 'GET') heard = true; });
+  page.on('request', (r) => {
+    if (r.method() !== 'GET') heard = true;
+  });
   await page.getByRole('button', { name: 'More: lift', exact: false }).first().click();
   await expect(page.getByText(/Somebody changed this plan while you were at it/)).toBeVisible();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');

@@ -15,5 +15,7 @@ export default async function seed(): Promise<() => void> {
   db.prepare("DELETE FROM setting WHERE name = 'clock_offset_ms'").run();
   db.close();
   process.env.JACTUM_SEEDED = dir;
-  return () => { fs.rmSync(dir, { recursive: true, force: true }); };
+  return () => {
+    fs.rmSync(dir, { recursive: true, force: true });
+  };
 }

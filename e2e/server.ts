@@ -10,13 +10,35 @@ export class DemoServer {
   readonly port: number;
   readonly dataDir: string;
   #child: ChildProcess | null = null;
-  constructor(port: number, dataDir: string) { this.port = port; this.dataDir = dataDir; }
-  get url(): string { return `http://127.0.0.1:${this.port}`; }
+  constructor(port: number, dataDir: string) {
+    this.port = port;
+    this.dataDir = dataDir;
+  }
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
 
   async start(keep = false): Promise<void> {
-    this.#child = spawn(process.execPath, ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])], { env: { ...process.env, PORT: String(this.port), DATA_DIR: this.dataDir, LOG_LEVEL: 'silent', SIGN_IN_LIMIT: '1000' }, stdio: ['ignore', 'ignore', 'inherit'] });
+    this.#child = spawn(
+      process.execPath,
+      ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])],
+      {
+        env: {
+          ...process.env,
+          PORT: String(this.port),
+          DATA_DIR: this.dataDir,
+          LOG_LEVEL: 'silent',
+          SIGN_IN_LIMIT: '1000',
+        },
+        stdio: ['ignore', 'ignore', 'inherit'],
+      },
+    );
     for (let i = 0; i < 600; i += 1) {
-      try { if ((await fetch(`${this.url}/api/health`)).ok) return; } catch { /* not up yet */ }
+      try {
+        if ((await fetch(`${this.url}/api/health`)).ok) return;
+      } catch {
+        /* not up yet */
+      }
       await new Promise((r) => setTimeout(r, 100));
     }
     throw new Error('the demo server did not start');
@@ -39,13 +61,25 @@ async function freePort(worker: number): Promise<number> {
   for (;;) {
     const port = PORTS.first + worker * PORTS.aWorker + (taken % PORTS.aWorker);
     taken += 1;
-    const free = await new Promise<boolean>((resolve) => { const s = net.createServer().once('error', () => { resolve(false); }).listen(port, '127.0.0.1', () => { s.close(() => { resolve(true); }); }); });
+    const free = await new Promise<boolean>((resolve) => {
+      const s = net
+        .createServer()
+        .once('error', () => {
+          resolve(false);
+        })
+        .listen(port, '127.0.0.1', () => {
+          s.close(() => {
+            resolve(true);
+          });
+        });
+    });
     if (free) return port;
   }
 }
 
 export const test = base.extend<{ server: DemoServer }>({
-  server: async ({}, use, { parallelIndex }) => { // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
+  server: async ({}, use, { parallelIndex }) => {
+    // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
     fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
     const server = new DemoServer(await freePort(parallelIndex), dataDir);
@@ -64,35 +98,81 @@ export async function signIn(page: Page, server: DemoServer, name = 'I. Brandvol
   await page.getByRole('heading', { name: 'Pours' }).waitFor();
 }
 
-interface PourRow { id: string; code: string }
+interface PourRow {
+  id: string;
+  code: string;
+}
 /** The id of a pour by its code, through the signed-in page. */
 export async function pourId(page: Page, code: string): Promise<string> {
-  const pours = await page.evaluate(async () => (await fetch('/api/pours')).json() as Promise<PourRow[]>);
+  const pours = await page.evaluate(
+    async () => (await fetch('/api/pours')).json() as Promise<PourRow[]>,
+  );
   const found = pours.find((p) => p.code === code);
   if (!found) throw new Error(`no pour ${code}`);
   return found.id;
 }
 
-interface Entry { id: string; seq: number; kind: string; body: Record<string, unknown>; at: string; actor: string }
+interface Entry {
+  id: string;
+  seq: number;
+  kind: string;
+  body: Record<string, unknown>;
+  at: string;
+  actor: string;
+}
 /** The log of a pour as the server has it. */
-export const logOf = (page: Page, id: string): Promise<Entry[]> => page.evaluate(async (p) => (await fetch(`/api/pours/${p}/events`)).json() as Promise<Entry[]>, id);
+export const logOf = (page: Page, id: string): Promise<Entry[]> =>
+  page.evaluate(
+    async (p) => (await fetch(`/api/pours/${p}/events`)).json() as Promise<Entry[]>,
+    id,
+  );
 
 /** Puts the demo's clock forward, and waits until the page has heard of it. */
 export async function forward(page: Page, minutes: number): Promise<void> {
-  const heard = page.waitForResponse((r) => r.url().endsWith('/api/clock') && r.request().method() === 'GET');
-  const ok = await page.evaluate(async (m) => (await fetch('/api/clock', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ advanceMin: m }) })).ok, minutes);
+  const heard = page.waitForResponse(
+    (r) => r.url().endsWith('/api/clock') && r.request().method() === 'GET',
+  );
+  const ok = await page.evaluate(
+    async (m) =>
+      (
+        await fetch('/api/clock', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ advanceMin: m }),
+        })
+      ).ok,
+    minutes,
+  );
   if (!ok) throw new Error('the clock did not move');
   await (await heard).finished();
 }
 
 /** Waits until a service worker is in charge and keeps who is signed in and the pour, then visits once more: from here the page goes on without signal. */
-export async function keptHere(page: Page, pour: string, visit: 'once more' | 'as it came' = 'once more'): Promise<void> {
+export async function keptHere(
+  page: Page,
+  pour: string,
+  visit: 'once more' | 'as it came' = 'once more',
+): Promise<void> {
   // Polled from here: what waits inside the page takes a promise for a yes.
-  const kept = () => expect.poll(() => page.evaluate(async (id) => {
-    const state = navigator.serviceWorker.controller?.state ?? 'none';
-    const paths = (await (await caches.open('api')).keys()).map((r) => new URL(r.url).pathname);
-    return [state, ...['/api/session', `/api/pours/${id}`].map((path) => (paths.includes(path) ? 'kept' : `without ${path}`))].join(', ');
-  }, pour), { timeout: 60_000, intervals: [200] }).toBe('activated, kept, kept');
+  const kept = () =>
+    expect
+      .poll(
+        () =>
+          page.evaluate(async (id) => {
+            const state = navigator.serviceWorker.controller?.state ?? 'none';
+            const paths = (await (await caches.open('api')).keys()).map(
+              (r) => new URL(r.url).pathname,
+            );
+            return [
+              state,
+              ...['/api/session', `/api/pours/${id}`].map((path) =>
+                paths.includes(path) ? 'kept' : `without ${path}`,
+              ),
+            ].join(', ');
+          }, pour),
+        { timeout: 60_000, intervals: [200] },
+      )
+      .toBe('activated, kept, kept');
   await kept();
   if (visit === 'as it came') return;
   await page.reload();

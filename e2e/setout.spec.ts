@@ -5,18 +5,45 @@ import type { Page } from '@playwright/test';
 import { expect, logOf, pourId, signIn, test } from './server.ts';
 import { allSent } from './walk.ts';
 
-interface Run { id: string; type: string; from: string; to: string; openings: { mark?: string; atM: number }[] }
-interface Pour { siteVersion: number; pour: { elements: string[] }; site: { nodes: { id: string; xM: number; yM: number }[]; runs: Run[]; footingTypes: { mark: string; widthM: number }[]; planChanges: { what: string }[] } }
-const stored = (page: Page, id: string): Promise<Pour> => page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).json() as Promise<Pour>, id);
+interface Run {
+  id: string;
+  type: string;
+  from: string;
+  to: string;
+  openings: { mark?: string; atM: number }[];
+}
+interface Pour {
+  siteVersion: number;
+  pour: { elements: string[] };
+  site: {
+    nodes: { id: string; xM: number; yM: number }[];
+    runs: Run[];
+    footingTypes: { mark: string; widthM: number }[];
+    planChanges: { what: string }[];
+  };
+}
+const stored = (page: Page, id: string): Promise<Pour> =>
+  page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).json() as Promise<Pour>, id);
 const settled = (page: Page) => expect(page.getByText('stored', { exact: true })).toBeVisible();
 
-test('runs are drawn, typed, cut, dragged and joined; every act is stored, and taken back', async ({ page, server }) => {
+test('runs are drawn, typed, cut, dragged and joined; every act is stored, and taken back', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/setout?run=R`);
   await page.getByRole('button', { name: 'Change the plan' }).click();
   const run = async (name: string) => (await stored(page, id)).site.runs.find((r) => r.id === name);
-  const length = async (name: string) => { const { site } = await stored(page, id); const r = site.runs.find((x) => x.id === name); const [a, b] = [site.nodes.find((n) => n.id === r?.from), site.nodes.find((n) => n.id === r?.to)]; return Math.hypot((a?.xM ?? 0) - (b?.xM ?? 0), (a?.yM ?? 0) - (b?.yM ?? 0)); };
+  const length = async (name: string) => {
+    const { site } = await stored(page, id);
+    const r = site.runs.find((x) => x.id === name);
+    const [a, b] = [
+      site.nodes.find((n) => n.id === r?.from),
+      site.nodes.find((n) => n.id === r?.to),
+    ];
+    return Math.hypot((a?.xM ?? 0) - (b?.xM ?? 0), (a?.yM ?? 0) - (b?.yM ?? 0));
+  };
 
   // Typed: a length in feet and inches.
   await page.getByLabel(/^Length/).fill("21' 6");
@@ -29,11 +56,16 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   await page.keyboard.press('Escape');
   // A window; one past the end stops at the end of its wall.
   await page.getByRole('button', { name: 'window', exact: true }).click();
-  await page.getByRole('button', { name: /^window/ }).first().click();
+  await page
+    .getByRole('button', { name: /^window/ })
+    .first()
+    .click();
   await page.getByLabel(/^from its end/).fill('60');
   await page.keyboard.press('Enter');
   await settled(page);
-  await expect.poll(async () => (await run('R'))?.openings[0]?.atM).toBeCloseTo(21.5 * 0.3048 - 1, 3);
+  await expect
+    .poll(async () => (await run('R'))?.openings[0]?.atM)
+    .toBeCloseTo(21.5 * 0.3048 - 1, 3);
   // Cut in two through the window is refused, in words; beside it it is done.
   await page.getByLabel(/^Cut it at/).fill('20');
   await page.getByRole('button', { name: 'Cut', exact: true }).click();
@@ -53,10 +85,15 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   await settled(page);
   await expect.poll(async () => length('R.1')).toBeGreaterThan(12.7 * 0.3048);
   const after = await stored(page, id);
-  expect(after.site.nodes.find((n) => n.id === 'R1')?.yM).toBe(after.site.nodes.find((n) => n.id === 'B5')?.yM);
+  expect(after.site.nodes.find((n) => n.id === 'R1')?.yM).toBe(
+    after.site.nodes.find((n) => n.id === 'B5')?.yM,
+  );
 
   // Undo, as far back as it went; redo; and after a reload it stands as stored.
-  for (let i = 0; i < 5; i += 1) { await page.getByRole('button', { name: 'Undo' }).click(); await page.waitForTimeout(150); }
+  for (let i = 0; i < 5; i += 1) {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.waitForTimeout(150);
+  }
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   await expect.poll(async () => length('R')).toBeCloseTo(20 * 0.3048, 3);
   expect((await stored(page, id)).pour.elements).toEqual(['R']);
@@ -82,24 +119,37 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'rolled out' }).click();
   await expect(page.locator('[data-unrolled]')).toBeVisible();
-  const faces = await page.locator('[data-face]').evaluateAll((els) => els.map((el) => el.getAttribute('data-face')));
+  const faces = await page
+    .locator('[data-face]')
+    .evaluateAll((els) => els.map((el) => el.getAttribute('data-face')));
   expect(faces.slice().sort()).toEqual((await stored(page, id)).pour.elements.slice().sort());
   await page.locator(`[data-face="${faces[1] ?? ''}"]`).click();
   await expect(page.locator('.bench h2').first()).toHaveText(faces[1] ?? '');
   await page.reload();
   await expect(page.locator('[data-unrolled]')).toBeVisible();
-  expect((await stored(page, id)).site.planChanges.map((c) => c.what).join()).toContain('R is now 21 ft 6 in long');
+  expect((await stored(page, id)).site.planChanges.map((c) => c.what).join()).toContain(
+    'R is now 21 ft 6 in long',
+  );
 });
 
-test('a pasted schedule shows what is wrong with each row and stores none until told to skip', async ({ page, server }) => {
+test('a pasted schedule shows what is wrong with each row and stores none until told to skip', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P3');
   await page.goto(`${server.url}/pours/${id}/setout?tab=schedule`);
   await page.getByRole('button', { name: 'Paste or bring in a file' }).click();
-  await page.getByLabel(/^Or paste cells/).fill('mark\twidth\tdepth\talong\tacross\nF1\t22\t10\t2 No. 5\t\nF9\twide\t12\t3 No. 5\tNo. 5 at 12\nF10\t30\t14\t4 No. 6\tNo. 5 at 10');
+  await page
+    .getByLabel(/^Or paste cells/)
+    .fill(
+      'mark\twidth\tdepth\talong\tacross\nF1\t22\t10\t2 No. 5\t\nF9\twide\t12\t3 No. 5\tNo. 5 at 12\nF10\t30\t14\t4 No. 6\tNo. 5 at 10',
+    );
   await page.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.locator('[data-row="good"]')).toHaveCount(2);
-  await expect(page.locator('[data-row="bad"]')).toContainText('width: “wide” cannot be read as a measure');
+  await expect(page.locator('[data-row="bad"]')).toContainText(
+    'width: “wide” cannot be read as a measure',
+  );
   await expect(page.getByRole('button', { name: 'Take 2 types' })).toBeDisabled();
   const before = await stored(page, id);
   await page.getByLabel(/Leave the 1 bad row out/).check();
@@ -114,7 +164,10 @@ test('a pasted schedule shows what is wrong with each row and stores none until 
   await expect(page.getByText('“lots” is not so many bars of a size, as 3 No. 5')).toBeVisible();
 });
 
-test('forms are described as their maker does and given to a pour: ties, braces and pressure follow; taken back, they are as they were', async ({ page, server }) => {
+test('forms are described as their maker does and given to a pour: ties, braces and pressure follow; taken back, they are as they were', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/setout?tab=schedule`);
@@ -124,19 +177,42 @@ test('forms are described as their maker does and given to a pour: ties, braces 
   await expect(forms.getByRole('button', { name: 'Remove A3' })).toHaveCount(0);
   await forms.getByRole('button', { name: 'forms', exact: true }).click();
   await expect(forms.locator('[data-forms="A1"]')).toContainText('5 ties a joint');
-  const type = async (label: RegExp, text: string) => { await forms.getByLabel(label).fill(text); await page.keyboard.press('Enter'); };
+  const type = async (label: RegExp, text: string) => {
+    await forms.getByLabel(label).fill(text);
+    await page.keyboard.press('Enter');
+  };
   await type(/^What A1 is/, 'Steel ply, 2 ft');
   await type(/^Ties a joint/, '4');
   await type(/^Holds/, '750');
   await type(/^Walers/, '1.5');
   await expect(page.getByText(/A1 walers must be a whole number/)).toBeVisible();
   await forms.getByRole('button', { name: 'they only push' }).click();
-  await forms.locator('[data-forms="A1"]').getByRole('button', { name: 'P2 stands in these' }).click();
-  interface Stands { pour: { forms?: string; settings: { ratingKPa: number } }; site: { formSystems: { mark: string; label?: string; tiesPerJoint: number; walers: number; ratingKPa: number }[] } }
-  const now = () => page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).json() as Promise<Stands>, id);
+  await forms
+    .locator('[data-forms="A1"]')
+    .getByRole('button', { name: 'P2 stands in these' })
+    .click();
+  interface Stands {
+    pour: { forms?: string; settings: { ratingKPa: number } };
+    site: {
+      formSystems: {
+        mark: string;
+        label?: string;
+        tiesPerJoint: number;
+        walers: number;
+        ratingKPa: number;
+      }[];
+    };
+  }
+  const now = () =>
+    page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).json() as Promise<Stands>, id);
   await expect.poll(async () => (await now()).pour.forms).toBe('A1');
   expect((await now()).pour.settings.ratingKPa).toBeCloseTo(750 * 0.0478803, 3);
-  expect((await now()).site.formSystems[1]).toMatchObject({ mark: 'A1', label: 'Steel ply, 2 ft', tiesPerJoint: 4, walers: 2 });
+  expect((await now()).site.formSystems[1]).toMatchObject({
+    mark: 'A1',
+    label: 'Steel ply, 2 ft',
+    tiesPerJoint: 4,
+    walers: 2,
+  });
   // The round asks for their ties, and holds the pressure against them.
   await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/ties&place=0`);
   await expect(page.locator('.bench dd').first()).toContainText('4');
@@ -148,11 +224,22 @@ test('forms are described as their maker does and given to a pour: ties, braces 
   await expect.poll(async () => (await now()).pour.forms).toBe('A3');
 });
 
-test('a drawing written by another library becomes runs, in the unit that is said, on the layers that are chosen', async ({ page, server }) => {
+test('a drawing written by another library becomes runs, in the unit that is said, on the layers that are chosen', async ({
+  page,
+  server,
+}) => {
   const drawing = new Drawing();
   drawing.setUnits('Inches');
   drawing.addLayer('S-FOOTING-F2', Drawing.ACI.BLUE, 'CONTINUOUS').setActiveLayer('S-FOOTING-F2');
-  drawing.drawPolyline([[1200, 0], [1680, 0], [1680, 360], [1200, 360]], true);
+  drawing.drawPolyline(
+    [
+      [1200, 0],
+      [1680, 0],
+      [1680, 360],
+      [1200, 360],
+    ],
+    true,
+  );
   drawing.addLayer('TREES', Drawing.ACI.GREEN, 'CONTINUOUS').setActiveLayer('TREES');
   drawing.drawLine(0, 0, 500, 500);
   drawing.drawCircle(100, 100, 30);
@@ -176,7 +263,10 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   expect(own.every((r) => r.type === 'F2')).toBe(true);
   expect(new Set(own.flatMap((r) => [r.from, r.to])).size).toBe(4);
   // And out again: our own drawing can be read back, with a layer a type.
-  const dxf = await page.evaluate(async () => { const sites = await (await fetch('/api/sites')).json() as { id: string }[]; return (await fetch(`/api/sites/${sites[0]?.id ?? ''}/plan.dxf`)).text(); });
+  const dxf = await page.evaluate(async () => {
+    const sites = (await (await fetch('/api/sites')).json()) as { id: string }[];
+    return (await fetch(`/api/sites/${sites[0]?.id ?? ''}/plan.dxf`)).text();
+  });
   expect(dxf).toContain('FOOTING-F2');
   const back = path.join(server.dataDir, 'ours.dxf');
   fs.writeFileSync(back, dxf);
@@ -189,16 +279,26 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   await expect(page.getByText(/^0 runs, \d+ lines lie on others/)).toBeVisible();
 });
 
-test('levels one press at a time off the laser, with a turning point, closing on the benchmark; diagonals say what to move, and count as checked', async ({ page, server }) => {
+test('levels one press at a time off the laser, with a turning point, closing on the benchmark; diagonals say what to move, and count as checked', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'K1');
   await page.goto(`${server.url}/pours/${id}/setout?tab=levels`);
   const laser = page.getByRole('button', { name: 'Laser' });
   await laser.click();
-  for (let i = 0; i < 4; i += 1) { const head = await page.locator('.bench .head').first().textContent(); await laser.click(); await expect(page.locator('.bench .head').first()).not.toHaveText(head ?? ''); }
+  for (let i = 0; i < 4; i += 1) {
+    const head = await page.locator('.bench .head').first().textContent();
+    await laser.click();
+    await expect(page.locator('.bench .head').first()).not.toHaveText(head ?? '');
+  }
   await expect(page.locator('[data-level]')).toBeVisible();
   // The instrument is moved: its back-sight stands on a point that was read.
-  await page.locator('.bench').getByRole('button', { name: /^A form top/ }).click();
+  await page
+    .locator('.bench')
+    .getByRole('button', { name: /^A form top/ })
+    .click();
   await page.getByRole('button', { name: /Instrument moved/ }).click();
   await page.getByRole('button', { name: /^Back on R0/ }).click();
   await laser.click();
@@ -209,24 +309,36 @@ test('levels one press at a time off the laser, with a turning point, closing on
 
   await page.getByRole('button', { name: 'Square', exact: true }).click();
   const fields = page.getByRole('region', { name: 'Square' }).getByRole('textbox');
-  for (const [i, text] of ['12', '8', '12', '8', '14.44', '14.40'].entries()) await fields.nth(i).fill(text);
-  await expect(page.locator('[data-square]')).toContainText(/Diagonals 40 mm apart\. Move C and D 24 mm toward the side of A/);
+  for (const [i, text] of ['12', '8', '12', '8', '14.44', '14.40'].entries())
+    await fields.nth(i).fill(text);
+  await expect(page.locator('[data-square]')).toContainText(
+    /Diagonals 40 mm apart\. Move C and D 24 mm toward the side of A/,
+  );
   await page.getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByText(/^Last:/)).toBeVisible();
   const line = page.getByRole('region', { name: /^String line of/ });
-  const run = ((await line.getByRole('heading').textContent()) ?? '').replace('String line of ', '');
+  const run = ((await line.getByRole('heading').textContent()) ?? '').replace(
+    'String line of ',
+    '',
+  );
   for (const field of (await line.getByRole('textbox').all()).slice(1)) await field.fill('42');
   await line.getByRole('button', { name: 'Log the line' }).click();
   await expect(line.locator('[data-line="true"]')).toBeVisible();
   // Both count on the list of checks: nobody reads them twice.
-  for (const [where, reading, verdict] of [['run=pour&check=pour/square', '40 mm', 'out'], [`run=${run}&check=${run}/line&place=0`, '2 mm', 'good']] as const) {
+  for (const [where, reading, verdict] of [
+    ['run=pour&check=pour/square', '40 mm', 'out'],
+    [`run=${run}&check=${run}/line&place=0`, '2 mm', 'good'],
+  ] as const) {
     await page.goto(`${server.url}/pours/${id}/check?${where}`);
     await expect(page.locator('[data-reading]')).toHaveText(reading);
     await expect(page.locator('[data-verdict]').first()).toHaveAttribute('data-verdict', verdict);
   }
 });
 
-test('a benchmark, the ground and a surveyor’s point are given by hand, and levels stand on them', async ({ page, server }) => {
+test('a benchmark, the ground and a surveyor’s point are given by hand, and levels stand on them', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/setout?tab=levels`);
@@ -243,7 +355,13 @@ test('a benchmark, the ground and a surveyor’s point are given by hand, and le
   await form.getByLabel(/^Level/).fill('101.2');
   await page.keyboard.press('Enter');
   await settled(page);
-  const { site } = (await stored(page, id)) as unknown as { site: { benchmark: { elevationM: number }; ground: { frostDepthM: number }; points: { id: string; zM: number }[] } };
+  const { site } = (await stored(page, id)) as unknown as {
+    site: {
+      benchmark: { elevationM: number };
+      ground: { frostDepthM: number };
+      points: { id: string; zM: number }[];
+    };
+  };
   expect(site.benchmark.elevationM).toBeCloseTo(102.5 * 0.3048, 4);
   expect(site.ground.frostDepthM).toBeCloseTo(42 * 0.0254, 4);
   expect(site.points).toEqual([expect.objectContaining({ id: 'CP1' })]);
@@ -252,17 +370,26 @@ test('a benchmark, the ground and a surveyor’s point are given by hand, and le
   await expect(page.locator('.bench')).toContainText('stands at 102.50 ft');
 });
 
-test('a pier with its cage and a drain are put in; the pier is checked, the drain is read for its fall', async ({ page, server }) => {
+test('a pier with its cage and a drain are put in; the pier is checked, the drain is read for its fall', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'K1');
   await page.goto(`${server.url}/pours/${id}/setout`);
   await page.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByRole('button', { name: 'Add a pier' }).click();
-  await page.getByLabel('Paper: press where the pier stands').click({ position: { x: 330, y: 300 } });
+  await page
+    .getByLabel('Paper: press where the pier stands')
+    .click({ position: { x: 330, y: 300 } });
   await expect(page.locator('.bench h2').first()).toHaveText('PR1');
   await page.getByLabel('Uprights').fill('4 of 12');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: '“4 of 12” is not so many bars of a size, as 4 × 12 mm' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: '“4 of 12” is not so many bars of a size, as 4 × 12 mm' }),
+  ).toBeVisible();
   await page.getByLabel('Uprights').fill('4 12 mm');
   await page.keyboard.press('Enter');
   await page.getByLabel('Ties').fill('8 mm at 200');
@@ -289,7 +416,9 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await laser.click();
   await expect(page.getByText(/^Instrument on/)).toBeVisible();
   for (const n of [1, 2, 3]) {
-    const row = page.locator('.bench').getByRole('button', { name: new RegExp(`^(unread )?invert of .*no\\. ${n}`) });
+    const row = page
+      .locator('.bench')
+      .getByRole('button', { name: new RegExp(`^(unread )?invert of .*no\\. ${n}`) });
     await row.click();
     await expect(page.locator('.bench .head').first()).toContainText(`no. ${n}`);
     await laser.click();
@@ -306,7 +435,10 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await expect(page.locator('[data-place]')).toHaveAttribute('data-place', 'PR1/cover-side#0');
 });
 
-test('a wall over a crawl space wants its height inside, and no longer once there is none', async ({ page, server }) => {
+test('a wall over a crawl space wants its height inside, and no longer once there is none', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/setout?run=N`);
@@ -316,7 +448,9 @@ test('a wall over a crawl space wants its height inside, and no longer once ther
   const ground = page.getByLabel(/^Crawl ground/);
   await ground.fill('101');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('The joists have to be above the ground of the crawl space.')).toBeVisible();
+  await expect(
+    page.getByText('The joists have to be above the ground of the crawl space.'),
+  ).toBeVisible();
   await ground.fill('99.25');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -329,7 +463,11 @@ test('a wall over a crawl space wants its height inside, and no longer once ther
   await expect(page.getByRole('group', { name: 'Fix' })).toBeVisible();
   await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
   await expect(page.locator('[data-verdict]').first()).toHaveText(/out, 3 in short/);
-  await expect(page.getByText('The drawing itself leaves too little: ask before the line is snapped.', { exact: true })).toBeVisible();
+  await expect(
+    page.getByText('The drawing itself leaves too little: ask before the line is snapped.', {
+      exact: true,
+    }),
+  ).toBeVisible();
   await page.goto(`${server.url}/pours/${id}/setout?run=N`);
   await page.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByRole('button', { name: 'no crawl space' }).click();

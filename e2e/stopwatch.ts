@@ -15,13 +15,27 @@ const MOST = 12;
 
 /** How long the host has given the cores of this machine to others since it started, ms; nothing where the system does not tell. */
 const stolenMs = (): number => {
-  try { return Number(/^cpu +(?:\d+ +){7}(\d+)/.exec(fs.readFileSync('/proc/stat', 'utf8'))?.[1] ?? 0) * 10; } catch { return 0; }
+  try {
+    return (
+      Number(/^cpu +(?:\d+ +){7}(\d+)/.exec(fs.readFileSync('/proc/stat', 'utf8'))?.[1] ?? 0) * 10
+    );
+  } catch {
+    return 0;
+  }
 };
 
-interface Sample { ms: number; stolen: number }
-const middle = (list: readonly number[]): number => [...list].sort((p, q) => p - q)[Math.floor((list.length - 1) / 2)] ?? 0;
+interface Sample {
+  ms: number;
+  stolen: number;
+}
+const middle = (list: readonly number[]): number =>
+  [...list].sort((p, q) => p - q)[Math.floor((list.length - 1) / 2)] ?? 0;
 /** The times the machine was most left alone: what a neighbour takes says nothing of the page. */
-const counted = (all: readonly Sample[]): number[] => [...all].sort((p, q) => p.stolen - q.stolen).slice(0, COUNTED).map((s) => s.ms);
+const counted = (all: readonly Sample[]): number[] =>
+  [...all]
+    .sort((p, q) => p.stolen - q.stolen)
+    .slice(0, COUNTED)
+    .map((s) => s.ms);
 
 export async function stopwatch(page: Page) {
   const browser = await page.context().newCDPSession(page);
@@ -30,46 +44,102 @@ export async function stopwatch(page: Page) {
   /** Pictures after presses and keys, and answers that the page draws after its first picture. */
   const pictures = new Map<string, Sample[]>();
   const answers = new Map<string, Sample[]>();
-  const note = (to: Map<string, Sample[]>, what: string, sample: Sample) => { to.set(what, [...(to.get(what) ?? []), sample]); };
+  const note = (to: Map<string, Sample[]>, what: string, sample: Sample) => {
+    to.set(what, [...(to.get(what) ?? []), sample]);
+  };
 
   /** A yardstick of the same run: how long one piece of plain work takes just before each act, slowed like it. */
   const yard: number[] = [];
-  const yardstick = () => page.evaluate(() => { const from = performance.now(); let x = 1; for (let i = 0; i < 4_000_000; i += 1) x = (x * 31 + i) % 1_000_003; return x < 0 ? 0 : performance.now() - from; });
+  const yardstick = () =>
+    page.evaluate(() => {
+      const from = performance.now();
+      let x = 1;
+      for (let i = 0; i < 4_000_000; i += 1) x = (x * 31 + i) % 1_000_003;
+      return x < 0 ? 0 : performance.now() - from;
+    });
 
   /** Listens to a page that was just opened: time from a press or a key to the next picture, as the browser itself measures it. What it makes up when the page moves under a still pointer is no act. */
-  const listen = () => page.evaluate(() => {
-    const w = window as unknown as { slowest: number[] };
-    w.slowest = [];
-    new PerformanceObserver((list) => { for (const e of list.getEntries() as PerformanceEventTiming[]) if (e.interactionId) w.slowest.push(e.duration); }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
-  });
-  /** Starts a watch that runs from the press to the moment the answer stands on the screen. */
-  const expecting = (answer: string) => page.evaluate((selector) => {
-    const w = window as unknown as { stood: Promise<number> };
-    w.stood = new Promise((done) => {
-      let from = 0;
-      const look = () => { if (from && document.querySelector(selector)) { seen.disconnect(); requestAnimationFrame(() => { done(performance.now() - from); }); } };
-      const seen = new MutationObserver(look);
-      seen.observe(document.body, { subtree: true, childList: true, attributes: true });
-      for (const type of ['pointerup', 'keydown']) window.addEventListener(type, (e) => { from ||= e.timeStamp; }, { capture: true, once: true });
+  const listen = () =>
+    page.evaluate(() => {
+      const w = window as unknown as { slowest: number[] };
+      w.slowest = [];
+      new PerformanceObserver((list) => {
+        for (const e of list.getEntries() as PerformanceEventTiming[])
+          if (e.interactionId) w.slowest.push(e.duration);
+      }).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
     });
-  }, answer);
+  /** Starts a watch that runs from the press to the moment the answer stands on the screen. */
+  const expecting = (answer: string) =>
+    page.evaluate((selector) => {
+      const w = window as unknown as { stood: Promise<number> };
+      w.stood = new Promise((done) => {
+        let from = 0;
+        const look = () => {
+          if (from && document.querySelector(selector)) {
+            seen.disconnect();
+            requestAnimationFrame(() => {
+              done(performance.now() - from);
+            });
+          }
+        };
+        const seen = new MutationObserver(look);
+        seen.observe(document.body, { subtree: true, childList: true, attributes: true });
+        for (const type of ['pointerup', 'keydown'])
+          window.addEventListener(
+            type,
+            (e) => {
+              from ||= e.timeStamp;
+            },
+            { capture: true, once: true },
+          );
+      });
+    }, answer);
 
   /** Does an act once; with an answer it also waits until that stands. */
-  const measure = async (what: string, act: () => Promise<void>, answer?: { name: string; selector: string }) => {
+  const measure = async (
+    what: string,
+    act: () => Promise<void>,
+    answer?: { name: string; selector: string },
+  ) => {
     await slow(4);
     yard.push(await yardstick());
     await slow(1);
     if (answer) await expecting(answer.selector);
-    await page.evaluate(() => { (window as unknown as { slowest: number[] }).slowest = []; });
+    await page.evaluate(() => {
+      (window as unknown as { slowest: number[] }).slowest = [];
+    });
     const before = stolenMs();
     await act();
-    const stood = answer ? await page.evaluate(() => (window as unknown as { stood: Promise<number> }).stood) : 0;
+    const stood = answer
+      ? await page.evaluate(() => (window as unknown as { stood: Promise<number> }).stood)
+      : 0;
     // The browser tells of an event once the picture after it stands: wait until nothing else is left to do.
-    await page.evaluate(() => new Promise((r) => { requestAnimationFrame(() => { void (window as unknown as { scheduler: { postTask: (task: () => void, options: object) => Promise<void> } }).scheduler.postTask(() => { r(undefined); }, { priority: 'background' }); }); }));
+    await page.evaluate(
+      () =>
+        new Promise((r) => {
+          requestAnimationFrame(() => {
+            void (
+              window as unknown as {
+                scheduler: { postTask: (task: () => void, options: object) => Promise<void> };
+              }
+            ).scheduler.postTask(
+              () => {
+                r(undefined);
+              },
+              { priority: 'background' },
+            );
+          });
+        }),
+    );
     const stolen = stolenMs() - before;
     await page.waitForTimeout(500);
     await slow(1);
-    note(pictures, what, { ms: await page.evaluate(() => Math.max(0, ...(window as unknown as { slowest: number[] }).slowest)), stolen });
+    note(pictures, what, {
+      ms: await page.evaluate(() =>
+        Math.max(0, ...(window as unknown as { slowest: number[] }).slowest),
+      ),
+      stolen,
+    });
     if (answer) note(answers, answer.name, { ms: stood, stolen });
   };
 
@@ -79,7 +149,9 @@ export async function stopwatch(page: Page) {
   };
 
   return {
-    listen, slow, measure,
+    listen,
+    slow,
+    measure,
     /** Pressed by the mouse alone, where it lies: looking for it in the page would be counted too. */
     press: async (locator: Locator) => {
       const box = await locator.boundingBox();
@@ -87,16 +159,31 @@ export async function stopwatch(page: Page) {
       await slow(4);
       await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2, { delay: PRESS_MS });
     },
-    key: async (k: string) => { await slow(4); await page.keyboard.press(k); },
+    key: async (k: string) => {
+      await slow(4);
+      await page.keyboard.press(k);
+    },
     /** Goes round the acts, one after another, until each of them was done often enough. */
-    round: async (acts: readonly string[], turn: (time: number) => Promise<void>) => { for (let time = 0; !acts.every(enough); time += 1) await turn(time); },
+    round: async (acts: readonly string[], turn: (time: number) => Promise<void>) => {
+      for (let time = 0; !acts.every(enough); time += 1) await turn(time);
+    },
     /** Says what was measured, and holds the middle of what counts to the limits, in ms. A machine that is slower takes longer for the same work, and so may an act. */
     hold: (picture: number, answer: number) => {
       const slower = Math.max(1, middle(yard) / YARD_MS);
-      const say = (of: Map<string, Sample[]>) => [...of].map(([what, all]) => `  ${what}: ${Math.round(middle(counted(all)))} ms, of ${all.map((s) => `${Math.round(s.ms)}${s.stolen ? ` (${s.stolen} taken)` : ''}`).join(', ')}`).join('\n');
-      console.log(`To the next picture:\n${say(pictures)}\nUntil the answer stands:\n${say(answers)}\nThe yardstick took ${middle(yard).toFixed(0)} ms, ${slower.toFixed(2)} times as long as at rest`);
-      for (const [what, all] of pictures) expect(middle(counted(all)), what).toBeLessThan(picture * slower);
-      for (const [what, all] of answers) expect(middle(counted(all)), what).toBeLessThan(answer * slower);
+      const say = (of: Map<string, Sample[]>) =>
+        [...of]
+          .map(
+            ([what, all]) =>
+              `  ${what}: ${Math.round(middle(counted(all)))} ms, of ${all.map((s) => `${Math.round(s.ms)}${s.stolen ? ` (${s.stolen} taken)` : ''}`).join(', ')}`,
+          )
+          .join('\n');
+      console.log(
+        `To the next picture:\n${say(pictures)}\nUntil the answer stands:\n${say(answers)}\nThe yardstick took ${middle(yard).toFixed(0)} ms, ${slower.toFixed(2)} times as long as at rest`,
+      );
+      for (const [what, all] of pictures)
+        expect(middle(counted(all)), what).toBeLessThan(picture * slower);
+      for (const [what, all] of answers)
+        expect(middle(counted(all)), what).toBeLessThan(answer * slower);
     },
   };
 }

@@ -3,25 +3,51 @@ import { expect, type Locator, type Page } from '@playwright/test';
 /** The walk through one pour, by the real interface: used in US and in metric. */
 
 /** Somebody at work: how they press a button and enter a measure on the pad; each answers the presses it took. */
-export interface Hand { press: (button: Locator) => Promise<number>; measure: (text: string) => Promise<number> }
+export interface Hand {
+  press: (button: Locator) => Promise<number>;
+  measure: (text: string) => Promise<number>;
+}
 
 /** At a desk: the mouse for buttons, the keyboard for measures. */
 export const deskHand = (page: Page): Hand => ({
-  press: async (button) => { await button.click(); return 1; },
-  measure: async (text) => { const pad = padOf(page); await pad.fill(text); await pad.press('Enter'); return text.length + 1; },
+  press: async (button) => {
+    await button.click();
+    return 1;
+  },
+  measure: async (text) => {
+    const pad = padOf(page);
+    await pad.fill(text);
+    await pad.press('Enter');
+    return text.length + 1;
+  },
 });
 
 /** On a phone: a finger on the keys of the pad. */
 export function thumbHand(page: Page): Hand {
   const bench = page.locator('.bench');
-  const key = async (name: string) => { await bench.locator('button.key').and(page.getByRole('button', { name, exact: true })).tap(); };
+  const key = async (name: string) => {
+    await bench
+      .locator('button.key')
+      .and(page.getByRole('button', { name, exact: true }))
+      .tap();
+  };
   return {
-    press: async (button) => { await button.locator('visible=true').first().tap(); return 1; },
+    press: async (button) => {
+      await button.locator('visible=true').first().tap();
+      return 1;
+    },
     measure: async (text) => {
-      const keys = text.replace('-', '').split(' ').flatMap((part) => (part.includes('/') ? eighths(part) : [...part]));
+      const keys = text
+        .replace('-', '')
+        .split(' ')
+        .flatMap((part) => (part.includes('/') ? eighths(part) : [...part]));
       for (const k of keys) await key(k);
       if (text.startsWith('-')) await key('Below or above the mark');
-      await bench.getByRole('button', { name: /^(Take|Next(?! run))/ }).locator('visible=true').first().tap();
+      await bench
+        .getByRole('button', { name: /^(Take|Next(?! run))/ })
+        .locator('visible=true')
+        .first()
+        .tap();
       return keys.length + (text.startsWith('-') ? 1 : 0) + 1;
     },
   };
@@ -44,18 +70,34 @@ export const keyHand = (page: Page): Hand => ({
     await page.keyboard.press('Enter');
     return 1;
   },
-  measure: async (text) => { await expect(padOf(page)).toBeFocused(); await page.keyboard.type(text); await page.keyboard.press('Enter'); return text.length + 1; },
+  measure: async (text) => {
+    await expect(padOf(page)).toBeFocused();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+    return text.length + 1;
+  },
 });
 
-const padOf = (page: Page): Locator => page.locator('.bench').getByLabel('Reading', { exact: true });
+const padOf = (page: Page): Locator =>
+  page.locator('.bench').getByLabel('Reading', { exact: true });
 /** A fraction is set in a face of its own, without a space before it. */
-const plainText = (el: Locator): Promise<string> => el.evaluate((x) => x.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, ''));
+const plainText = (el: Locator): Promise<string> =>
+  el.evaluate((x) => x.innerHTML.replace(/<span class="fr">/g, ' ').replace(/<[^>]+>/g, ''));
 
 /** Looks at every change of type once; answers the presses it took. */
-export async function seeChanges(page: Page, hand: Hand = deskHand(page), next = () => hand.press(page.locator('[data-next]'))): Promise<number> {
+export async function seeChanges(
+  page: Page,
+  hand: Hand = deskHand(page),
+  next = () => hand.press(page.locator('[data-next]')),
+): Promise<number> {
   let presses = 0;
   await expect(page.locator('.next p')).not.toBeEmpty();
-  while (await page.locator('.next').getByText(/takes over from/).isVisible()) {
+  while (
+    await page
+      .locator('.next')
+      .getByText(/takes over from/)
+      .isVisible()
+  ) {
     const sentence = await page.locator('.next p').textContent();
     presses += await next();
     presses += await hand.press(page.getByRole('dialog').getByRole('button', { name: /^Seen/ }));
@@ -66,12 +108,24 @@ export async function seeChanges(page: Page, hand: Hand = deskHand(page), next =
 
 /** How many readings the rail says are taken and wanted. */
 export async function readCount(page: Page): Promise<{ read: number; wanted: number }> {
-  const [, read = '', wanted = ''] = /(\d+) of (\d+) read/.exec((await page.locator('header').getByText(/^\d+ of \d+ read$/).first().textContent()) ?? '') ?? [];
+  const [, read = '', wanted = ''] =
+    /(\d+) of (\d+) read/.exec(
+      (await page
+        .locator('header')
+        .getByText(/^\d+ of \d+ read$/)
+        .first()
+        .textContent()) ?? '',
+    ) ?? [];
   return { read: Number(read), wanted: Number(wanted) };
 }
 
 /** Reads every place of every check that is left, as wanted, the way `hand` works; counts the presses. */
-export async function readEverything(page: Page, good: (what: { wanted: string; title: string }) => string, hand: Hand = deskHand(page), begin = () => hand.press(page.locator('[data-next]'))): Promise<{ readings: number; presses: number }> {
+export async function readEverything(
+  page: Page,
+  good: (what: { wanted: string; title: string }) => string,
+  hand: Hand = deskHand(page),
+  begin = () => hand.press(page.locator('[data-next]')),
+): Promise<{ readings: number; presses: number }> {
   let readings = 0;
   // The page goes to the next wanted place by itself; the next line only starts the walk.
   let presses = await begin();
@@ -81,19 +135,46 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
   for (let left = all - read; left > 0; left -= 1) {
     const at = await bench.locator('[data-place]').getAttribute('data-place');
     const title = (await bench.locator('[data-check]').getAttribute('data-check')) ?? '';
-    const pad = await bench.evaluate((el) => (el.querySelector('[data-bolt-step]') ? 'bolt' : [...el.querySelectorAll('[data-pad]')].map((x) => x.getAttribute('data-pad'))[0] ?? 'measure'));
+    const pad = await bench.evaluate((el) =>
+      el.querySelector('[data-bolt-step]')
+        ? 'bolt'
+        : ([...el.querySelectorAll('[data-pad]')].map((x) => x.getAttribute('data-pad'))[0] ??
+          'measure'),
+    );
     if (pad === 'eye') presses += await hand.press(button('Good'));
     else if (pad === 'there') presses += await hand.press(button('There'));
     else if (pad === 'bolt') presses += await measureBolt(page, hand);
     else {
       const wanted = await plainText(bench.locator('dd').first());
-      if (pad === 'count') presses += await hand.press(bench.locator('[data-pad="count"]').getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }));
-      else if (pad === 'bar') presses += await hand.press(bench.locator('[data-pad="bar"]').getByRole('button', { name: wanted, exact: true }));
+      if (pad === 'count')
+        presses += await hand.press(
+          bench
+            .locator('[data-pad="count"]')
+            .getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }),
+        );
+      else if (pad === 'bar')
+        presses += await hand.press(
+          bench.locator('[data-pad="bar"]').getByRole('button', { name: wanted, exact: true }),
+        );
       else presses += await hand.measure(good({ wanted, title }));
     }
     readings += 1;
     // Polled at every frame: hundreds of readings in a row should not wait for a slower poll.
-    if (left > 1) await page.waitForFunction((before) => { const now = document.querySelector('[data-place]')?.getAttribute('data-place'); return now !== undefined && now !== null && now !== before; }, at, { polling: 'raf', timeout: 40_000 }).catch(async () => { throw new Error(`the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`); });
+    if (left > 1)
+      await page
+        .waitForFunction(
+          (before) => {
+            const now = document.querySelector('[data-place]')?.getAttribute('data-place');
+            return now !== undefined && now !== null && now !== before;
+          },
+          at,
+          { polling: 'raf', timeout: 40_000 },
+        )
+        .catch(async () => {
+          throw new Error(
+            `the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`,
+          );
+        });
   }
   await expect.poll(async () => (await readCount(page)).read).toBe(all);
   return { readings, presses };
@@ -102,12 +183,18 @@ export async function readEverything(page: Page, good: (what: { wanted: string; 
 /** Measures a bolt of the round that is wanted deep and high; how many presses that took. */
 async function measureBolt(page: Page, hand: Hand): Promise<number> {
   let presses = 0;
-  for (const step of ['deep', 'out']) presses += await hand.measure(/([\d][\d /]*) (?:in|mm)/.exec(await plainText(page.locator('.bench').locator(`[data-bolt-step="${step}"]`)))?.[1]?.trim() ?? '');
+  for (const step of ['deep', 'out'])
+    presses += await hand.measure(
+      /([\d][\d /]*) (?:in|mm)/
+        .exec(await plainText(page.locator('.bench').locator(`[data-bolt-step="${step}"]`)))?.[1]
+        ?.trim() ?? '',
+    );
   return presses;
 }
 
 /** Reads the count of things sent, and waits until nothing is left unsent. */
-export const allSent = (page: Page) => expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '0');
+export const allSent = (page: Page) =>
+  expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '0');
 
 export async function signOwn(page: Page): Promise<void> {
   await page.locator('[data-next]').click();
@@ -123,24 +210,42 @@ export async function inspect(page: Page): Promise<void> {
 }
 
 /** One load from its ticket to its slump. */
-export async function takeLoad(page: Page, n: number, ticket: string, slump: string): Promise<void> {
+export async function takeLoad(
+  page: Page,
+  n: number,
+  ticket: string,
+  slump: string,
+): Promise<void> {
   await page.getByRole('button', { name: 'Load is here' }).first().click();
   await page.getByLabel('Ticket number').fill(ticket);
   await page.getByRole('button', { name: 'Log load' }).click();
-  await expect(page.getByRole('heading', { name: new RegExp(`Load ${n} at the chute`) })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: new RegExp(`Load ${n} at the chute`) }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Slump', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Reading', { exact: true }).fill(slump);
   await page.getByRole('dialog').getByLabel('Reading', { exact: true }).press('Enter');
   await expect(page.getByRole('dialog')).toBeHidden();
 }
 
-export async function place(page: Page, run: string, part: 'full' | 25 | 50 | 75 | 90, during: () => Promise<void>): Promise<void> {
+export async function place(
+  page: Page,
+  run: string,
+  part: 'full' | 25 | 50 | 75 | 90,
+  during: () => Promise<void>,
+): Promise<void> {
   await page.getByRole('button', { name: 'Start placing' }).first().click();
-  await page.getByRole('dialog').getByRole('button', { name: new RegExp(`^${run}\\b`) }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: new RegExp(`^${run}\\b`) })
+    .click();
   await expect(page.getByRole('button', { name: 'Stop placing' })).toBeVisible();
   await during();
   await page.getByRole('button', { name: 'Stop placing' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true })
+    .click();
   await expect(page.getByRole('dialog')).toBeHidden();
 }
 

@@ -3,7 +3,10 @@ import { expect, pourId, signIn, test } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
 
-test('a calculation is found, worked out with the pour’s own numbers, kept, and stands after a reload', async ({ page, server }) => {
+test('a calculation is found, worked out with the pour’s own numbers, kept, and stands after a reload', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/plan`);
@@ -21,7 +24,9 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   await expect(result).not.toContainText('not good');
   await page.getByLabel(/tie capacity/i).fill('-3');
   await expect(page.getByText('must be above 0', { exact: true })).toBeVisible();
-  await expect(page.getByText('One field to put right. tie capacity must be above 0.')).toBeVisible();
+  await expect(
+    page.getByText('One field to put right. tie capacity must be above 0.'),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await page.getByLabel(/tie capacity/i).fill('3000');
   await page.reload();
@@ -40,7 +45,10 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   await expect(result).toContainText('2632 lb');
 });
 
-test('a rule changed by the foreman bites at once, says who and when, and opens the sign-offs', async ({ page, server }) => {
+test('a rule changed by the foreman bites at once, says who and when, and opens the sign-offs', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0`);
@@ -55,14 +63,21 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
   await field.fill('1/16');
   await page.getByLabel('Why').fill('engineer, letter of 22 Sept');
   await page.getByRole('button', { name: 'Change it' }).click();
-  await expect(page.getByText(/changed from 1.4 in to 1.16 in by I. Brandvold on 2026-09-23: engineer/).first()).toBeVisible();
+  await expect(
+    page
+      .getByText(/changed from 1.4 in to 1.16 in by I. Brandvold on 2026-09-23: engineer/)
+      .first(),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText(/Limits:.*changed from/)).toBeVisible();
   await page.getByRole('button', { name: 'Working' }).click();
   await expect(page.getByRole('dialog', { name: 'Size and level verdict' })).toContainText('254');
 });
 
-test('a load too hot for the site is not called good, and is placed only with a reason', async ({ page, server }) => {
+test('a load too hot for the site is not called good, and is placed only with a reason', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/pour?sheet=load:L1`);
@@ -80,7 +95,10 @@ test('a load too hot for the site is not called good, and is placed only with a 
   await expect(page.getByText(/too hot: 97/)).toHaveCount(0);
 });
 
-test('a figure opens to its working, and its working to the workbench with the same numbers', async ({ page, server }) => {
+test('a figure opens to its working, and its working to the workbench with the same numbers', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/plan`);
@@ -95,7 +113,10 @@ test('a figure opens to its working, and its working to the workbench with the s
   await expect(page.locator('[data-result]')).not.toContainText('37.5 yd³');
 });
 
-test('the search shows the best as it goes, says why others were not taken, and plans what is chosen', async ({ page, server }) => {
+test('the search shows the best as it goes, says why others were not taken, and plans what is chosen', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P3');
   await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
@@ -106,37 +127,61 @@ test('the search shows the best as it goes, says why others were not taken, and 
   await expect(page.getByRole('dialog')).toBeHidden();
   // Stopped half way: nothing is planned, and it can be begun again.
   await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
-  for (const word of ['truck size', 'time between loads']) await page.getByRole('button', { name: word }).click();
+  for (const word of ['truck size', 'time between loads'])
+    await page.getByRole('button', { name: word }).click();
   await page.getByRole('button', { name: /Look through/ }).click();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('button', { name: /Look through/ })).toBeVisible();
 });
 
-test('every calculation of the workbench opens without an error, in both systems of units', async ({ page, server }) => {
+test('every calculation of the workbench opens without an error, in both systems of units', async ({
+  page,
+  server,
+}) => {
   const errors: string[] = [];
-  page.on('pageerror', (e) => { errors.push(e.message); });
+  page.on('pageerror', (e) => {
+    errors.push(e.message);
+  });
   await signIn(page, server);
   for (const code of ['P2', 'K1']) {
     const id = await pourId(page, code);
     await page.goto(`${server.url}/pours/${id}/workbench`);
     await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
-    const links = await page.locator('main a[href*="/workbench/"]').evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
+    const links = await page
+      .locator('main a[href*="/workbench/"]')
+      .evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
     expect(links.length).toBeGreaterThan(40);
     for (const href of links) {
       await page.locator(`main a[href="${href}"]`).click();
       await expect(page.getByRole('heading', { name: 'Working' }), href).toBeVisible();
       await expect(page.locator('[data-result]'), href).toBeVisible();
-      if (code === 'K1') expect((await page.locator('main').innerText()).match(/\d (ft|in(?! 100)|psi|psf|yd³|°F|mph|lb)\b/)?.[0] ?? null, href).toBeNull();
+      if (code === 'K1')
+        expect(
+          (await page.locator('main').innerText()).match(
+            /\d (ft|in(?! 100)|psi|psf|yd³|°F|mph|lb)\b/,
+          )?.[0] ?? null,
+          href,
+        ).toBeNull();
       await page.goBack();
     }
   }
   expect(errors).toEqual([]);
 });
 
-test('the workbench and the rules have no accessibility violation in either theme', async ({ page, server }) => {
+test('the workbench and the rules have no accessibility violation in either theme', async ({
+  page,
+  server,
+}) => {
   await signIn(page, server);
   const id = await pourId(page, 'P2');
-  for (const path of ['workbench', 'workbench/form-pressure', 'workbench/anchor-layout', 'workbench/evaporation', 'plan?sheet=rules', 'plan?sheet=search']) {
+  for (const path of [
+    'workbench',
+    'workbench/form-pressure',
+    'workbench/anchor-layout',
+    'workbench/evaporation',
+    'plan?sheet=rules',
+    'plan?sheet=search',
+  ]) {
     await page.goto(`${server.url}/pours/${id}/${path}`);
     expect(await violations(page, path)).toEqual([]);
   }

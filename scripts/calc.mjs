@@ -6,14 +6,30 @@ import { pathToFileURL } from 'node:url';
 
 const root = path.resolve(import.meta.dirname, '..');
 const bundle = path.join(root, 'dist/calc.mjs');
-const newest = (p) => (fs.statSync(p).isDirectory() ? Math.max(0, ...fs.readdirSync(p).map((f) => newest(path.join(p, f)))) : fs.statSync(p).mtimeMs);
-const sources = Math.max(newest(path.join(root, 'core')), newest(path.join(root, 'scripts/calc.ts')));
+const newest = (p) =>
+  fs.statSync(p).isDirectory()
+    ? Math.max(0, ...fs.readdirSync(p).map((f) => newest(path.join(p, f))))
+    : fs.statSync(p).mtimeMs;
+const sources = Math.max(
+  newest(path.join(root, 'core')),
+  newest(path.join(root, 'scripts/calc.ts')),
+);
 if (!fs.existsSync(bundle) || fs.statSync(bundle).mtimeMs < sources) {
   if (!fs.existsSync(path.join(root, 'node_modules/esbuild'))) {
-    const r = spawnSync(process.execPath, [path.join(root, 'scripts/setup.mjs'), '--quiet'], { stdio: ['ignore', 2, 'inherit'] });
+    const r = spawnSync(process.execPath, [path.join(root, 'scripts/setup.mjs'), '--quiet'], {
+      stdio: ['ignore', 2, 'inherit'],
+    });
     if (r.status !== 0) process.exit(r.status ?? 1);
   }
   const { build } = await import('esbuild');
-  await build({ entryPoints: [path.join(root, 'scripts/calc.ts')], bundle: true, platform: 'node', format: 'esm', target: 'node20', outfile: bundle, logLevel: 'error' });
+  await build({
+    entryPoints: [path.join(root, 'scripts/calc.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outfile: bundle,
+    logLevel: 'error',
+  });
 }
 await import(pathToFileURL(bundle).href);

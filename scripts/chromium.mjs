@@ -2,14 +2,22 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 
-const found = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => p && fs.existsSync(p));
+const found = [
+  process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+].find((p) => p && fs.existsSync(p));
 if (!found) {
   if (process.getuid?.() !== 0) {
     console.error('No Chromium found. Install one, or set CHROMIUM_PATH to it.');
     process.exit(1);
   }
   const apt = (...args) => {
-    const r = spawnSync('apt-get', args, { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    const r = spawnSync('apt-get', args, {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
     if (r.status !== 0) process.exit(r.status ?? 1);
   };
   apt('update', '-qq');

@@ -13,21 +13,62 @@ const OUT = 'docs/screenshots';
 const PORT = 4391;
 const base = `http://127.0.0.1:${PORT}`;
 fs.mkdirSync(OUT, { recursive: true });
-const server = spawn(process.execPath, ['dist/server/main.js', '--demo'], { env: { ...process.env, PORT: String(PORT), DATA_DIR: fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-shots-')) }, stdio: 'inherit' });
-for (let i = 0; i < 100; i += 1) { try { if ((await fetch(`${base}/api/health`)).ok) break; } catch { /* not up yet */ } await new Promise((r) => setTimeout(r, 100)); }
-const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => p && fs.existsSync(p));
-const browser = await chromium.launch({ ...(executablePath ? { executablePath } : {}), args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const server = spawn(process.execPath, ['dist/server/main.js', '--demo'], {
+  env: {
+    ...process.env,
+    PORT: String(PORT),
+    DATA_DIR: fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-shots-')),
+  },
+  stdio: 'inherit',
+});
+for (let i = 0; i < 100; i += 1) {
+  try {
+    if ((await fetch(`${base}/api/health`)).ok) break;
+  } catch {
+    /* not up yet */
+  }
+  await new Promise((r) => setTimeout(r, 100));
+}
+const executablePath = [
+  process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+].find((p) => p && fs.existsSync(p));
+const browser = await chromium.launch({
+  ...(executablePath ? { executablePath } : {}),
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 
 async function open(width: number, height: number, theme = 'sun'): Promise<Page> {
   const page = await (await browser.newContext({ viewport: { width, height } })).newPage();
-  await page.addInitScript((t) => { localStorage.setItem('jactum-theme', t); }, theme);
+  await page.addInitScript((t) => {
+    localStorage.setItem('jactum-theme', t);
+  }, theme);
   await page.goto(base);
   await page.getByRole('button', { name: /Brandvold/ }).click();
   await page.getByRole('heading', { name: 'Pours' }).waitFor();
   return page;
 }
-const get = <T>(page: Page, url: string): Promise<T> => page.evaluate(async (u) => (await fetch(u)).json() as Promise<unknown>, url) as Promise<T>;
-const post = (page: Page, url: string, body: unknown) => page.evaluate(async ([u, b]) => { const r = await fetch(u as string, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(b) }); if (!r.ok) throw new Error(await r.text()); }, [url, body]);
+const get = <T>(page: Page, url: string): Promise<T> =>
+  page.evaluate(async (u) => (await fetch(u)).json() as Promise<unknown>, url) as Promise<T>;
+const post = (page: Page, url: string, body: unknown) =>
+  page.evaluate(
+    async ([u, b]) => {
+      const r = await fetch(u as string, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(b),
+      });
+      if (!r.ok) throw new Error(await r.text());
+    },
+    [url, body],
+  );
 
 const desk = await open(1280, 800);
 const pours = await get<PourSummary[]>(desk, '/api/pours');
@@ -48,34 +89,52 @@ async function pourP2(page: Page): Promise<void> {
   const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
   const day = midnightMs(pour.date ?? '', site.timeZone);
   const events: object[] = [];
-  const log = (minute: number, kind: string, body: object) => { events.push({ id: uuid(), at: new Date(day + minute * 60_000).toISOString(), kind, body }); };
+  const log = (minute: number, kind: string, body: object) => {
+    events.push({ id: uuid(), at: new Date(day + minute * 60_000).toISOString(), kind, body });
+  };
   log(430, 'override', { reason: 'Two readings fixed on paper, engineer answered by telephone' });
   log(440, 'weather', { airTempC: 14, humidity: 0.62, windKmH: 12, sky: 'clear' });
   const late = [5, 9, 14];
   plan.trucks.result.loads.slice(0, 3).forEach((l, i) => {
     const loadId = plan.loadIds[i] ?? '';
     const at = l.arriveMin + (late[i] ?? 0);
-    log(at, 'load-arrived', { loadId, ticket: String(88210 + i), volumeM3: l.volumeM3, batchedAt: new Date(day + (at - 37) * 60_000).toISOString(), concreteTempC: 23 });
+    log(at, 'load-arrived', {
+      loadId,
+      ticket: String(88210 + i),
+      volumeM3: l.volumeM3,
+      batchedAt: new Date(day + (at - 37) * 60_000).toISOString(),
+      concreteTempC: 23,
+    });
     log(at + 2, 'slump', { loadId, measuredMm: [140, 127, 89][i] ?? 140, where: 'truck' });
     if (i < 2) log(at + 20, 'load-end', { loadId, returnedM3: 0 });
   });
   let t = 458;
   const end = plan.trucks.result.loads[1]!.arriveMin + 9 + 19;
-  outer: for (let lift = 0; lift < 3; lift += 1) for (const leg of plan.route.legs) {
-    const minutes = (leg.volumeM3 / 3 / pour.settings.placingRateM3PerH) * 63;
-    const share = Math.min(1, (end - t) / minutes);
-    if (share <= 0.05) break outer;
-    log(t, 'place-start', { elementId: leg.elementId, lift, loadId: t < 478 ? 'L1' : 'L2' });
-    log(t + minutes * share, 'place-stop', { elementId: leg.elementId, lift, filledRatio: Math.round(share * 100) / 100 });
-    t += minutes * share + 0.4;
-    if (share < 1) break outer;
-  }
+  outer: for (let lift = 0; lift < 3; lift += 1)
+    for (const leg of plan.route.legs) {
+      const minutes = (leg.volumeM3 / 3 / pour.settings.placingRateM3PerH) * 63;
+      const share = Math.min(1, (end - t) / minutes);
+      if (share <= 0.05) break outer;
+      log(t, 'place-start', { elementId: leg.elementId, lift, loadId: t < 478 ? 'L1' : 'L2' });
+      log(t + minutes * share, 'place-stop', {
+        elementId: leg.elementId,
+        lift,
+        filledRatio: Math.round(share * 100) / 100,
+      });
+      t += minutes * share + 0.4;
+      if (share < 1) break outer;
+    }
   await post(page, `/api/pours/${id('P2')}/events`, { events });
   await post(page, '/api/clock', { advanceMin: 108 });
 }
 
 const phone = await open(390, 844);
-await shot(desk, 'workbench', 'P2', 'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D');
+await shot(
+  desk,
+  'workbench',
+  'P2',
+  'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D',
+);
 await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
 await desk.goto(`${base}/pours/${id('P2')}/plan?sheet=search`);
 await desk.getByRole('button', { name: /Look through/ }).click();

@@ -8,46 +8,90 @@ const node = process.execPath;
 const run = (title, args, env = {}) => {
   console.log(`\n== ${title}`);
   const from = Date.now();
-  const ok = spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } }).status === 0;
-  console.log(`== ${title}: ${ok ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s`);
+  const ok =
+    spawnSync(node, args, {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    }).status === 0;
+  console.log(
+    `== ${title}: ${ok ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s`,
+  );
   return ok;
 };
 /** Runs beside others; what it says is shown when it ends. */
-const beside = (title, args) => new Promise((resolve) => {
-  const from = Date.now();
-  const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] });
-  let said = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => { said += chunk; });
-  child.on('close', (code) => {
-    console.log(`\n== ${title}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s\n${said.trim()}`);
-    resolve(code === 0);
+const beside = (title, args) =>
+  new Promise((resolve) => {
+    const from = Date.now();
+    const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        said += chunk;
+      });
+    child.on('close', (code) => {
+      console.log(
+        `\n== ${title}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s\n${said.trim()}`,
+      );
+      resolve(code === 0);
+    });
   });
-});
 
 // Packages compile while Chromium is fetched: neither needs the other.
-if (!(await Promise.all([beside('Set-up', ['scripts/setup.mjs', '--build']), beside('Chromium', ['scripts/chromium.mjs'])])).every(Boolean)) { console.log('0 passed, 1 failed'); process.exit(1); }
+if (
+  !(
+    await Promise.all([
+      beside('Set-up', ['scripts/setup.mjs', '--build']),
+      beside('Chromium', ['scripts/chromium.mjs']),
+    ])
+  ).every(Boolean)
+) {
+  console.log('0 passed, 1 failed');
+  process.exit(1);
+}
 
 let passed = 0;
 let failed = 0;
-const count = (ok) => { if (ok) passed += 1; else failed += 1; };
+const count = (ok) => {
+  if (ok) passed += 1;
+  else failed += 1;
+};
 // The checks that only read run beside each other.
 for (const good of await Promise.all([
   beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
-  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(async (ok) => (await beside('Types of core/', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.core.json'])) && ok),
+  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(
+    async (ok) =>
+      (await beside('Types of core/', [
+        'node_modules/typescript/bin/tsc',
+        '-p',
+        'tsconfig.core.json',
+      ])) && ok,
+  ),
   beside('Lock file', ['scripts/lockcheck.mjs']),
-])) count(good);
+]))
+  count(good);
 
 fs.mkdirSync('test-results', { recursive: true });
 const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
 fs.rmSync('test-results/jest.json', { force: true });
-const jestOk = run('Jest', ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js', '--silent', '--json', '--outputFile=test-results/jest.json', '--reporters=default']);
+const jestOk = run('Jest', [
+  '--experimental-vm-modules',
+  '--disable-warning=ExperimentalWarning',
+  'node_modules/jest/bin/jest.js',
+  '--silent',
+  '--json',
+  '--outputFile=test-results/jest.json',
+  '--reporters=default',
+]);
 const jest = read('test-results/jest.json');
 passed += jest?.numPassedTests ?? 0;
 failed += jest?.numFailedTests ?? 0;
 if (!jest || (!jestOk && jest.numFailedTests === 0)) failed += 1;
 
 /** What measures time runs alone on the machine, after everything else. */
-for (const [title, ...which] of [['Playwright', '--grep-invert', '@alone'], ['Playwright, alone', '--grep', '@alone', '--workers', '1']]) {
+for (const [title, ...which] of [
+  ['Playwright', '--grep-invert', '@alone'],
+  ['Playwright, alone', '--grep', '@alone', '--workers', '1'],
+]) {
   fs.rmSync('test-results/e2e.json', { force: true });
   const e2eOk = run(title, ['node_modules/@playwright/test/cli.js', 'test', ...which]);
   const e2e = read('test-results/e2e.json');

@@ -21,7 +21,14 @@ import type { PhotoStore } from './store/photos.ts';
 import type { SiteStore } from './store/sites.ts';
 
 export interface AppDeps {
-  config: Config; logger: Logger; accounts: AccountStore; sites: SiteStore; events: EventStore; photos: PhotoStore; clock: SiteClock; weather: WeatherService;
+  config: Config;
+  logger: Logger;
+  accounts: AccountStore;
+  sites: SiteStore;
+  events: EventStore;
+  photos: PhotoStore;
+  clock: SiteClock;
+  weather: WeatherService;
   /** Names and PINs that the demo offers at one press; null on one's own data. */
   demoAccounts: (Account & { pin: string })[] | null;
 }
@@ -30,22 +37,69 @@ export interface AppDeps {
 export function createApp(deps: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }));
+  app.use(
+    pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }),
+  );
   // Plain http on a site network: no forced upgrade, no HSTS.
-  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: { upgradeInsecureRequests: null, imgSrc: ["'self'", 'data:', 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"] } } }));
-  app.use(compression({ filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res) }));
+  app.use(
+    helmet({
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        directives: {
+          upgradeInsecureRequests: null,
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+        },
+      },
+    }),
+  );
+  app.use(
+    compression({
+      filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res),
+    }),
+  );
   const api = express.Router();
   // Photos are bytes, not JSON: their address comes before the parser.
   api.use(photoRoutes(deps));
   api.use(express.json({ limit: '5mb' }));
-  api.get('/health', (_req, res) => { res.json({ status: 'ok', version: deps.config.version }); });
-  api.use(sessionRoutes(deps), siteRoutes(deps), exchangeRoutes(deps), logRoutes(deps), unknownRoute);
-  app.use('/api', (_req, res, next) => { res.set('Cache-Control', 'no-store'); next(); }, api);
+  api.get('/health', (_req, res) => {
+    res.json({ status: 'ok', version: deps.config.version });
+  });
+  api.use(
+    sessionRoutes(deps),
+    siteRoutes(deps),
+    exchangeRoutes(deps),
+    logRoutes(deps),
+    unknownRoute,
+  );
+  app.use(
+    '/api',
+    (_req, res, next) => {
+      res.set('Cache-Control', 'no-store');
+      next();
+    },
+    api,
+  );
   if (fs.existsSync(deps.config.webDir)) {
-    app.use(express.static(deps.config.webDir, { index: false, setHeaders: (res, file) => { res.setHeader('Cache-Control', /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache'); } }));
+    app.use(
+      express.static(deps.config.webDir, {
+        index: false,
+        setHeaders: (res, file) => {
+          res.setHeader(
+            'Cache-Control',
+            /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          );
+        },
+      }),
+    );
     app.get('/{*rest}', (req, res) => {
-      if (path.extname(req.path)) { res.status(404).type('text').send('Not found'); return; }
-      res.sendFile(path.join(deps.config.webDir, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
+      if (path.extname(req.path)) {
+        res.status(404).type('text').send('Not found');
+        return;
+      }
+      res.sendFile(path.join(deps.config.webDir, 'index.html'), {
+        headers: { 'Cache-Control': 'no-cache' },
+      });
     });
   }
   app.use(problemHandler);

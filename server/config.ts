@@ -1,21 +1,40 @@
 import path from 'node:path';
 
 /** How this process was started. Environment: PORT, HOST, DATA_DIR, LOG_LEVEL, SIGN_IN_LIMIT (tries a minute). */
-export interface Config { port: number; host: string; dataDir: string; demo: boolean; keep: boolean; logLevel: string; signInLimit: number; webDir: string; version: string }
+export interface Config {
+  port: number;
+  host: string;
+  dataDir: string;
+  demo: boolean;
+  keep: boolean;
+  logLevel: string;
+  signInLimit: number;
+  webDir: string;
+  version: string;
+}
 
-
-export function readConfig(args: string[], env: Record<string, string | undefined> = process.env): Config {
+export function readConfig(
+  args: string[],
+  env: Record<string, string | undefined> = process.env,
+): Config {
   const demo = args.includes('--demo');
   const number = (name: string, fallback: number): number => {
     const text = env[name];
     if (text === undefined || text === '') return fallback;
     const n = Number(text);
-    if (!Number.isInteger(n) || n < 0 || n > 65535) throw new Error(`${name} must be a whole number; it is “${text}”`);
+    if (!Number.isInteger(n) || n < 0 || n > 65535)
+      throw new Error(`${name} must be a whole number; it is “${text}”`);
     return n;
   };
   return {
-    port: number('PORT', 4180), host: env.HOST ?? '127.0.0.1', dataDir: path.resolve(env.DATA_DIR ?? (demo ? 'data/demo' : 'data/own')),
-    demo, keep: args.includes('--keep'), logLevel: env.LOG_LEVEL ?? (demo ? 'warn' : 'info'), signInLimit: number('SIGN_IN_LIMIT', 20),
-    webDir: path.resolve('dist/web'), version: '0.1.0',
+    port: number('PORT', 4180),
+    host: env.HOST ?? '127.0.0.1',
+    dataDir: path.resolve(env.DATA_DIR ?? (demo ? 'data/demo' : 'data/own')),
+    demo,
+    keep: args.includes('--keep'),
+    logLevel: env.LOG_LEVEL ?? (demo ? 'warn' : 'info'),
+    signInLimit: number('SIGN_IN_LIMIT', 20),
+    webDir: path.resolve('dist/web'),
+    version: '0.1.0',
   };
 }

@@ -16,23 +16,38 @@ export const DEMO_ACCOUNTS: (Account & { pin: string })[] = [
 ];
 
 const folder = path.resolve('demo');
-const read = (file: string): unknown => JSON.parse(fs.readFileSync(path.join(folder, file), 'utf8')) as unknown;
+const read = (file: string): unknown =>
+  JSON.parse(fs.readFileSync(path.join(folder, file), 'utf8')) as unknown;
 
 /** Weather scripts by site name. */
 export function demoWeather(): Map<string, WeatherDay[]> {
-  return new Map(fs.readdirSync(path.join(folder, 'weather')).map((f) => { const w = read(`weather/${f}`) as { site: string; days: WeatherDay[] }; return [w.site, w.days]; }));
+  return new Map(
+    fs.readdirSync(path.join(folder, 'weather')).map((f) => {
+      const w = read(`weather/${f}`) as { site: string; days: WeatherDay[] };
+      return [w.site, w.days];
+    }),
+  );
 }
 
 /** Loads the demo through the ordinary import and the ordinary log; never writes a table itself. */
-export async function seedDemo(stores: { accounts: AccountStore; sites: SiteStore; events: EventStore }): Promise<void> {
+export async function seedDemo(stores: {
+  accounts: AccountStore;
+  sites: SiteStore;
+  events: EventStore;
+}): Promise<void> {
   for (const a of DEMO_ACCOUNTS) await stores.accounts.add(a.name, a.pin, a.role);
   for (const name of ['quillback', 'kestrel']) {
     const { pours } = await stores.sites.import(siteFileSchema.parse(read(`sites/${name}.json`)));
     for (const pour of pours) {
       const file = path.join(folder, 'logs', `${name}.${pour.code}.jsonl`);
       if (!fs.existsSync(file)) continue;
-      const lines = fs.readFileSync(file, 'utf8').split('\n').filter(Boolean).map((l) => JSON.parse(l) as { actor: string });
-      for (const [actor, events] of byActor(lines)) await stores.events.append(pour.id, events, { actor, device: 'demo' });
+      const lines = fs
+        .readFileSync(file, 'utf8')
+        .split('\n')
+        .filter(Boolean)
+        .map((l) => JSON.parse(l) as { actor: string });
+      for (const [actor, events] of byActor(lines))
+        await stores.events.append(pour.id, events, { actor, device: 'demo' });
     }
   }
 }
@@ -43,7 +58,8 @@ function byActor(lines: { actor: string }[]): [string, NewEvent[]][] {
   for (const line of lines) {
     const event = newEventSchema.parse(line);
     const last = out.at(-1);
-    if (last?.[0] === line.actor) last[1].push(event); else out.push([line.actor, [event]]);
+    if (last?.[0] === line.actor) last[1].push(event);
+    else out.push([line.actor, [event]]);
   }
   return out;
 }

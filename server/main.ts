@@ -23,13 +23,29 @@ const events = new EventStore(db, () => clock.now());
 const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
-const server = createApp({ config, logger, accounts, sites, events, photos, clock, weather, demoAccounts: config.demo ? DEMO_ACCOUNTS : null }).listen(config.port, config.host);
+const server = createApp({
+  config,
+  logger,
+  accounts,
+  sites,
+  events,
+  photos,
+  clock,
+  weather,
+  demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
+}).listen(config.port, config.host);
 
 server.on('listening', () => {
-  console.log(`Jactum ${config.demo ? 'demo ' : ''}is at http://${config.host === '0.0.0.0' ? '127.0.0.1' : config.host}:${(server.address() as AddressInfo).port}/`);
+  console.log(
+    `Jactum ${config.demo ? 'demo ' : ''}is at http://${config.host === '0.0.0.0' ? '127.0.0.1' : config.host}:${(server.address() as AddressInfo).port}/`,
+  );
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${config.port} is in use: set PORT to another.` : error.message);
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${config.port} is in use: set PORT to another.`
+      : error.message,
+  );
   process.exit(1);
 });
 
@@ -39,8 +55,12 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     if (stopping) return;
     stopping = true;
     // Streams never end by themselves: give ordinary requests two seconds, then let go.
-    setTimeout(() => { server.closeAllConnections(); }, 2000).unref();
-    server.close(() => { void close().then(() => process.exit(0)); });
+    setTimeout(() => {
+      server.closeAllConnections();
+    }, 2000).unref();
+    server.close(() => {
+      void close().then(() => process.exit(0));
+    });
     server.closeIdleConnections();
   });
 }

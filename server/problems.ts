@@ -9,7 +9,13 @@ export class ProblemError extends Error {
   readonly title: string;
   readonly issues: InputIssue[] | undefined;
   readonly extra: Record<string, unknown>;
-  constructor(status: number, title: string, detail: string, issues?: InputIssue[], extra: Record<string, unknown> = {}) {
+  constructor(
+    status: number,
+    title: string,
+    detail: string,
+    issues?: InputIssue[],
+    extra: Record<string, unknown> = {},
+  ) {
     super(detail);
     this.status = status;
     this.title = title;
@@ -18,7 +24,8 @@ export class ProblemError extends Error {
   }
 }
 
-export const notFound = (what: string): ProblemError => new ProblemError(404, 'Not found', `There is no ${what}.`);
+export const notFound = (what: string): ProblemError =>
+  new ProblemError(404, 'Not found', `There is no ${what}.`);
 
 /** Parses with a contract schema, or answers 400 with the path of each bad field. */
 export function parse<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
@@ -26,27 +33,71 @@ export function parse<S extends z.ZodType>(schema: S, value: unknown, what: stri
   if (parsed.success) return parsed.data;
   const issues = issuesOf(parsed.error, value).slice(0, 50);
   const first = issues[0];
-  throw new ProblemError(400, 'Bad input', `${what} was not stored: ${first ? `${first.path === '' ? 'it' : first.path} ${first.message}` : 'it cannot be read'}.`, issues);
+  throw new ProblemError(
+    400,
+    'Bad input',
+    `${what} was not stored: ${first ? `${first.path === '' ? 'it' : first.path} ${first.message}` : 'it cannot be read'}.`,
+    issues,
+  );
 }
 
-export const unknownRoute: RequestHandler = (req) => { throw notFound(`address ${req.method} ${req.path}`); };
+export const unknownRoute: RequestHandler = (req) => {
+  throw notFound(`address ${req.method} ${req.path}`);
+};
 
-interface HttpLike { status?: number; type?: string; message?: string }
+interface HttpLike {
+  status?: number;
+  type?: string;
+  message?: string;
+}
 
 /** The last handler: problems as they are, body-parser's complaints as 4xx, anything else as a bare 500. */
 export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, next) => {
-  if (res.headersSent) { next(error); return; }
-  const send = (p: Problem, extra: Record<string, unknown> = {}) => { res.status(p.status).type('application/problem+json').send(JSON.stringify({ ...p, ...extra })); };
+  if (res.headersSent) {
+    next(error);
+    return;
+  }
+  const send = (p: Problem, extra: Record<string, unknown> = {}) => {
+    res
+      .status(p.status)
+      .type('application/problem+json')
+      .send(JSON.stringify({ ...p, ...extra }));
+  };
   if (error instanceof ProblemError) {
-    send({ type: 'about:blank', title: error.title, status: error.status, detail: error.message, ...(error.issues ? { issues: error.issues } : {}) }, error.extra);
+    send(
+      {
+        type: 'about:blank',
+        title: error.title,
+        status: error.status,
+        detail: error.message,
+        ...(error.issues ? { issues: error.issues } : {}),
+      },
+      error.extra,
+    );
     return;
   }
   const http = (typeof error === 'object' && error !== null ? error : {}) as HttpLike;
   if (http.status !== undefined && http.status >= 400 && http.status < 500) {
-    const detail = http.type === 'entity.parse.failed' ? `The body is not JSON: ${http.message ?? ''}` : http.type === 'entity.too.large' ? 'The body is larger than this address takes.' : 'The request cannot be read.';
-    send({ type: 'about:blank', title: 'Bad input', status: http.status, detail, issues: [{ path: '', message: detail }] });
+    const detail =
+      http.type === 'entity.parse.failed'
+        ? `The body is not JSON: ${http.message ?? ''}`
+        : http.type === 'entity.too.large'
+          ? 'The body is larger than this address takes.'
+          : 'The request cannot be read.';
+    send({
+      type: 'about:blank',
+      title: 'Bad input',
+      status: http.status,
+      detail,
+      issues: [{ path: '', message: detail }],
+    });
     return;
   }
   req.log.error(error);
-  send({ type: 'about:blank', title: 'Something broke', status: 500, detail: 'The server could not finish this. Nothing was stored; try again.' });
+  send({
+    type: 'about:blank',
+    title: 'Something broke',
+    status: 500,
+    detail: 'The server could not finish this. Nothing was stored; try again.',
+  });
 };

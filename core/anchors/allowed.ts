@@ -1,5 +1,8 @@
 /** A stretch along a plate, metres. */
-export interface Stretch { fromM: number; toM: number }
+export interface Stretch {
+  fromM: number;
+  toM: number;
+}
 /** Rounding of positions, m. */
 const EPS = 1e-9;
 
@@ -11,7 +14,8 @@ export function allowedWithin(fromM: number, toM: number, keepOuts: Stretch[]): 
   let out: Stretch[] = toM >= fromM - EPS ? [{ fromM, toM: Math.max(fromM, toM) }] : [];
   for (const k of keepOuts) {
     out = out.flatMap((s) => {
-      if (k.toM <= s.fromM + EPS || k.fromM >= s.toM - EPS) return s.toM > s.fromM || !(s.fromM > k.fromM + EPS && s.fromM < k.toM - EPS) ? [s] : [];
+      if (k.toM <= s.fromM + EPS || k.fromM >= s.toM - EPS)
+        return s.toM > s.fromM || !(s.fromM > k.fromM + EPS && s.fromM < k.toM - EPS) ? [s] : [];
       const parts: Stretch[] = [];
       if (k.fromM >= s.fromM - EPS) parts.push({ fromM: s.fromM, toM: Math.max(s.fromM, k.fromM) });
       if (k.toM <= s.toM + EPS) parts.push({ fromM: Math.min(s.toM, k.toM), toM: s.toM });
@@ -32,4 +36,5 @@ export function nearestTo(x: number, stretches: Stretch[]): number | null {
 }
 
 /** The furthest allowed place not beyond `x`, from `fromM` on; null when there is none. */
-export const furthest = (fromM: number, x: number, keepOuts: Stretch[]): number | null => allowedWithin(fromM, x, keepOuts).at(-1)?.toM ?? null;
+export const furthest = (fromM: number, x: number, keepOuts: Stretch[]): number | null =>
+  allowedWithin(fromM, x, keepOuts).at(-1)?.toM ?? null;

@@ -12,19 +12,46 @@ const APART_M = 1e-3;
 
 const stretch = z.object({ fromM: anyNumber(), toM: anyNumber() });
 const shape = z.object({
-  sections: someOf(z.object({ startM: anyNumber(), endM: anyNumber(), single: z.boolean({ error: 'must be true or false' }).optional() })),
-  openings: z.array(stretch).default([]), keepOuts: z.array(stretch).default([]),
-  boltDiameterMm: positive().default(12.7), maxSpacingM: positive().default(1.8288), endMinMm: positive().optional(), endMaxMm: positive().default(304.8),
+  sections: someOf(
+    z.object({
+      startM: anyNumber(),
+      endM: anyNumber(),
+      single: z.boolean({ error: 'must be true or false' }).optional(),
+    }),
+  ),
+  openings: z.array(stretch).default([]),
+  keepOuts: z.array(stretch).default([]),
+  boltDiameterMm: positive().default(12.7),
+  maxSpacingM: positive().default(1.8288),
+  endMinMm: positive().optional(),
+  endMaxMm: positive().default(304.8),
 });
 type Plates = z.output<typeof shape>;
-interface Section { startM: number; endM: number; single: boolean }
-interface Rules { endMinM: number; endMaxM: number; maxSpacingM: number; keepOuts: Stretch[] }
+interface Section {
+  startM: number;
+  endM: number;
+  single: boolean;
+}
+interface Rules {
+  endMinM: number;
+  endMaxM: number;
+  maxSpacingM: number;
+  keepOuts: Stretch[];
+}
 
 /** Sections with the openings cut out of them, each piece with ends of its own. */
 export function cutByOpenings(sections: Plates['sections'], openings: Stretch[]): Section[] {
   return sections.flatMap(({ startM, endM, single }) => {
     let parts: Stretch[] = [{ fromM: startM, toM: endM }];
-    for (const o of openings) parts = parts.flatMap((p) => (o.toM <= p.fromM || o.fromM >= p.toM ? [p] : [{ fromM: p.fromM, toM: o.fromM }, { fromM: o.toM, toM: p.toM }].filter((x) => x.toM - x.fromM > EPS)));
+    for (const o of openings)
+      parts = parts.flatMap((p) =>
+        o.toM <= p.fromM || o.fromM >= p.toM
+          ? [p]
+          : [
+              { fromM: p.fromM, toM: o.fromM },
+              { fromM: o.toM, toM: p.toM },
+            ].filter((x) => x.toM - x.fromM > EPS),
+      );
     return parts.map((p) => ({ startM: p.fromM, endM: p.toM, single: single === true }));
   });
 }
@@ -44,7 +71,10 @@ function forwardReach(s: Section, r: Rules): number[] | null {
     if (next === null) return null;
     if (next <= from + EPS) {
       // At the last place there is: a second bolt only needs room for another before it.
-      if (reach.length === 1 && from >= s.endM - r.endMaxM - EPS) { reach.push(from); break; }
+      if (reach.length === 1 && from >= s.endM - r.endMaxM - EPS) {
+        reach.push(from);
+        break;
+      }
       return null;
     }
     reach.push(next);
@@ -55,7 +85,10 @@ function forwardReach(s: Section, r: Rules): number[] | null {
 /** Least place each of `n` bolts can have so that the rest still reach the end zone. */
 function backwardReach(s: Section, r: Rules, n: number): number[] | null {
   const mirrored = { startM: -s.endM, endM: -s.startM, single: s.single };
-  const reach = forwardReach(mirrored, { ...r, keepOuts: r.keepOuts.map((k) => ({ fromM: -k.toM, toM: -k.fromM })) });
+  const reach = forwardReach(mirrored, {
+    ...r,
+    keepOuts: r.keepOuts.map((k) => ({ fromM: -k.toM, toM: -k.fromM })),
+  });
   if (!reach) return null;
   const back = reach.map((x) => -x);
   while (back.length < n) back.push(s.startM + r.endMinM);
@@ -63,13 +96,30 @@ function backwardReach(s: Section, r: Rules, n: number): number[] | null {
 }
 
 /** Places for n bolts with these wanted ends: each as near to even as keep-outs and spacing let it. */
-function spread(s: Section, r: Rules, n: number, firstM: number, lastM: number, fore: number[], back: number[]): number[] | null {
+function spread(
+  s: Section,
+  r: Rules,
+  n: number,
+  firstM: number,
+  lastM: number,
+  fore: number[],
+  back: number[],
+): number[] | null {
   const out: number[] = [];
   for (let i = 0; i < n; i += 1) {
     const wanted = firstM + ((lastM - firstM) * i) / (n - 1);
     const before = out[i - 1];
-    const low = Math.max(back[i] as number, s.startM + r.endMinM, before === undefined ? -Infinity : before + APART_M, i === n - 1 ? s.endM - r.endMaxM : -Infinity);
-    const high = Math.min(fore[i] as number, s.endM - r.endMinM, before === undefined ? s.startM + r.endMaxM : before + r.maxSpacingM);
+    const low = Math.max(
+      back[i] as number,
+      s.startM + r.endMinM,
+      before === undefined ? -Infinity : before + APART_M,
+      i === n - 1 ? s.endM - r.endMaxM : -Infinity,
+    );
+    const high = Math.min(
+      fore[i] as number,
+      s.endM - r.endMinM,
+      before === undefined ? s.startM + r.endMaxM : before + r.maxSpacingM,
+    );
     if (low > high + EPS) return null;
     const at = nearestTo(wanted, allowedWithin(low, Math.max(low, high), r.keepOuts));
     if (at === null) return null;
@@ -119,37 +169,83 @@ export function boltsOf(s: Section, r: Rules): number[] | null {
     }
   }
   // The greedy list itself is a layout, if an uneven one.
-  return best ?? (fore.every((x, i) => i === 0 || x > (fore[i - 1] as number) + APART_M) ? fore : null);
+  return (
+    best ?? (fore.every((x, i) => i === 0 || x > (fore[i - 1] as number) + APART_M) ? fore : null)
+  );
 }
 
 /** Bolts of sill plates. */
 export const anchorLayout = calculation({
   id: 'anchor-layout',
   title: 'Layout of anchor bolts',
-  purpose: 'Where the bolts of each plate stand: as few as the rules allow, evenly spread, clear of what is in the way.',
-  formula: 'ends within [endMin, endMax] of each end, gaps ≤ spacing, none in a keep-out, two or more a section; from the start each bolt as far as it may go gives the fewest, then they are spread evenly',
-  source: 'IRC 2021 R403.1.6: ½ in bolts at 6 ft or less, within 12 in and not less than seven diameters of each end',
-  limits: 'Sill plates on one line. Hold-downs, shear walls and seismic plate washers are the drawing’s.',
+  purpose:
+    'Where the bolts of each plate stand: as few as the rules allow, evenly spread, clear of what is in the way.',
+  formula:
+    'ends within [endMin, endMax] of each end, gaps ≤ spacing, none in a keep-out, two or more a section; from the start each bolt as far as it may go gives the fewest, then they are spread evenly',
+  source:
+    'IRC 2021 R403.1.6: ½ in bolts at 6 ft or less, within 12 in and not less than seven diameters of each end',
+  limits:
+    'Sill plates on one line. Hold-downs, shear walls and seismic plate washers are the drawing’s.',
   input: shape.superRefine((v, ctx) => {
-    v.sections.forEach((s, i) => { if (s.endM <= s.startM) ctx.addIssue({ code: 'custom', path: ['sections', i, 'endM'], message: 'is not beyond startM' }); });
-    for (const list of ['openings', 'keepOuts'] as const) v[list].forEach((o, i) => { if (o.toM <= o.fromM) ctx.addIssue({ code: 'custom', path: [list, i, 'toM'], message: 'is not beyond fromM' }); });
-    if (v.endMinMm !== undefined && v.endMinMm > v.endMaxMm) ctx.addIssue({ code: 'custom', path: ['endMinMm'], message: 'is more than endMaxMm' });
+    v.sections.forEach((s, i) => {
+      if (s.endM <= s.startM)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['sections', i, 'endM'],
+          message: 'is not beyond startM',
+        });
+    });
+    for (const list of ['openings', 'keepOuts'] as const)
+      v[list].forEach((o, i) => {
+        if (o.toM <= o.fromM)
+          ctx.addIssue({ code: 'custom', path: [list, i, 'toM'], message: 'is not beyond fromM' });
+      });
+    if (v.endMinMm !== undefined && v.endMinMm > v.endMaxMm)
+      ctx.addIssue({ code: 'custom', path: ['endMinMm'], message: 'is more than endMaxMm' });
   }),
-  output: z.object({ sections: z.array(z.object({ startM: z.number(), endM: z.number(), positionsM: z.array(z.number()) })), count: z.number(), unsolved: z.array(z.number()) }),
+  output: z.object({
+    sections: z.array(
+      z.object({ startM: z.number(), endM: z.number(), positionsM: z.array(z.number()) }),
+    ),
+    count: z.number(),
+    unsolved: z.array(z.number()),
+  }),
   compute(v, trace) {
     const endMinM = (v.endMinMm ?? 7 * v.boltDiameterMm) / 1000;
-    const rules = { endMinM, endMaxM: v.endMaxMm / 1000, maxSpacingM: v.maxSpacingM, keepOuts: v.keepOuts };
+    const rules = {
+      endMinM,
+      endMaxM: v.endMaxMm / 1000,
+      maxSpacingM: v.maxSpacingM,
+      keepOuts: v.keepOuts,
+    };
     const cut = cutByOpenings(v.sections, v.openings);
     const unsolved: number[] = [];
     const sections = cut.map((s, i) => {
       const positionsM = boltsOf(s, rules);
       if (!positionsM) unsolved.push(i);
-      if (positionsM?.length === 1) trace.caution(`The piece from ${fig(s.startM)} to ${fig(s.endM)} m has one bolt: allowed to 24 in where the plate is held otherwise.`);
+      if (positionsM?.length === 1)
+        trace.caution(
+          `The piece from ${fig(s.startM)} to ${fig(s.endM)} m has one bolt: allowed to 24 in where the plate is held otherwise.`,
+        );
       return { startM: s.startM, endM: s.endM, positionsM: positionsM ?? [] };
     });
-    trace.step('end', v.endMinMm === undefined ? `7·${fig(v.boltDiameterMm)} mm` : 'given', endMinM, 'm');
-    for (const s of sections) trace.step(`${fig(s.startM)} to ${fig(s.endM)} m`, s.positionsM.length ? s.positionsM.map(fig).join(', ') : 'no layout satisfies the rules', s.positionsM.length, 'bolts');
-    if (unsolved.length) trace.caution('Some pieces have no layout: a keep-out is too wide or the piece too short. Ask for straps or another detail.');
+    trace.step(
+      'end',
+      v.endMinMm === undefined ? `7·${fig(v.boltDiameterMm)} mm` : 'given',
+      endMinM,
+      'm',
+    );
+    for (const s of sections)
+      trace.step(
+        `${fig(s.startM)} to ${fig(s.endM)} m`,
+        s.positionsM.length ? s.positionsM.map(fig).join(', ') : 'no layout satisfies the rules',
+        s.positionsM.length,
+        'bolts',
+      );
+    if (unsolved.length)
+      trace.caution(
+        'Some pieces have no layout: a keep-out is too wide or the piece too short. Ask for straps or another detail.',
+      );
     return { sections, count: sections.reduce((n, s) => n + s.positionsM.length, 0), unsolved };
   },
 });

@@ -10,60 +10,185 @@ export function positionToleranceMm(diameterMm: number): number {
   return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
 }
 
-const bolt = z.object({ atM: anyNumber(), planAtM: anyNumber().optional(), diameterMm: positive().optional(), embedmentMm: nonNegative().optional(), leastEmbedmentMm: nonNegative().optional(), projectionMm: nonNegative().optional(), planProjectionMm: nonNegative().optional(), offCentreMm: anyNumber().optional(), leanMmPerM: nonNegative().optional() });
-const RULES = ['count', 'end', 'gap', 'position', 'embedment', 'projection', 'centre', 'plumb'] as const;
+const bolt = z.object({
+  atM: anyNumber(),
+  planAtM: anyNumber().optional(),
+  diameterMm: positive().optional(),
+  embedmentMm: nonNegative().optional(),
+  leastEmbedmentMm: nonNegative().optional(),
+  projectionMm: nonNegative().optional(),
+  planProjectionMm: nonNegative().optional(),
+  offCentreMm: anyNumber().optional(),
+  leanMmPerM: nonNegative().optional(),
+});
+const RULES = [
+  'count',
+  'end',
+  'gap',
+  'position',
+  'embedment',
+  'projection',
+  'centre',
+  'plumb',
+] as const;
 type Rule = (typeof RULES)[number];
-interface Failure { rule: Rule; bolt: number | null; atM: number; byMm: number; text: string }
+interface Failure {
+  rule: Rule;
+  bolt: number | null;
+  atM: number;
+  byMm: number;
+  text: string;
+}
 
 /** Bolts as they were set. */
 export const anchorVerdict = calculation({
   id: 'anchor-verdict',
   title: 'Bolts as set',
   purpose: 'Which bolts of a plate break a rule or the drawing, where, and by how much.',
-  formula: 'end distance in [endMin, endMax]; gap ≤ spacing; two or more; |position − drawing|, |projection − drawing| and lean within tolerance; embedment ≥ least; bolt in the middle third of the plate',
-  source: 'IRC 2021 R403.1.6; ACI 117-10 §2.3 (position 6.35 mm to ⅞ in bolts, 9.5 mm to 1½ in; projection 12.7 mm); lean 1 in 40 is trade practice',
+  formula:
+    'end distance in [endMin, endMax]; gap ≤ spacing; two or more; |position − drawing|, |projection − drawing| and lean within tolerance; embedment ≥ least; bolt in the middle third of the plate',
+  source:
+    'IRC 2021 R403.1.6; ACI 117-10 §2.3 (position 6.35 mm to ⅞ in bolts, 9.5 mm to 1½ in; projection 12.7 mm); lean 1 in 40 is trade practice',
   limits: 'One piece of plate, bolts along it. What was not measured is not judged.',
-  input: z.object({
-    startM: anyNumber(), endM: anyNumber(), single: z.boolean({ error: 'must be true or false' }).default(false), bolts: z.array(bolt), boltDiameterMm: positive().default(12.7), maxSpacingM: positive().default(1.8288), endMinMm: positive().optional(), endMaxMm: positive().default(304.8),
-    leastEmbedmentMm: positive().default(177.8), projectionMm: positive().optional(), projectionToleranceMm: nonNegative().default(12.7), projectionLessMm: nonNegative().optional(), plateWidthMm: positive().optional(), positionToleranceMm: nonNegative().optional(), leanToleranceMmPerM: nonNegative().default(25),
-  }).superRefine((v, ctx) => { if (v.endM <= v.startM) ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' }); }),
-  output: z.object({ ok: z.boolean(), failures: z.array(z.object({ rule: z.enum(RULES), bolt: z.number().nullable(), atM: z.number(), byMm: z.number(), text: z.string() })), worstGapM: z.number().nullable() }),
+  input: z
+    .object({
+      startM: anyNumber(),
+      endM: anyNumber(),
+      single: z.boolean({ error: 'must be true or false' }).default(false),
+      bolts: z.array(bolt),
+      boltDiameterMm: positive().default(12.7),
+      maxSpacingM: positive().default(1.8288),
+      endMinMm: positive().optional(),
+      endMaxMm: positive().default(304.8),
+      leastEmbedmentMm: positive().default(177.8),
+      projectionMm: positive().optional(),
+      projectionToleranceMm: nonNegative().default(12.7),
+      projectionLessMm: nonNegative().optional(),
+      plateWidthMm: positive().optional(),
+      positionToleranceMm: nonNegative().optional(),
+      leanToleranceMmPerM: nonNegative().default(25),
+    })
+    .superRefine((v, ctx) => {
+      if (v.endM <= v.startM)
+        ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' });
+    }),
+  output: z.object({
+    ok: z.boolean(),
+    failures: z.array(
+      z.object({
+        rule: z.enum(RULES),
+        bolt: z.number().nullable(),
+        atM: z.number(),
+        byMm: z.number(),
+        text: z.string(),
+      }),
+    ),
+    worstGapM: z.number().nullable(),
+  }),
   compute(v, trace) {
     const failures: Failure[] = [];
     // What a bolt's own drawing says goes before what is said of the whole plate.
     const diameterMm = (b: { diameterMm?: number | undefined }) => b.diameterMm ?? v.boltDiameterMm;
     const order = v.bolts.map((b, i) => ({ ...b, i })).sort((a, b) => a.atM - b.atM);
     const needed = v.single && atMost(v.endM - v.startM, SHORT_PLATE_M) ? 1 : 2;
-    if (order.length < needed) failures.push({ rule: 'count', bolt: null, atM: v.startM, byMm: 0, text: `${order.length} of ${needed} bolts are there` });
+    if (order.length < needed)
+      failures.push({
+        rule: 'count',
+        bolt: null,
+        atM: v.startM,
+        byMm: 0,
+        text: `${order.length} of ${needed} bolts are there`,
+      });
     const first = order[0];
     const last = order.at(-1);
-    for (const [b, distanceMm] of [[first, first ? (first.atM - v.startM) * 1000 : 0], [last, last ? (v.endM - last.atM) * 1000 : 0]] as const) {
+    for (const [b, distanceMm] of [
+      [first, first ? (first.atM - v.startM) * 1000 : 0],
+      [last, last ? (v.endM - last.atM) * 1000 : 0],
+    ] as const) {
       if (!b) continue;
       const endMinMm = v.endMinMm ?? 7 * diameterMm(b);
-      if (!atLeast(distanceMm, endMinMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: endMinMm - distanceMm, text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}` });
-      if (!atMost(distanceMm, v.endMaxMm)) failures.push({ rule: 'end', bolt: b.i, atM: b.atM, byMm: distanceMm - v.endMaxMm, text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}` });
+      if (!atLeast(distanceMm, endMinMm))
+        failures.push({
+          rule: 'end',
+          bolt: b.i,
+          atM: b.atM,
+          byMm: endMinMm - distanceMm,
+          text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}`,
+        });
+      if (!atMost(distanceMm, v.endMaxMm))
+        failures.push({
+          rule: 'end',
+          bolt: b.i,
+          atM: b.atM,
+          byMm: distanceMm - v.endMaxMm,
+          text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}`,
+        });
     }
-    const gaps = order.slice(1).map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
-    for (const { b, gapM } of gaps) if (!atMost(gapM, v.maxSpacingM)) failures.push({ rule: 'gap', bolt: b.i, atM: b.atM - gapM / 2, byMm: (gapM - v.maxSpacingM) * 1000, text: `${fig(gapM)} m to the bolt before, at most ${fig(v.maxSpacingM)}` });
+    const gaps = order
+      .slice(1)
+      .map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
+    for (const { b, gapM } of gaps)
+      if (!atMost(gapM, v.maxSpacingM))
+        failures.push({
+          rule: 'gap',
+          bolt: b.i,
+          atM: b.atM - gapM / 2,
+          byMm: (gapM - v.maxSpacingM) * 1000,
+          text: `${fig(gapM)} m to the bolt before, at most ${fig(v.maxSpacingM)}`,
+        });
     for (const b of order) {
-      const say = (rule: Rule, byMm: number, text: string) => { failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text }); };
+      const say = (rule: Rule, byMm: number, text: string) => {
+        failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text });
+      };
       const place = v.positionToleranceMm ?? positionToleranceMm(diameterMm(b));
       const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
-      if (!atMost(off, place)) say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
+      if (!atMost(off, place))
+        say(
+          'position',
+          off - place,
+          `${fig(off)} mm from where it is drawn, at most ${fig(place)}`,
+        );
       const least = b.leastEmbedmentMm ?? v.leastEmbedmentMm;
-      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least)) say('embedment', least - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`);
+      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least))
+        say(
+          'embedment',
+          least - b.embedmentMm,
+          `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`,
+        );
       const wanted = b.planProjectionMm ?? v.projectionMm;
-      const out = wanted === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - wanted;
-      const allowed = out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
-      if (!atMost(Math.abs(out), allowed)) say('projection', Math.abs(out) - allowed, `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(wanted ?? 0)}`);
+      const out =
+        wanted === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - wanted;
+      const allowed =
+        out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
+      if (!atMost(Math.abs(out), allowed))
+        say(
+          'projection',
+          Math.abs(out) - allowed,
+          `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(wanted ?? 0)}`,
+        );
       const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
-      if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third)) say('centre', Math.abs(b.offCentreMm) - third, `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`);
-      if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM)) say('plumb', b.leanMmPerM - v.leanToleranceMmPerM, `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`);
+      if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third))
+        say(
+          'centre',
+          Math.abs(b.offCentreMm) - third,
+          `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`,
+        );
+      if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM))
+        say(
+          'plumb',
+          b.leanMmPerM - v.leanToleranceMmPerM,
+          `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`,
+        );
     }
     const worstGapM = gaps.length ? Math.max(...gaps.map((g) => g.gapM)) : null;
-    trace.step('bolts', `${order.length} on ${fig(v.endM - v.startM)} m, needs ${needed} or more`, order.length);
+    trace.step(
+      'bolts',
+      `${order.length} on ${fig(v.endM - v.startM)} m, needs ${needed} or more`,
+      order.length,
+    );
     trace.step('widest gap', `at most ${fig(v.maxSpacingM)} m`, worstGapM, 'm');
-    for (const f of failures) trace.step(f.bolt === null ? f.rule : `bolt ${f.bolt + 1} ${f.rule}`, f.text, f.byMm, 'mm');
+    for (const f of failures)
+      trace.step(f.bolt === null ? f.rule : `bolt ${f.bolt + 1} ${f.rule}`, f.text, f.byMm, 'mm');
     return { ok: failures.length === 0, failures, worstGapM };
   },
 });

@@ -7,23 +7,47 @@ import { atLeast, atMost } from '../units/limits.ts';
 export const dimensionVerdict = calculation({
   id: 'dimension-verdict',
   title: 'Size and level verdict',
-  purpose: 'Says whether widths, depths, levels, laps or counts are within their tolerance, and by how much.',
-  formula: 'low = wanted − minus; high = wanted + plus; margin = least of (reading − low, high − reading); tight within 20 % of the tolerance of a limit',
+  purpose:
+    'Says whether widths, depths, levels, laps or counts are within their tolerance, and by how much.',
+  formula:
+    'low = wanted − minus; high = wanted + plus; margin = least of (reading − low, high − reading); tight within 20 % of the tolerance of a limit',
   source: 'Tolerances from the rule profile: ACI 117-10 §3 and §2.2, EN 13670:2009 §10',
   limits: 'One kind of reading. No plus tolerance (null) means that more does no harm.',
-  input: z.object({ wantedMm: anyNumber(), minusMm: nonNegative(), plusMm: nonNegative().nullable(), readingsMm: someOf(anyNumber()) }),
-  output: z.object({ lowMm: z.number(), highMm: z.number().nullable(), worstMm: z.number(), marginMm: z.number(), verdict: z.enum(['ok', 'tight', 'low', 'high']), failing: z.array(z.number()) }),
+  input: z.object({
+    wantedMm: anyNumber(),
+    minusMm: nonNegative(),
+    plusMm: nonNegative().nullable(),
+    readingsMm: someOf(anyNumber()),
+  }),
+  output: z.object({
+    lowMm: z.number(),
+    highMm: z.number().nullable(),
+    worstMm: z.number(),
+    marginMm: z.number(),
+    verdict: z.enum(['ok', 'tight', 'low', 'high']),
+    failing: z.array(z.number()),
+  }),
   compute({ wantedMm, minusMm, plusMm, readingsMm }, trace) {
     const lowMm = wantedMm - minusMm;
     const highMm = plusMm === null ? null : wantedMm + plusMm;
     const margin = (r: number) => Math.min(r - lowMm, highMm === null ? Infinity : highMm - r);
     const worstMm = readingsMm.reduce((w, r) => (margin(r) < margin(w) ? r : w));
-    const failing = readingsMm.flatMap((r, i) => (atLeast(r, lowMm) && (highMm === null || atMost(r, highMm)) ? [] : [i]));
+    const failing = readingsMm.flatMap((r, i) =>
+      atLeast(r, lowMm) && (highMm === null || atMost(r, highMm)) ? [] : [i],
+    );
     const nearLow = minusMm > 0 && worstMm - lowMm <= 0.2 * minusMm;
-    const nearHigh = plusMm !== null && plusMm > 0 && highMm !== null && highMm - worstMm <= 0.2 * plusMm;
-    const verdict = failing.length ? (worstMm < lowMm ? ('low' as const) : ('high' as const)) : nearLow || nearHigh ? ('tight' as const) : ('ok' as const);
+    const nearHigh =
+      plusMm !== null && plusMm > 0 && highMm !== null && highMm - worstMm <= 0.2 * plusMm;
+    const verdict = failing.length
+      ? worstMm < lowMm
+        ? ('low' as const)
+        : ('high' as const)
+      : nearLow || nearHigh
+        ? ('tight' as const)
+        : ('ok' as const);
     trace.step('low', `${fig(wantedMm)} − ${fig(minusMm)}`, lowMm, 'mm');
-    if (highMm !== null && plusMm !== null) trace.step('high', `${fig(wantedMm)} + ${fig(plusMm)}`, highMm, 'mm');
+    if (highMm !== null && plusMm !== null)
+      trace.step('high', `${fig(wantedMm)} + ${fig(plusMm)}`, highMm, 'mm');
     trace.step('worst', `of ${readingsMm.map(fig).join(', ')}`, worstMm, 'mm');
     trace.step('margin', 'to the nearer limit, negative outside', margin(worstMm), 'mm');
     return { lowMm, highMm, worstMm, marginMm: margin(worstMm), verdict, failing };

@@ -5,8 +5,11 @@ import { judgeAt, type PlaceState, type PointState } from './judge.ts';
 
 /** Something that failed, from the reading that failed to the one that passed. */
 export interface Fix {
-  point: PointState; place: number; now: PlaceState;
-  failedAt: string; failedBy: string;
+  point: PointState;
+  place: number;
+  now: PlaceState;
+  failedAt: string;
+  failedBy: string;
   fixes: LogEvent<'fix'>[];
   /** Open until read again and good; waived when somebody took it as it is. */
   state: 'open' | 'fixed' | 'closed' | 'waived';
@@ -20,27 +23,76 @@ export function photosOf(state: PourState): Map<string, LogEvent<'photo'>[]> {
   const map = new Map<string, LogEvent<'photo'>[]>();
   for (const e of entries(state, 'photo')) {
     const a = e.body.about;
-    const key = a.type === 'place' ? `${a.checkId}#${a.place}` : a.type === 'question' ? a.questionId : a.elementId;
+    const key =
+      a.type === 'place'
+        ? `${a.checkId}#${a.place}`
+        : a.type === 'question'
+          ? a.questionId
+          : a.elementId;
     map.set(key, [...(map.get(key) ?? []), e]);
   }
   return map;
 }
 
 /** Everything that failed or was fixed, worst first: open, then fixed and to be read again, then done; oldest first in each. */
-export function fixList(site: SitePlan, points: PointState[], state: PourState, nowMs: number): Fix[] {
+export function fixList(
+  site: SitePlan,
+  points: PointState[],
+  state: PourState,
+  nowMs: number,
+): Fix[] {
   const photos = photosOf(state);
   const fixes = new Map<string, LogEvent<'fix'>[]>();
-  for (const f of entries(state, 'fix')) { const key = `${f.body.checkId}#${f.body.place}`; fixes.set(key, [...(fixes.get(key) ?? []), f]); }
+  for (const f of entries(state, 'fix')) {
+    const key = `${f.body.checkId}#${f.body.place}`;
+    fixes.set(key, [...(fixes.get(key) ?? []), f]);
+  }
   const fails = new Map<string, LogEvent<'mark'>[]>();
-  for (const m of entries(state, 'mark')) if (m.body.result === 'fail') { const key = `${m.body.checkId}#${m.body.place}`; fails.set(key, [...(fails.get(key) ?? []), m]); }
+  for (const m of entries(state, 'mark'))
+    if (m.body.result === 'fail') {
+      const key = `${m.body.checkId}#${m.body.place}`;
+      fails.set(key, [...(fails.get(key) ?? []), m]);
+    }
   const rank = { open: 0, fixed: 1, closed: 2, waived: 3 } as const;
-  return points.flatMap((point) => point.places.flatMap((now): Fix[] => {
-    const key = `${point.point.id}#${now.index}`;
-    const done = fixes.get(key) ?? [];
-    // Out by its neighbours (a gap beside a missing bolt) is out, whatever the reading alone would say.
-    const failed = [...(fails.get(key) ?? []), ...[...now.earlier, ...(now.reading ? [now.reading] : [])].filter((r) => judgeAt(site, point, now.index, r.body.value).verdict === 'out'), ...(now.verdict === 'out' && now.reading ? [now.reading] : [])].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
-    if (!failed) return [];
-    const state_ = now.verdict === 'out' ? (now.fix ? 'fixed' : 'open') : now.verdict === 'waived' ? 'waived' : 'closed';
-    return [{ point, place: now.index, now, failedAt: failed.at, failedBy: failed.actor, fixes: done, state: state_, ageMin: now.verdict === 'out' ? Math.max(0, (nowMs - Date.parse(failed.at)) / 60_000) : null, photos: photos.get(key) ?? [] }];
-  })).sort((a, b) => rank[a.state] - rank[b.state] || Date.parse(a.failedAt) - Date.parse(b.failedAt));
+  return points
+    .flatMap((point) =>
+      point.places.flatMap((now): Fix[] => {
+        const key = `${point.point.id}#${now.index}`;
+        const done = fixes.get(key) ?? [];
+        // Out by its neighbours (a gap beside a missing bolt) is out, whatever the reading alone would say.
+        const failed = [
+          ...(fails.get(key) ?? []),
+          ...[...now.earlier, ...(now.reading ? [now.reading] : [])].filter(
+            (r) => judgeAt(site, point, now.index, r.body.value).verdict === 'out',
+          ),
+          ...(now.verdict === 'out' && now.reading ? [now.reading] : []),
+        ].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
+        if (!failed) return [];
+        const state_ =
+          now.verdict === 'out'
+            ? now.fix
+              ? 'fixed'
+              : 'open'
+            : now.verdict === 'waived'
+              ? 'waived'
+              : 'closed';
+        return [
+          {
+            point,
+            place: now.index,
+            now,
+            failedAt: failed.at,
+            failedBy: failed.actor,
+            fixes: done,
+            state: state_,
+            ageMin:
+              now.verdict === 'out' ? Math.max(0, (nowMs - Date.parse(failed.at)) / 60_000) : null,
+            photos: photos.get(key) ?? [],
+          },
+        ];
+      }),
+    )
+    .sort(
+      (a, b) => rank[a.state] - rank[b.state] || Date.parse(a.failedAt) - Date.parse(b.failedAt),
+    );
 }

@@ -31,7 +31,13 @@ export interface Gate {
   read: number;
   wanted: number;
   counts: Record<Verdict, number>;
-  signs: { hold: Hold; state: 'missing' | 'passed' | 'rejected' | 'reopened'; actor: string | null; at: string | null; reason: string | null }[];
+  signs: {
+    hold: Hold;
+    state: 'missing' | 'passed' | 'rejected' | 'reopened';
+    actor: string | null;
+    at: string | null;
+    reason: string | null;
+  }[];
 }
 
 const COUNTED: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
@@ -40,59 +46,157 @@ const COUNTED: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 type GatedSite = SitePlan & RuledSite;
 
 /** Rules changed after a sign-off, as they are said. */
-const rulesSince = (site: GatedSite, at: string): string[] => (site.ruleChanges ?? []).filter((c) => Date.parse(c.at) >= Date.parse(at)).map((c) => `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`);
+const rulesSince = (site: GatedSite, at: string): string[] =>
+  (site.ruleChanges ?? [])
+    .filter((c) => Date.parse(c.at) >= Date.parse(at))
+    .map(
+      (c) =>
+        `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`,
+    );
 /** Changes of the plan after a version that bear on runs of this pour. */
-const planSince = (site: GatedSite, pour: PourDoc, version: number): PlanChange[] => site.planChanges.filter((c) => c.version > version && c.elements.some((e) => pour.elements.includes(e)));
+const planSince = (site: GatedSite, pour: PourDoc, version: number): PlanChange[] =>
+  site.planChanges.filter(
+    (c) => c.version > version && c.elements.some((e) => pour.elements.includes(e)),
+  );
 
 /** A sign-off counts for the plan it was given on; a later change of what it covers opens it again, and says why. */
-function signOf(site: GatedSite, pour: PourDoc, state: PourState, hold: Hold): Gate['signs'][number] {
+function signOf(
+  site: GatedSite,
+  pour: PourDoc,
+  state: PourState,
+  hold: Hold,
+): Gate['signs'][number] {
   const sign = latest(state, 'sign', (e) => e.body.hold === hold);
   if (!sign) return { hold, state: 'missing', actor: null, at: null, reason: null };
   const base = { hold, actor: sign.actor, at: sign.at, reason: sign.body.reason ?? null };
   if (sign.body.result === 'reject') return { ...base, state: 'rejected' };
-  const why = [...planSince(site, pour, sign.body.planVersion).map((c) => `${c.what}, by ${c.by}`), ...rulesSince(site, sign.at)];
-  return why.length ? { ...base, state: 'reopened', reason: `signed on plan ${sign.body.planVersion}; since then ${why.join('; ')}` } : { ...base, state: 'passed' };
+  const why = [
+    ...planSince(site, pour, sign.body.planVersion).map((c) => `${c.what}, by ${c.by}`),
+    ...rulesSince(site, sign.at),
+  ];
+  return why.length
+    ? {
+        ...base,
+        state: 'reopened',
+        reason: `signed on plan ${sign.body.planVersion}; since then ${why.join('; ')}`,
+      }
+    : { ...base, state: 'passed' };
 }
 
 /** The hold points of a pour: those it names, and the special inspection wherever dowels are drilled and glued. */
 export function holdsOf(site: SitePlan, pour: PourDoc): Hold[] {
-  const drilled = site.anchors.some((a) => a.drilled === true && pour.elements.includes(a.elementId));
+  const drilled = site.anchors.some(
+    (a) => a.drilled === true && pour.elements.includes(a.elementId),
+  );
   return HOLDS.filter((h) => pour.holds.includes(h) || (h === 'dowels' && drilled));
 }
 
 /** Whether the pour may go on, and everything that holds it. */
-export function gateOf(site: GatedSite, pour: PourDoc, points: PointState[], state: PourState): Gate {
+export function gateOf(
+  site: GatedSite,
+  pour: PourDoc,
+  points: PointState[],
+  state: PourState,
+): Gate {
   const rows: HoldRow[] = [];
   const unread = { count: 0, first: null as PointState | null };
-  const counts: Record<Verdict, number> = { unread: 0, good: 0, tight: 0, out: 0, held: 0, waived: 0 };
+  const counts: Record<Verdict, number> = {
+    unread: 0,
+    good: 0,
+    tight: 0,
+    out: 0,
+    held: 0,
+    waived: 0,
+  };
   for (const p of points) {
     if (p.read === 0) counts.unread += p.wanted;
-    else for (const place of p.places) {
-      counts[place.verdict] += 1;
-      if (place.verdict === 'out') rows.push({ kind: 'out', verdict: 'out', ref: p.point.id, elementId: p.point.elementId, place: place.index, count: 1, minutes: place.fix ? MINUTES.fixed : MINUTES.out });
-    }
+    else
+      for (const place of p.places) {
+        counts[place.verdict] += 1;
+        if (place.verdict === 'out')
+          rows.push({
+            kind: 'out',
+            verdict: 'out',
+            ref: p.point.id,
+            elementId: p.point.elementId,
+            place: place.index,
+            count: 1,
+            minutes: place.fix ? MINUTES.fixed : MINUTES.out,
+          });
+      }
     const left = p.wanted - p.read;
-    if (left > 0) { unread.count += left; unread.first ??= p; }
+    if (left > 0) {
+      unread.count += left;
+      unread.first ??= p;
+    }
   }
   const answered = new Set(entries(state, 'answer').map((e) => e.body.questionId));
   for (const q of entries(state, 'question')) {
     if (answered.has(q.id)) continue;
     counts.held += 1;
-    rows.push({ kind: 'question', verdict: 'held', ref: q.id, elementId: q.body.elementIds[0] ?? null, place: null, count: 1, minutes: null });
+    rows.push({
+      kind: 'question',
+      verdict: 'held',
+      ref: q.id,
+      elementId: q.body.elementIds[0] ?? null,
+      place: null,
+      count: 1,
+      minutes: null,
+    });
   }
-  if (unread.count > 0) rows.push({ kind: 'unread', verdict: 'unread', ref: unread.first?.point.id ?? '', elementId: unread.first?.point.elementId ?? null, place: unread.first?.places.findIndex((p) => p.verdict === 'unread') ?? null, count: unread.count, minutes: unread.count * MINUTES.unread });
+  if (unread.count > 0)
+    rows.push({
+      kind: 'unread',
+      verdict: 'unread',
+      ref: unread.first?.point.id ?? '',
+      elementId: unread.first?.point.elementId ?? null,
+      place: unread.first?.places.findIndex((p) => p.verdict === 'unread') ?? null,
+      count: unread.count,
+      minutes: unread.count * MINUTES.unread,
+    });
   const seen = new Set(entries(state, 'seen').map((e) => e.body.change));
   const unseen = typeChanges(site, pour.elements).filter((c) => !seen.has(c.id));
-  for (const c of unseen) rows.push({ kind: 'change', verdict: 'held', ref: c.id, elementId: c.toRun, place: null, count: 1, minutes: MINUTES.change });
+  for (const c of unseen)
+    rows.push({
+      kind: 'change',
+      verdict: 'held',
+      ref: c.id,
+      elementId: c.toRun,
+      place: null,
+      count: 1,
+      minutes: MINUTES.change,
+    });
   counts.held += unseen.length;
   const signs = holdsOf(site, pour).map((h) => signOf(site, pour, state, h));
-  for (const s of signs) if (s.state !== 'passed') rows.push({ kind: s.state === 'rejected' ? 'reject' : 'sign', verdict: 'held', ref: s.hold, elementId: null, place: null, count: 1, minutes: MINUTES[s.hold] });
+  for (const s of signs)
+    if (s.state !== 'passed')
+      rows.push({
+        kind: s.state === 'rejected' ? 'reject' : 'sign',
+        verdict: 'held',
+        ref: s.hold,
+        elementId: null,
+        place: null,
+        count: 1,
+        minutes: MINUTES[s.hold],
+      });
   const override = latest(state, 'override');
-  const minutes = rows.some((r) => r.minutes === null) ? null : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);
-  const read = COUNTED.filter((v) => v !== 'unread' && v !== 'held').reduce((s, v) => s + counts[v], 0);
+  const minutes = rows.some((r) => r.minutes === null)
+    ? null
+    : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);
+  const read = COUNTED.filter((v) => v !== 'unread' && v !== 'held').reduce(
+    (s, v) => s + counts[v],
+    0,
+  );
   return {
     ready: rows.length === 0 || override !== undefined,
-    overridden: override ? { reason: override.body.reason, actor: override.actor, at: override.at } : null,
-    rows, minutes, read, wanted: read + counts.unread, counts, signs,
+    overridden: override
+      ? { reason: override.body.reason, actor: override.actor, at: override.at }
+      : null,
+    rows,
+    minutes,
+    read,
+    wanted: read + counts.unread,
+    counts,
+    signs,
   };
 }

@@ -27,27 +27,76 @@ export interface Judged {
   texts?: string[];
 }
 
-const plain = (ok: boolean, margin: number | null): Judged => ({ verdict: ok ? 'good' : 'out', margin, lowMm: null, highMm: null, calculation: null, steps: [], input: null });
+const plain = (ok: boolean, margin: number | null): Judged => ({
+  verdict: ok ? 'good' : 'out',
+  margin,
+  lowMm: null,
+  highMm: null,
+  calculation: null,
+  steps: [],
+  input: null,
+});
 
 /** What the core says of one reading at a check point, before or after it is taken. */
 export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
   const w = point.wanted;
   if (w.type === 'cover' && value.type === 'length') {
-    const { result, steps, input } = evaluate(coverVerdict, { specifiedMm: w.specifiedMm, memberDepthMm: w.memberDepthMm, readingsMm: [Math.max(0, value.mm)], profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670' });
-    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: value.mm - result.allowedLeastMm, lowMm: result.allowedLeastMm, highMm: null, calculation: 'cover-verdict', steps, input };
+    const { result, steps, input } = evaluate(coverVerdict, {
+      specifiedMm: w.specifiedMm,
+      memberDepthMm: w.memberDepthMm,
+      readingsMm: [Math.max(0, value.mm)],
+      profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
+    });
+    return {
+      verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out',
+      margin: value.mm - result.allowedLeastMm,
+      lowMm: result.allowedLeastMm,
+      highMm: null,
+      calculation: 'cover-verdict',
+      steps,
+      input,
+    };
   }
   if (w.type === 'size' && value.type === 'length') {
-    const { result, steps, input } = evaluate(dimensionVerdict, { wantedMm: w.wantedMm, minusMm: w.minusMm, plusMm: w.plusMm, readingsMm: [value.mm] });
-    return { verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out', margin: result.marginMm, lowMm: result.lowMm, highMm: result.highMm, calculation: 'dimension-verdict', steps, input };
+    const { result, steps, input } = evaluate(dimensionVerdict, {
+      wantedMm: w.wantedMm,
+      minusMm: w.minusMm,
+      plusMm: w.plusMm,
+      readingsMm: [value.mm],
+    });
+    return {
+      verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out',
+      margin: result.marginMm,
+      lowMm: result.lowMm,
+      highMm: result.highMm,
+      calculation: 'dimension-verdict',
+      steps,
+      input,
+    };
   }
   if (w.type === 'spacing' && value.type === 'spacing') {
-    const { result, steps, input } = evaluate(spacingVerdict, { specifiedMm: w.specifiedMm, overMm: value.overMm, spaces: value.spaces, toleranceMm: w.toleranceMm });
+    const { result, steps, input } = evaluate(spacingVerdict, {
+      specifiedMm: w.specifiedMm,
+      overMm: value.overMm,
+      spaces: value.spaces,
+      toleranceMm: w.toleranceMm,
+    });
     const margin = w.toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
-    return { verdict: result.verdict === 'ok' ? 'good' : 'out', margin, lowMm: w.specifiedMm - w.toleranceMm, highMm: w.specifiedMm + w.toleranceMm, calculation: 'spacing-verdict', steps, input };
+    return {
+      verdict: result.verdict === 'ok' ? 'good' : 'out',
+      margin,
+      lowMm: w.specifiedMm - w.toleranceMm,
+      highMm: w.specifiedMm + w.toleranceMm,
+      calculation: 'spacing-verdict',
+      steps,
+      input,
+    };
   }
-  if (w.type === 'count' && value.type === 'count') return plain(value.count >= w.wanted, value.count - w.wanted);
+  if (w.type === 'count' && value.type === 'count')
+    return plain(value.count >= w.wanted, value.count - w.wanted);
   if (w.type === 'bolts' && value.type === 'bolt') return plain(value.there, null);
-  if (w.type === 'bar' && value.type === 'bar') return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
+  if (w.type === 'bar' && value.type === 'bar')
+    return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
   return plain(false, null);
 }
 
@@ -68,20 +117,33 @@ export interface PlaceState {
   settingOut: boolean;
 }
 
-export interface PointState { point: CheckPoint; verdict: Verdict; places: PlaceState[]; read: number; wanted: number }
+export interface PointState {
+  point: CheckPoint;
+  verdict: Verdict;
+  places: PlaceState[];
+  read: number;
+  wanted: number;
+}
 
 const WORST: Verdict[] = ['out', 'held', 'unread', 'tight', 'good', 'waived'];
 const worstOf = (list: Verdict[]): Verdict => WORST.find((v) => list.includes(v)) ?? 'unread';
 
 /** Entries about one check. */
-interface Noted { readings: LogEvent<'reading'>[]; marks: LogEvent<'mark'>[]; fixes: LogEvent<'fix'>[] }
+interface Noted {
+  readings: LogEvent<'reading'>[];
+  marks: LogEvent<'mark'>[];
+  fixes: LogEvent<'fix'>[];
+}
 
 /** Entries of the check kinds by the check they are about, oldest first: most checks of a large pour have none. */
 function notedByCheck(state: PourState): Map<string, Noted> {
   const map = new Map<string, Noted>();
   const of = (checkId: string): Noted => {
     let noted = map.get(checkId);
-    if (!noted) { noted = { readings: [], marks: [], fixes: [] }; map.set(checkId, noted); }
+    if (!noted) {
+      noted = { readings: [], marks: [], fixes: [] };
+      map.set(checkId, noted);
+    }
     return noted;
   };
   for (const e of entries(state, 'reading')) of(e.body.checkId).readings.push(e);
@@ -104,20 +166,60 @@ function judgedOnce(site: SitePlan, point: CheckPoint, reading: LogEvent<'readin
  * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
  * stand where it is wanted; one that is missing leaves its gap. Null for what is not read.
  */
-function judgeBolts(w: Extract<CheckPoint['wanted'], { type: 'bolts' }>, values: (ReadingValue | null)[]): (Judged | null)[] {
+function judgeBolts(
+  w: Extract<CheckPoint['wanted'], { type: 'bolts' }>,
+  values: (ReadingValue | null)[],
+): (Judged | null)[] {
   const standing = values.flatMap((value, place) => {
     const read = value?.type === 'bolt' ? value : null;
     const wanted = w.bolts[place];
     if (read && !read.there) return [];
-    return [{ place, bolt: { atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0), ...(wanted?.diameterMm === undefined ? {} : { diameterMm: wanted.diameterMm }), ...(wanted?.depth ? { leastEmbedmentMm: wanted.depth.leastMm, planProjectionMm: wanted.depth.projectionMm } : {}), ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }), ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }) } }];
+    return [
+      {
+        place,
+        bolt: {
+          atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0),
+          ...(wanted?.diameterMm === undefined ? {} : { diameterMm: wanted.diameterMm }),
+          ...(wanted?.depth
+            ? {
+                leastEmbedmentMm: wanted.depth.leastMm,
+                planProjectionMm: wanted.depth.projectionMm,
+              }
+            : {}),
+          ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }),
+          ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }),
+        },
+      },
+    ];
   });
-  const { result, steps, input } = evaluate(anchorVerdict, { startM: w.fromM, endM: w.toM, single: w.single, maxSpacingM: w.maxSpacingM, endMaxMm: w.endMaxMm, projectionLessMm: w.projectionLessMm, projectionToleranceMm: w.projectionMoreMm, bolts: standing.map((b) => b.bolt) });
+  const { result, steps, input } = evaluate(anchorVerdict, {
+    startM: w.fromM,
+    endM: w.toM,
+    single: w.single,
+    maxSpacingM: w.maxSpacingM,
+    endMaxMm: w.endMaxMm,
+    projectionLessMm: w.projectionLessMm,
+    projectionToleranceMm: w.projectionMoreMm,
+    bolts: standing.map((b) => b.bolt),
+  });
   return values.map((value, place): Judged | null => {
     if (value === null) return null;
     const k = standing.findIndex((b) => b.place === place);
     const failures = k < 0 ? [] : result.failures.filter((f) => f.bolt === k);
-    const worst = failures.reduce<number | null>((m, f) => (m === null || f.byMm > m ? f.byMm : m), null);
-    return { verdict: k < 0 || failures.length ? 'out' : 'good', margin: worst === null ? null : -worst, lowMm: null, highMm: null, calculation: 'anchor-verdict', steps, input, texts: k < 0 ? ['missing'] : failures.map((f) => f.rule) };
+    const worst = failures.reduce<number | null>(
+      (m, f) => (m === null || f.byMm > m ? f.byMm : m),
+      null,
+    );
+    return {
+      verdict: k < 0 || failures.length ? 'out' : 'good',
+      margin: worst === null ? null : -worst,
+      lowMm: null,
+      highMm: null,
+      calculation: 'anchor-verdict',
+      steps,
+      input,
+      texts: k < 0 ? ['missing'] : failures.map((f) => f.rule),
+    };
   });
 }
 
@@ -131,20 +233,38 @@ function withBoltsJudged(point: CheckPoint, places: PlaceState[]): PlaceState[] 
   return places.map((p, i): PlaceState => {
     const own = judged[i];
     if (!p.reading || p.mark || !own) return p;
-    return own.verdict === 'good' && boltDue(point, i, p.reading.body.value) ? { ...p, verdict: 'unread', judged: null } : { ...p, verdict: own.verdict, judged: own };
+    return own.verdict === 'good' && boltDue(point, i, p.reading.body.value)
+      ? { ...p, verdict: 'unread', judged: null }
+      : { ...p, verdict: own.verdict, judged: own };
   });
 }
 
 /** What the core would say of a reading at one place of a point, with what is known of its other places. */
-export function judgeAt(site: SitePlan, { point, places }: PointState, place: number, value: ReadingValue): Judged {
+export function judgeAt(
+  site: SitePlan,
+  { point, places }: PointState,
+  place: number,
+  value: ReadingValue,
+): Judged {
   const alone = judgeReading(site, point, value);
   if (point.wanted.type !== 'bolts' || value.type !== 'bolt') return alone;
-  return judgeBolts(point.wanted, places.map((p, i) => (i === place ? value : valueOf(p))))[place] ?? alone;
+  return (
+    judgeBolts(
+      point.wanted,
+      places.map((p, i) => (i === place ? value : valueOf(p))),
+    )[place] ?? alone
+  );
 }
 
 /** Whether a bolt that stands is still to be measured. */
 function boltDue({ wanted: w }: CheckPoint, place: number, value: ReadingValue): boolean {
-  return w.type === 'bolts' && w.measured.includes(place) && value.type === 'bolt' && value.there && (value.embedmentMm === undefined || value.projectionMm === undefined);
+  return (
+    w.type === 'bolts' &&
+    w.measured.includes(place) &&
+    value.type === 'bolt' &&
+    value.there &&
+    (value.embedmentMm === undefined || value.projectionMm === undefined)
+  );
 }
 
 /** Kinds of checks that rain undoes: what was firm and stable may be neither. */
@@ -152,32 +272,77 @@ const RAIN_UNDOES = new Set(['ground', 'trench', 'seat']);
 
 /** When it was last seen to rain or snow, ms; null when never. */
 function lastRainMs(state: PourState): number | null {
-  return entries(state, 'weather').reduce<number | null>((last, e) => (e.body.sky === 'rain' || e.body.sky === 'snow' || (e.body.rainMmH ?? 0) > 0 ? Math.max(last ?? -Infinity, Date.parse(e.at)) : last), null);
+  return entries(state, 'weather').reduce<number | null>(
+    (last, e) =>
+      e.body.sky === 'rain' || e.body.sky === 'snow' || (e.body.rainMmH ?? 0) > 0
+        ? Math.max(last ?? -Infinity, Date.parse(e.at))
+        : last,
+    null,
+  );
 }
 
 const NOTHING: Noted = { readings: [], marks: [], fixes: [] };
 
 /** One check with what was noted of it. `settingOut`: readings of setting out that count here, by place. */
-function judgePoint(site: SitePlan, point: CheckPoint, { readings, marks, fixes }: Noted, settingOut: ReadonlyMap<number, LogEvent<'reading'>[]> | undefined, rainMs: number | null): PointState {
+function judgePoint(
+  site: SitePlan,
+  point: CheckPoint,
+  { readings, marks, fixes }: Noted,
+  settingOut: ReadonlyMap<number, LogEvent<'reading'>[]> | undefined,
+  rainMs: number | null,
+): PointState {
   const drafts = point.places.map((_, index): PlaceState => {
     const own = readings.filter((e) => e.body.place === index);
     const early = settingOut?.get(index) ?? [];
-    const list = early.length ? [...own, ...early].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)) : own;
+    const list = early.length
+      ? [...own, ...early].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+      : own;
     const reading = list.at(-1) ?? null;
     const mark = marks.findLast((e) => e.body.place === index) ?? null;
     const judged = reading ? judgedOnce(site, point, reading) : null;
-    const markLater = mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
-    const again = rainMs !== null && RAIN_UNDOES.has(point.kind) && markLater && mark.body.result === 'pass' && Date.parse(mark.at) < rainMs;
-    const verdict: Verdict = again ? 'unread' : markLater ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result] : (judged?.verdict ?? 'unread');
-    return { index, verdict, reading, mark: markLater ? mark : null, judged, fix: null, earlier: list.slice(0, -1), again, settingOut: reading !== null && early.includes(reading) };
+    const markLater =
+      mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
+    const again =
+      rainMs !== null &&
+      RAIN_UNDOES.has(point.kind) &&
+      markLater &&
+      mark.body.result === 'pass' &&
+      Date.parse(mark.at) < rainMs;
+    const verdict: Verdict = again
+      ? 'unread'
+      : markLater
+        ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result]
+        : (judged?.verdict ?? 'unread');
+    return {
+      index,
+      verdict,
+      reading,
+      mark: markLater ? mark : null,
+      judged,
+      fix: null,
+      earlier: list.slice(0, -1),
+      again,
+      settingOut: reading !== null && early.includes(reading),
+    };
   });
   const places = withBoltsJudged(point, drafts).map((p): PlaceState => {
     const fix = fixes.findLast((e) => e.body.place === p.index) ?? null;
     const last = p.mark ?? p.reading;
-    return fix !== null && p.verdict === 'out' && last !== null && Date.parse(fix.at) >= Date.parse(last.at) ? { ...p, fix } : p;
+    return fix !== null &&
+      p.verdict === 'out' &&
+      last !== null &&
+      Date.parse(fix.at) >= Date.parse(last.at)
+      ? { ...p, fix }
+      : p;
   });
   const read = places.filter((p) => p.verdict !== 'unread').length;
-  return { point, verdict: worstOf(places.map((p) => p.verdict)), places, read, wanted: places.length };
+  return {
+    point,
+    verdict: worstOf(places.map((p) => p.verdict)),
+    places,
+    read,
+    wanted: places.length,
+  };
 }
 
 /** Checks of which nothing has been noted, as they stand: thousands of them on a large pour, the same at every entry. */
@@ -193,7 +358,10 @@ export function judgeAll(site: SitePlan, points: CheckPoint[], state: PourState)
     const early = settingOut.get(point.id);
     if (own || early) return judgePoint(site, point, own ?? NOTHING, early, rainMs);
     let as = untouched.get(point);
-    if (!as) { as = judgePoint(site, point, NOTHING, undefined, null); untouched.set(point, as); }
+    if (!as) {
+      as = judgePoint(site, point, NOTHING, undefined, null);
+      untouched.set(point, as);
+    }
     return as;
   });
 }

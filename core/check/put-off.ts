@@ -1,7 +1,12 @@
 import type { PourDoc } from '../model/pour.ts';
 
 /** One thing that was called for the pour: until when it can be put off without charge, and what it costs after. */
-export interface PutOff { what: string; freeUntilMin: number; cost: number; free: boolean }
+export interface PutOff {
+  what: string;
+  freeUntilMin: number;
+  cost: number;
+  free: boolean;
+}
 
 export interface PutOffState {
   rows: PutOff[];
@@ -17,10 +22,17 @@ export interface PutOffState {
  * call-off. `nowMin` and the answers are minutes after midnight of the pour day.
  */
 export function putOffOf(pour: PourDoc, nowMin: number): PutOffState {
-  const rows = pour.callOff.map((c): PutOff => {
-    const freeUntilMin = pour.settings.firstLoadMin - c.noticeMin;
-    return { what: c.what, freeUntilMin, cost: c.cost, free: nowMin <= freeUntilMin };
-  }).sort((a, b) => a.freeUntilMin - b.freeUntilMin);
+  const rows = pour.callOff
+    .map((c): PutOff => {
+      const freeUntilMin = pour.settings.firstLoadMin - c.noticeMin;
+      return { what: c.what, freeUntilMin, cost: c.cost, free: nowMin <= freeUntilMin };
+    })
+    .sort((a, b) => a.freeUntilMin - b.freeUntilMin);
   const sum = (list: PutOff[]) => list.reduce((s, r) => s + r.cost, 0);
-  return { rows, freeUntilMin: rows[0]?.freeUntilMin ?? null, costNow: sum(rows.filter((r) => !r.free)), costLater: sum(rows) };
+  return {
+    rows,
+    freeUntilMin: rows[0]?.freeUntilMin ?? null,
+    costNow: sum(rows.filter((r) => !r.free)),
+    costLater: sum(rows),
+  };
 }

@@ -3,7 +3,11 @@ import { rulesOf, sourceText, type RuledSite } from '../rules/rules.ts';
 import type { UnitSystem } from '../units/measure.ts';
 
 /** A tolerance with where it comes from. `plusMm` null: more does no harm. */
-export interface Tolerance { minusMm: number; plusMm: number | null; source: string }
+export interface Tolerance {
+  minusMm: number;
+  plusMm: number | null;
+  source: string;
+}
 
 /** The rules of a site as the check list uses them; every one carries its source, and who changed it. */
 export interface CheckRules {
@@ -48,25 +52,51 @@ const THIN_WALL_MM = { 'us-aci': 304.8, 'metric-en': 150 };
 export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules {
   const rules = rulesOf(site);
   /** Sources of one or two rules, said once when they are the same. */
-  const sources = (...ids: RuleId[]): string => [...new Set(ids.map((id) => sourceText(rules.ruled(id), site.units)))].join('; ');
-  const tolerance = (minus: RuleId, plus: RuleId | null): Tolerance => ({ minusMm: rules.value(minus), plusMm: plus === null ? null : rules.value(plus), source: sources(minus, ...(plus === null ? [] : [plus])) });
+  const sources = (...ids: RuleId[]): string =>
+    [...new Set(ids.map((id) => sourceText(rules.ruled(id), site.units)))].join('; ');
+  const tolerance = (minus: RuleId, plus: RuleId | null): Tolerance => ({
+    minusMm: rules.value(minus),
+    plusMm: plus === null ? null : rules.value(plus),
+    source: sources(minus, ...(plus === null ? [] : [plus])),
+  });
   const thin = THIN_WALL_MM[site.ruleProfile];
   return {
     coverProfile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
     footingWidth: tolerance('footingNarrow', 'footingWide'),
-    footingDepth: { minusRatio: rules.value('footingShallow'), plusMm: null, source: sources('footingShallow') },
-    wallThickness: (t) => (t <= thin + 1e-6 ? tolerance('thinWallMinus', 'thinWallPlus') : tolerance('thickWallMinus', 'thickWallPlus')),
+    footingDepth: {
+      minusRatio: rules.value('footingShallow'),
+      plusMm: null,
+      source: sources('footingShallow'),
+    },
+    wallThickness: (t) =>
+      t <= thin + 1e-6
+        ? tolerance('thinWallMinus', 'thinWallPlus')
+        : tolerance('thickWallMinus', 'thickWallPlus'),
     topLevel: tolerance('topLevel', 'topLevel'),
-    plumb: tolerance('plumb', 'plumb'), straight: tolerance('straight', 'straight'), square: tolerance('square', 'square'),
-    workingRoom: { leastM: rules.value('workingRoom'), source: sources('workingRoom') }, aboveGrade: { leastM: rules.value('aboveGrade'), source: sources('aboveGrade') }, crawl: { leastM: rules.value('crawl'), source: sources('crawl') },
-    spacingToleranceMm: rules.value('barSpacing'), spacingSource: sources('barSpacing'),
+    plumb: tolerance('plumb', 'plumb'),
+    straight: tolerance('straight', 'straight'),
+    square: tolerance('square', 'square'),
+    workingRoom: { leastM: rules.value('workingRoom'), source: sources('workingRoom') },
+    aboveGrade: { leastM: rules.value('aboveGrade'), source: sources('aboveGrade') },
+    crawl: { leastM: rules.value('crawl'), source: sources('crawl') },
+    spacingToleranceMm: rules.value('barSpacing'),
+    spacingSource: sources('barSpacing'),
     lapMinus: tolerance('lapShort', null),
     boltEmbedment: tolerance('boltEmbedment', null),
     boltProjection: tolerance('boltLow', 'boltHigh'),
-    boltSpacingM: rules.value('boltSpacing'), boltEndMostMm: rules.value('boltEndMost'), boltSpacingSource: sources('boltSpacing', 'boltEndMost'),
+    boltSpacingM: rules.value('boltSpacing'),
+    boltEndMostMm: rules.value('boltEndMost'),
+    boltSpacingSource: sources('boltSpacing', 'boltEndMost'),
     thinWall: tolerance('thinWallMinus', 'thinWallPlus'),
-    leanIn: { wantedMm: rules.value('leanIn'), moreMm: rules.value('leanMore'), source: sources('leanIn', 'leanMore') },
-    coverEveryM: rules.value('coverEvery'), leastCoverReadings: rules.value('coverLeast'), sizeEveryM: rules.value('sizeEvery'),
-    barGradeMPa: rules.value('barGrade'), stockLengthM: rules.value('barStock'),
+    leanIn: {
+      wantedMm: rules.value('leanIn'),
+      moreMm: rules.value('leanMore'),
+      source: sources('leanIn', 'leanMore'),
+    },
+    coverEveryM: rules.value('coverEvery'),
+    leastCoverReadings: rules.value('coverLeast'),
+    sizeEveryM: rules.value('sizeEvery'),
+    barGradeMPa: rules.value('barGrade'),
+    stockLengthM: rules.value('barStock'),
   };
 }

@@ -8,7 +8,14 @@ import type { CheckPoint } from './points/index.ts';
 const SAME_PLACE_M = 0.05;
 
 /** Where a string is read along a run of this length: at both ends, and wherever the check wants it, m from its first node. */
-export const lineStations = (lengthM: number, point: Pick<CheckPoint, 'places'> | undefined): number[] => [0, ...(point?.places.flatMap((p) => (p.atM === null ? [] : [p.atM])) ?? [lengthM / 2]), lengthM];
+export const lineStations = (
+  lengthM: number,
+  point: Pick<CheckPoint, 'places'> | undefined,
+): number[] => [
+  0,
+  ...(point?.places.flatMap((p) => (p.atM === null ? [] : [p.atM])) ?? [lengthM / 2]),
+  lengthM,
+];
 
 /** Kinds of entries made while setting out. */
 const SET_OUT = ['line', 'square', 'level'] as const;
@@ -23,21 +30,42 @@ const NO_LIMITS = { topMm: 0, bottomMm: 0, closeMm: 0 };
  * They carry the id of the entry they come from. Once concrete flows nothing read on a string or a level changes what was
  * checked before it: forms are watched then, and not inspected.
  */
-export function setOutReadings(site: SitePlan, points: CheckPoint[], state: PourState): Map<string, Map<number, LogEvent<'reading'>[]>> {
+export function setOutReadings(
+  site: SitePlan,
+  points: CheckPoint[],
+  state: PourState,
+): Map<string, Map<number, LogEvent<'reading'>[]>> {
   const out = new Map<string, Map<number, LogEvent<'reading'>[]>>();
   if (!SET_OUT.some((kind) => entries(state, kind).length > 0)) return out;
-  const begunMs = entries(state, 'place-start').reduce((first, e) => Math.min(first, Date.parse(e.at)), Infinity);
-  const add = (point: CheckPoint, place: number, from: { id: string; at: string; actor: string }, mm: number) => {
+  const begunMs = entries(state, 'place-start').reduce(
+    (first, e) => Math.min(first, Date.parse(e.at)),
+    Infinity,
+  );
+  const add = (
+    point: CheckPoint,
+    place: number,
+    from: { id: string; at: string; actor: string },
+    mm: number,
+  ) => {
     if (Date.parse(from.at) >= begunMs) return;
-    const reading: LogEvent<'reading'> = { id: from.id, at: from.at, actor: from.actor, kind: 'reading', body: { checkId: point.id, place, value: { type: 'length', mm } } };
+    const reading: LogEvent<'reading'> = {
+      id: from.id,
+      at: from.at,
+      actor: from.actor,
+      kind: 'reading',
+      body: { checkId: point.id, place, value: { type: 'length', mm } },
+    };
     const places = out.get(point.id) ?? new Map<number, LogEvent<'reading'>[]>();
     out.set(point.id, places.set(place, [...(places.get(place) ?? []), reading]));
   };
-  const of = (kind: string, elementId: string) => points.find((p) => p.kind === kind && p.elementId === elementId);
+  const of = (kind: string, elementId: string) =>
+    points.find((p) => p.kind === kind && p.elementId === elementId);
   for (const e of entries(state, 'line')) {
     const point = of('line', e.body.elementId);
     point?.places.forEach(({ atM }, place) => {
-      const read = e.body.offsets.find((o) => atM !== null && Math.abs(o.atM - atM) <= SAME_PLACE_M);
+      const read = e.body.offsets.find(
+        (o) => atM !== null && Math.abs(o.atM - atM) <= SAME_PLACE_M,
+      );
       if (read) add(point, place, e, read.offsetMm);
     });
   }
@@ -48,7 +76,20 @@ export function setOutReadings(site: SitePlan, points: CheckPoint[], state: Pour
   }
   if (entries(state, 'level').length === 0) return out;
   const stands = points.filter((p) => p.kind === 'level' && p.places[0]?.atM === null);
-  const levels = levelsOf(site, { elements: [...new Set(points.map((p) => p.elementId))] }, state, NO_LIMITS);
-  for (const point of stands) for (const setup of levels.setups) for (const r of setup.reads) if (r.target?.what === 'top' && r.target.elementId === point.elementId && r.deviationMm !== null) add(point, 0, { id: r.entryId, at: r.at, actor: r.actor }, r.deviationMm);
+  const levels = levelsOf(
+    site,
+    { elements: [...new Set(points.map((p) => p.elementId))] },
+    state,
+    NO_LIMITS,
+  );
+  for (const point of stands)
+    for (const setup of levels.setups)
+      for (const r of setup.reads)
+        if (
+          r.target?.what === 'top' &&
+          r.target.elementId === point.elementId &&
+          r.deviationMm !== null
+        )
+          add(point, 0, { id: r.entryId, at: r.at, actor: r.actor }, r.deviationMm);
   return out;
 }

@@ -6,18 +6,29 @@ import type { Judged, PointState } from './judge.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
 
 /** Hold points as they are called. */
-export const HOLD_NAME: Record<Hold, string> = { own: 'Own check', dowels: 'Dowel inspection', inspection: 'Inspection' };
+export const HOLD_NAME: Record<Hold, string> = {
+  own: 'Own check',
+  dowels: 'Dowel inspection',
+  inspection: 'Inspection',
+};
 
 /** What is wanted at a check point, in the site's units. */
 export function wantedText(w: Wanted, units: UnitSystem): string {
   switch (w.type) {
-    case 'cover': return lengthText(w.specifiedMm, units);
-    case 'size': return lengthText(w.wantedMm, units);
-    case 'count': return `${w.wanted} ${w.wanted === 1 ? (w.unit ?? 'bars').replace(/s$/, '') : (w.unit ?? 'bars')}`;
-    case 'bolts': return 'there';
-    case 'spacing': return lengthText(w.specifiedMm, units);
-    case 'bar': return barText(w.wanted);
-    case 'eye': return 'look';
+    case 'cover':
+      return lengthText(w.specifiedMm, units);
+    case 'size':
+      return lengthText(w.wantedMm, units);
+    case 'count':
+      return `${w.wanted} ${w.wanted === 1 ? (w.unit ?? 'bars').replace(/s$/, '') : (w.unit ?? 'bars')}`;
+    case 'bolts':
+      return 'there';
+    case 'spacing':
+      return lengthText(w.specifiedMm, units);
+    case 'bar':
+      return barText(w.wanted);
+    case 'eye':
+      return 'look';
   }
 }
 
@@ -25,7 +36,11 @@ export function wantedText(w: Wanted, units: UnitSystem): string {
 export function roundText(state: PointState, units: UnitSystem): string {
   const measured = state.places.flatMap((p, i) => {
     const v = p.reading?.body.value;
-    return v?.type === 'bolt' && v.embedmentMm !== undefined ? [`${state.point.places[i]?.label ?? i + 1} ${readingText(v, units).replace(/^there, /, '')}`] : [];
+    return v?.type === 'bolt' && v.embedmentMm !== undefined
+      ? [
+          `${state.point.places[i]?.label ?? i + 1} ${readingText(v, units).replace(/^there, /, '')}`,
+        ]
+      : [];
   });
   return [`${state.places.length} of ${state.places.length}`, ...measured].join('; ');
 }
@@ -33,26 +48,55 @@ export function roundText(state: PointState, units: UnitSystem): string {
 /** A reading as it was read. */
 export function readingText(v: ReadingValue, units: UnitSystem): string {
   switch (v.type) {
-    case 'length': return lengthText(v.mm, units);
-    case 'count': return String(v.count);
-    case 'spacing': return `${lengthText(v.overMm / v.spaces, units)} over ${v.spaces} spaces`;
-    case 'bar': return barText(v.bar);
-    case 'bolt': return v.there ? [v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`, ...(v.embedmentMm === undefined ? [] : [`${lengthText(v.embedmentMm, units)} deep`]), ...(v.projectionMm === undefined ? [] : [`${lengthText(v.projectionMm, units)} out`])].join(', ') : 'missing';
+    case 'length':
+      return lengthText(v.mm, units);
+    case 'count':
+      return String(v.count);
+    case 'spacing':
+      return `${lengthText(v.overMm / v.spaces, units)} over ${v.spaces} spaces`;
+    case 'bar':
+      return barText(v.bar);
+    case 'bolt':
+      return v.there
+        ? [
+            v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`,
+            ...(v.embedmentMm === undefined ? [] : [`${lengthText(v.embedmentMm, units)} deep`]),
+            ...(v.projectionMm === undefined ? [] : [`${lengthText(v.projectionMm, units)} out`]),
+          ].join(', ')
+        : 'missing';
   }
 }
 
-const BOLT_RULE: Record<string, string> = { missing: 'missing', end: 'end distance', gap: 'too far from the next', count: 'too few', position: 'off its mark', embedment: 'not deep enough', projection: 'height', centre: 'off the plate', plumb: 'leans' };
+const BOLT_RULE: Record<string, string> = {
+  missing: 'missing',
+  end: 'end distance',
+  gap: 'too far from the next',
+  count: 'too few',
+  position: 'off its mark',
+  embedment: 'not deep enough',
+  projection: 'height',
+  centre: 'off the plate',
+  plumb: 'leans',
+};
 
 /** The margin in words: "1/8 in short", "3/8 in over", "1/2 in to spare", "1 bar short". */
-export function marginText(point: CheckPoint, value: ReadingValue, judged: Judged, units: UnitSystem): string {
-  if (judged.texts?.length) return `${judged.texts.map((t) => BOLT_RULE[t] ?? t).join(', ')}${judged.margin === null ? '' : ` by ${lengthText(-judged.margin, units)}`}`;
+export function marginText(
+  point: CheckPoint,
+  value: ReadingValue,
+  judged: Judged,
+  units: UnitSystem,
+): string {
+  if (judged.texts?.length)
+    return `${judged.texts.map((t) => BOLT_RULE[t] ?? t).join(', ')}${judged.margin === null ? '' : ` by ${lengthText(-judged.margin, units)}`}`;
   if (judged.margin === null) return judged.verdict === 'good' ? 'as wanted' : 'not as wanted';
   if (point.wanted.type === 'count') {
     if (judged.margin < 0) return `${-judged.margin} short`;
     return judged.margin === 0 ? 'all there' : `${judged.margin} more than wanted`;
   }
   const size = lengthText(Math.abs(judged.margin), units);
-  if (judged.margin >= 0) return Math.abs(judged.margin) < 0.4 ? 'on the limit' : `${size} to spare`;
-  const read = value.type === 'length' ? value.mm : value.type === 'spacing' ? value.overMm / value.spaces : 0;
+  if (judged.margin >= 0)
+    return Math.abs(judged.margin) < 0.4 ? 'on the limit' : `${size} to spare`;
+  const read =
+    value.type === 'length' ? value.mm : value.type === 'spacing' ? value.overMm / value.spaces : 0;
   return judged.highMm !== null && read > judged.highMm ? `${size} over` : `${size} short`;
 }

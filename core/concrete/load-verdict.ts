@@ -16,27 +16,68 @@ export const loadVerdict = calculation({
   id: 'load-verdict',
   title: 'Load verdict',
   purpose: 'Whether a load may be placed, may be adjusted first, or has to go back, and why.',
-  formula: 'reject: other mix, age over its limit, too hot or too cold, too wet, or too stiff with no water left; adjust: too stiff and water may be added; accept otherwise',
+  formula:
+    'reject: other mix, age over its limit, too hot or too cold, too wet, or too stiff with no water left; adjust: too stiff and water may be added; accept otherwise',
   source: 'ASTM C94/C94M-21 §12.7 and §13; ACI 305.1-14; ACI 306.1',
-  limits: 'The contract’s own limits rule. Slump and water come from slump-verdict and water-addition.',
-  input: z.object({
-    batchMin: anyNumber(), nowMin: anyNumber(), limitMin: positive().default(90), concreteTempC: freshTemperature().optional(), hottestC: freshTemperature().default(HOTTEST_C), coldestC: freshTemperature().default(COLDEST_C),
-    slump: z.enum(['accept', 'low', 'high'], { error: 'must be accept, low or high' }).nullable().default(null), mixMatches: z.boolean({ error: 'must be true or false' }).default(true), addL: nonNegative().default(0), neededL: nonNegative().optional(),
-  }).superRefine((v, ctx) => { if (v.nowMin < v.batchMin) ctx.addIssue({ code: 'custom', path: ['nowMin'], message: 'is before the batch time' }); }),
-  output: z.object({ verdict: z.enum(['accept', 'adjust', 'reject']), reasons: z.array(z.string()), faults: z.array(z.enum(FAULTS)), ageMin: z.number(), minutesLeft: z.number() }),
+  limits:
+    'The contract’s own limits rule. Slump and water come from slump-verdict and water-addition.',
+  input: z
+    .object({
+      batchMin: anyNumber(),
+      nowMin: anyNumber(),
+      limitMin: positive().default(90),
+      concreteTempC: freshTemperature().optional(),
+      hottestC: freshTemperature().default(HOTTEST_C),
+      coldestC: freshTemperature().default(COLDEST_C),
+      slump: z
+        .enum(['accept', 'low', 'high'], { error: 'must be accept, low or high' })
+        .nullable()
+        .default(null),
+      mixMatches: z.boolean({ error: 'must be true or false' }).default(true),
+      addL: nonNegative().default(0),
+      neededL: nonNegative().optional(),
+    })
+    .superRefine((v, ctx) => {
+      if (v.nowMin < v.batchMin)
+        ctx.addIssue({ code: 'custom', path: ['nowMin'], message: 'is before the batch time' });
+    }),
+  output: z.object({
+    verdict: z.enum(['accept', 'adjust', 'reject']),
+    reasons: z.array(z.string()),
+    faults: z.array(z.enum(FAULTS)),
+    ageMin: z.number(),
+    minutesLeft: z.number(),
+  }),
   compute(v, trace) {
     const age = v.nowMin - v.batchMin;
     const minutesLeft = v.limitMin - age;
     const reject: [Fault, string][] = [];
     const adjust: [Fault, string][] = [];
     if (!v.mixMatches) reject.push(['mix', 'the ticket’s mix is not the one ordered']);
-    if (!atMost(age, v.limitMin)) reject.push(['age', `${fig(age)} min old, ${fig(age - v.limitMin)} over its ${fig(v.limitMin)}`]);
-    if (v.concreteTempC !== undefined && !atMost(v.concreteTempC, v.hottestC)) reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`]);
-    if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC)) reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)}`]);
+    if (!atMost(age, v.limitMin))
+      reject.push([
+        'age',
+        `${fig(age)} min old, ${fig(age - v.limitMin)} over its ${fig(v.limitMin)}`,
+      ]);
+    if (v.concreteTempC !== undefined && !atMost(v.concreteTempC, v.hottestC))
+      reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`]);
+    if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC))
+      reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)}`]);
     if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);
-    if (v.slump === 'low' && v.addL <= 0) reject.push(['stiff', 'too stiff, and no water may be added']);
-    if (v.slump === 'low' && v.addL > 0) adjust.push(['stiff', v.neededL !== undefined && v.addL < v.neededL ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted` : `too stiff: add ${fig(v.addL)} L and mix`]);
-    const verdict = reject.length ? ('reject' as const) : adjust.length ? ('adjust' as const) : ('accept' as const);
+    if (v.slump === 'low' && v.addL <= 0)
+      reject.push(['stiff', 'too stiff, and no water may be added']);
+    if (v.slump === 'low' && v.addL > 0)
+      adjust.push([
+        'stiff',
+        v.neededL !== undefined && v.addL < v.neededL
+          ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted`
+          : `too stiff: add ${fig(v.addL)} L and mix`,
+      ]);
+    const verdict = reject.length
+      ? ('reject' as const)
+      : adjust.length
+        ? ('adjust' as const)
+        : ('accept' as const);
     trace.step('age', `${fig(v.nowMin)} − ${fig(v.batchMin)}`, age, 'min');
     trace.step('left', `${fig(v.limitMin)} − ${fig(age)}`, minutesLeft, 'min');
     const found = [...reject, ...adjust];

@@ -1,14 +1,24 @@
 import { z } from 'zod';
 import { calculation, fig } from '../register/calculation.ts';
 import { positive } from '../register/fields.ts';
-import { ageFactor, equivalentAgeH, STRENGTH_K, tempHistorySchema, type TempReading } from './equivalent-age.ts';
+import {
+  ageFactor,
+  equivalentAgeH,
+  STRENGTH_K,
+  tempHistorySchema,
+  type TempReading,
+} from './equivalent-age.ts';
 
 /** ACI 209R-92 table 2.2.1, moist cured: strength = f28·t/(a + b·t), t in days. */
 const ACI_209 = { I: { a: 4, b: 0.85 }, III: { a: 2.3, b: 0.92 } };
 export type CementType = keyof typeof ACI_209;
 
 /** Strength at an equivalent age, MPa. */
-export function strengthAtMPa(f28MPa: number, cementType: CementType, equivalentDays: number): number {
+export function strengthAtMPa(
+  f28MPa: number,
+  cementType: CementType,
+  equivalentDays: number,
+): number {
   const { a, b } = ACI_209[cementType];
   return (f28MPa * equivalentDays) / (a + b * equivalentDays);
 }
@@ -32,13 +42,19 @@ function hourOfAge(history: TempReading[], activationK: number, wantedH: number)
 export const strengthForecast = calculation({
   id: 'strength-forecast',
   title: 'Strength by temperature',
-  purpose: 'How strong the concrete is from its temperature so far, and when it will be strong enough for the next step.',
-  formula: 'equivalent age t = Σ exp(−Q(1/(T+273.15) − 1/293.15))·Δt; strength = f28·t/(a + b·t); the target is reached at t = a·f/(f28 − b·f)',
+  purpose:
+    'How strong the concrete is from its temperature so far, and when it will be strong enough for the next step.',
+  formula:
+    'equivalent age t = Σ exp(−Q(1/(T+273.15) − 1/293.15))·Δt; strength = f28·t/(a + b·t); the target is reached at t = a·f/(f28 − b·f)',
   source: 'ASTM C1074-19; ACI 209R-92 §2.2.1',
-  limits: 'Moist-cured concrete of the mix that was ordered. Test results rule over the curve; the engineer rules over both.',
+  limits:
+    'Moist-cured concrete of the mix that was ordered. Test results rule over the curve; the engineer rules over both.',
   input: z.object({
-    f28MPa: positive(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }), tempHistory: tempHistorySchema,
-    targetMPa: positive(), activationK: positive().default(STRENGTH_K),
+    f28MPa: positive(),
+    cementType: z.enum(['I', 'III'], { error: 'must be I or III' }),
+    tempHistory: tempHistorySchema,
+    targetMPa: positive(),
+    activationK: positive().default(STRENGTH_K),
   }),
   output: z.object({ strengthMPa: z.number(), reachedAtH: z.number().nullable() }),
   compute(v, trace) {
@@ -46,8 +62,18 @@ export const strengthForecast = calculation({
     const ageH = equivalentAgeH(v.tempHistory, v.activationK);
     const days = ageH / 24;
     const strengthMPa = strengthAtMPa(v.f28MPa, v.cementType, days);
-    trace.step('t', `Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${v.tempHistory.length} readings`, days, 'days at 20 °C');
-    trace.step('strength', `${fig(v.f28MPa)}·${fig(days)}/(${a} + ${b}·${fig(days)})`, strengthMPa, 'MPa');
+    trace.step(
+      't',
+      `Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${v.tempHistory.length} readings`,
+      days,
+      'days at 20 °C',
+    );
+    trace.step(
+      'strength',
+      `${fig(v.f28MPa)}·${fig(days)}/(${a} + ${b}·${fig(days)})`,
+      strengthMPa,
+      'MPa',
+    );
     const spare = v.f28MPa - b * v.targetMPa;
     if (spare <= 0) {
       trace.caution('The target is not below what this formula ever reaches.');
@@ -55,9 +81,16 @@ export const strengthForecast = calculation({
     }
     const wantedDays = (a * v.targetMPa) / spare;
     const reachedAtH = hourOfAge(v.tempHistory, v.activationK, wantedDays * 24);
-    trace.step('t wanted', `${a}·${fig(v.targetMPa)}/(${fig(v.f28MPa)} − ${b}·${fig(v.targetMPa)})`, wantedDays, 'days at 20 °C');
+    trace.step(
+      't wanted',
+      `${a}·${fig(v.targetMPa)}/(${fig(v.f28MPa)} − ${b}·${fig(v.targetMPa)})`,
+      wantedDays,
+      'days at 20 °C',
+    );
     trace.step('reached at', 'on the history’s own clock', reachedAtH, 'h');
-    trace.caution('A forecast, not a test: strip, load and backfill by test results and the engineer’s word where they differ.');
+    trace.caution(
+      'A forecast, not a test: strip, load and backfill by test results and the engineer’s word where they differ.',
+    );
     return { strengthMPa, reachedAtH };
   },
 });

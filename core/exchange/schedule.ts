@@ -1,17 +1,44 @@
 import { countedFromText, isNone, ledgeFromText, metres, spacedFromText } from './bar-text.ts';
-import { footingTypeSchema, wallTypeSchema, type FootingType, type WallType } from '../model/site.ts';
+import {
+  footingTypeSchema,
+  wallTypeSchema,
+  type FootingType,
+  type WallType,
+} from '../model/site.ts';
 import { parseMeasure, type UnitSystem } from '../units/measure.ts';
 
 /** One row of a schedule as it was read: a type, or what is wrong with which cell. */
-export interface ScheduleRow { line: number; mark: string; type: { list: 'footingTypes'; type: FootingType } | { list: 'wallTypes'; type: WallType } | null; problems: { column: string; message: string }[] }
-export interface Schedule { rows: ScheduleRow[]; /** What is wrong with the table as a whole. */ problem: string | null; /** Columns that are not known and were left out. */ ignored: string[] }
+export interface ScheduleRow {
+  line: number;
+  mark: string;
+  type: { list: 'footingTypes'; type: FootingType } | { list: 'wallTypes'; type: WallType } | null;
+  problems: { column: string; message: string }[];
+}
+export interface Schedule {
+  rows: ScheduleRow[];
+  /** What is wrong with the table as a whole. */ problem: string | null;
+  /** Columns that are not known and were left out. */ ignored: string[];
+}
 
 /** Columns by the names people give them; the first is ours. */
 const COLUMNS = {
-  mark: ['mark', 'type', 'id'], kind: ['kind', 'what'], width: ['width', 'thickness', 'wide', 'thick'], depth: ['depth', 'deep'],
-  along: ['along', 'continuous', 'bars along', 'longitudinal'], across: ['across', 'transverse', 'bars across'], top: ['top bars', 'top'],
-  upright: ['upright', 'uprights', 'vertical', 'up'], level: ['level bars', 'horizontal', 'horizontals'], mats: ['mats', 'mat'],
-  coverBottom: ['cover bottom', 'bottom cover'], coverSide: ['cover side', 'side cover'], coverTop: ['cover top', 'top cover'], coverInside: ['cover inside', 'inside cover'], coverOutside: ['cover outside', 'outside cover'], ledge: ['ledge', 'brick ledge'], drawing: ['drawing', 'detail'],
+  mark: ['mark', 'type', 'id'],
+  kind: ['kind', 'what'],
+  width: ['width', 'thickness', 'wide', 'thick'],
+  depth: ['depth', 'deep'],
+  along: ['along', 'continuous', 'bars along', 'longitudinal'],
+  across: ['across', 'transverse', 'bars across'],
+  top: ['top bars', 'top'],
+  upright: ['upright', 'uprights', 'vertical', 'up'],
+  level: ['level bars', 'horizontal', 'horizontals'],
+  mats: ['mats', 'mat'],
+  coverBottom: ['cover bottom', 'bottom cover'],
+  coverSide: ['cover side', 'side cover'],
+  coverTop: ['cover top', 'top cover'],
+  coverInside: ['cover inside', 'inside cover'],
+  coverOutside: ['cover outside', 'outside cover'],
+  ledge: ['ledge', 'brick ledge'],
+  drawing: ['drawing', 'detail'],
 } as const;
 type Column = keyof typeof COLUMNS;
 export const SCHEDULE_COLUMNS = Object.values(COLUMNS).map(([name]) => name);
@@ -21,10 +48,20 @@ class Cells {
   readonly #cells: string[];
   readonly #at: Map<Column, number>;
   readonly #units: UnitSystem;
-  constructor(cells: string[], at: Map<Column, number>, units: UnitSystem) { this.#cells = cells; this.#at = at; this.#units = units; }
+  constructor(cells: string[], at: Map<Column, number>, units: UnitSystem) {
+    this.#cells = cells;
+    this.#at = at;
+    this.#units = units;
+  }
 
-  text(c: Column): string { const i = this.#at.get(c); return i === undefined ? '' : (this.#cells[i] ?? '').trim(); }
-  #say(c: Column, message: string): null { this.problems.push({ column: COLUMNS[c][0], message }); return null; }
+  text(c: Column): string {
+    const i = this.#at.get(c);
+    return i === undefined ? '' : (this.#cells[i] ?? '').trim();
+  }
+  #say(c: Column, message: string): null {
+    this.problems.push({ column: COLUMNS[c][0], message });
+    return null;
+  }
 
   mm(c: Column, fallback: number | null): number | null {
     const text = this.text(c);
@@ -34,36 +71,79 @@ class Cells {
     return p.mm > 0 ? p.mm : this.#say(c, `${text} is not above 0`);
   }
   /** A cell read by one of the readers of bar texts; what it cannot read is said. */
-  read<Value>(c: Column, reader: (text: string, units: UnitSystem) => Value | string): Value | null {
+  read<Value>(
+    c: Column,
+    reader: (text: string, units: UnitSystem) => Value | string,
+  ): Value | null {
     const text = this.text(c);
     if (text === '') return this.#say(c, 'is empty');
     const got = reader(text, this.#units);
-    return typeof got === 'string' ? this.#say(c, got) : (got);
+    return typeof got === 'string' ? this.#say(c, got) : got;
   }
 }
 
 function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
-  const [width, depth, along] = [c.mm('width', null), c.mm('depth', null), c.read('along', countedFromText)];
+  const [width, depth, along] = [
+    c.mm('width', null),
+    c.mm('depth', null),
+    c.read('along', countedFromText),
+  ];
   const across = isNone(c.text('across')) ? null : c.read('across', spacedFromText);
   const top = c.text('top') === '' ? 0 : (c.read('top', countedFromText)?.count ?? 0);
-  const covers = [c.mm('coverBottom', coverMm), c.mm('coverSide', coverMm), c.mm('coverTop', coverMm)];
+  const covers = [
+    c.mm('coverBottom', coverMm),
+    c.mm('coverSide', coverMm),
+    c.mm('coverTop', coverMm),
+  ];
   if (c.problems.length || width === null || depth === null || along === null) return null;
-  const type = { mark, widthM: metres(width), depthM: metres(depth), continuous: { ...along, topCount: top }, transverse: across, coverBottomMm: covers[0], coverSideMm: covers[1], coverTopMm: covers[2], unformed: false, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) };
+  const type = {
+    mark,
+    widthM: metres(width),
+    depthM: metres(depth),
+    continuous: { ...along, topCount: top },
+    transverse: across,
+    coverBottomMm: covers[0],
+    coverSideMm: covers[1],
+    coverTopMm: covers[2],
+    unformed: false,
+    ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
+  };
   return { list: 'footingTypes', type: footingTypeSchema.parse(type) };
 }
 
 function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
-  const [thickness, vertical, horizontal] = [c.mm('width', null), c.read('upright', spacedFromText), c.read('level', spacedFromText)];
+  const [thickness, vertical, horizontal] = [
+    c.mm('width', null),
+    c.read('upright', spacedFromText),
+    c.read('level', spacedFromText),
+  ];
   const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
-  if (mats !== 1 && mats !== 2) c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
+  if (mats !== 1 && mats !== 2)
+    c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
   const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
   const ledge = isNone(c.text('ledge')) ? null : c.read('ledge', ledgeFromText);
   if (c.problems.length || thickness === null) return null;
-  return { list: 'wallTypes', type: wallTypeSchema.parse({ mark, thicknessM: metres(thickness), mats, vertical, horizontal, coverInsideMm: covers[0], coverOutsideMm: covers[1], ledge, ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}) }) };
+  return {
+    list: 'wallTypes',
+    type: wallTypeSchema.parse({
+      mark,
+      thicknessM: metres(thickness),
+      mats,
+      vertical,
+      horizontal,
+      coverInsideMm: covers[0],
+      coverOutsideMm: covers[1],
+      ledge,
+      ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
+    }),
+  };
 }
 
 /** Cover where none is given, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */
-export const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = { us: { footing: 76.2, wall: 38.1 }, metric: { footing: 50, wall: 35 } };
+export const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = {
+  us: { footing: 76.2, wall: 38.1 },
+  metric: { footing: 50, wall: 35 },
+};
 
 /**
  * Reads a schedule of footings and walls off a table: the first row names the columns, every further one is a type. A row
@@ -74,24 +154,43 @@ export function readSchedule(table: string[][], units: UnitSystem): Schedule {
   const at = new Map<Column, number>();
   const ignored: string[] = [];
   head.forEach((h, i) => {
-    const name = h.trim().toLowerCase().replace(/[_\s]+/g, ' ').replace(/\s*\((in|mm|ft|m)\)$/, '');
-    const column = (Object.keys(COLUMNS) as Column[]).find((k) => (COLUMNS[k] as readonly string[]).includes(name));
-    if (column && !at.has(column)) at.set(column, i); else if (name) ignored.push(h.trim());
+    const name = h
+      .trim()
+      .toLowerCase()
+      .replace(/[_\s]+/g, ' ')
+      .replace(/\s*\((in|mm|ft|m)\)$/, '');
+    const column = (Object.keys(COLUMNS) as Column[]).find((k) =>
+      (COLUMNS[k] as readonly string[]).includes(name),
+    );
+    if (column && !at.has(column)) at.set(column, i);
+    else if (name) ignored.push(h.trim());
   });
-  if (!at.has('mark')) return { rows: [], ignored, problem: `The first row must name the columns, with “mark” among them. Known are: ${SCHEDULE_COLUMNS.join(', ')}.` };
-  if (body.length === 0) return { rows: [], ignored, problem: 'There are no rows under the names of the columns.' };
+  if (!at.has('mark'))
+    return {
+      rows: [],
+      ignored,
+      problem: `The first row must name the columns, with “mark” among them. Known are: ${SCHEDULE_COLUMNS.join(', ')}.`,
+    };
+  if (body.length === 0)
+    return { rows: [], ignored, problem: 'There are no rows under the names of the columns.' };
   const seen = new Set<string>();
   const rows = body.map((cells, i): ScheduleRow => {
     const c = new Cells(cells, at, units);
     const mark = c.text('mark');
     if (mark === '') c.problems.push({ column: 'mark', message: 'is empty' });
-    else if (mark.length > 40) c.problems.push({ column: 'mark', message: 'is longer than 40 characters' });
+    else if (mark.length > 40)
+      c.problems.push({ column: 'mark', message: 'is longer than 40 characters' });
     else if (seen.has(mark)) c.problems.push({ column: 'mark', message: `${mark} stands twice` });
     seen.add(mark);
     const kind = c.text('kind').toLowerCase();
-    if (kind && !/wall|footing|grade|strip/.test(kind)) c.problems.push({ column: 'kind', message: `“${c.text('kind')}” is not footing or wall` });
+    if (kind && !/wall|footing|grade|strip/.test(kind))
+      c.problems.push({ column: 'kind', message: `“${c.text('kind')}” is not footing or wall` });
     const isWall = kind ? /wall/.test(kind) : c.text('upright') !== '';
-    const type = c.problems.length ? null : isWall ? wall(c, mark, COVER_MM[units].wall) : footing(c, mark, COVER_MM[units].footing);
+    const type = c.problems.length
+      ? null
+      : isWall
+        ? wall(c, mark, COVER_MM[units].wall)
+        : footing(c, mark, COVER_MM[units].footing);
     return { line: i + 2, mark, type: c.problems.length ? null : type, problems: c.problems };
   });
   return { rows, ignored, problem: null };

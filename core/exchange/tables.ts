@@ -10,10 +10,18 @@ import { takeOff } from '../takeoff/takeoff.ts';
 import { barText, shownUnit, toShown, type Quantity } from '../units/index.ts';
 
 /** A table to be saved as a spreadsheet: names of columns, and cells in the site's units. */
-export interface Table { head: string[]; rows: (string | number)[][] }
+export interface Table {
+  head: string[];
+  rows: (string | number)[][];
+}
 type Source = { site: SitePlan & RuledSite; pour: Pick<PourDoc, 'elements' | 'forms'> };
 
-const cell = (value: number, quantity: Quantity, units: SitePlan['units'], digits: number): number => Number(toShown(value, quantity, units).toFixed(digits));
+const cell = (
+  value: number,
+  quantity: Quantity,
+  units: SitePlan['units'],
+  digits: number,
+): number => Number(toShown(value, quantity, units).toFixed(digits));
 
 /** Length, forms and concrete by run, then what else is to be there, by run. */
 export function takeoffTable({ site, pour }: Source): Table {
@@ -24,10 +32,42 @@ export function takeoffTable({ site, pour }: Source): Table {
   const typeOf = (id: string) => types.get(id) ?? '';
   const materials = materialsOf(site, pour);
   return {
-    head: ['run', 'type', `length ${shownUnit('M', u)}`, `forms ${shownUnit('M2', u)}`, `concrete ${shownUnit('M3', u)}`, 'item', 'amount', 'unit', 'reckoned'],
+    head: [
+      'run',
+      'type',
+      `length ${shownUnit('M', u)}`,
+      `forms ${shownUnit('M2', u)}`,
+      `concrete ${shownUnit('M3', u)}`,
+      'item',
+      'amount',
+      'unit',
+      'reckoned',
+    ],
     rows: own.flatMap((e) => [
-      [e.id, typeOf(e.id), cell(e.lengthM, 'M', u, 2), cell(e.formM2, 'M2', u, 1), cell(e.concreteM3, 'M3', u, 3), '', '', '', ''],
-      ...materials.filter((m) => m.elementId === e.id).map((m) => [e.id, typeOf(e.id), '', '', '', m.item, m.quantity === null ? m.amount : cell(m.amount, m.quantity, u, 1), m.quantity === null ? '' : shownUnit(m.quantity, u), m.basis]),
+      [
+        e.id,
+        typeOf(e.id),
+        cell(e.lengthM, 'M', u, 2),
+        cell(e.formM2, 'M2', u, 1),
+        cell(e.concreteM3, 'M3', u, 3),
+        '',
+        '',
+        '',
+        '',
+      ],
+      ...materials
+        .filter((m) => m.elementId === e.id)
+        .map((m) => [
+          e.id,
+          typeOf(e.id),
+          '',
+          '',
+          '',
+          m.item,
+          m.quantity === null ? m.amount : cell(m.amount, m.quantity, u, 1),
+          m.quantity === null ? '' : shownUnit(m.quantity, u),
+          m.basis,
+        ]),
     ]),
   };
 }
@@ -39,24 +79,64 @@ export function cutsOf(lengthM: number, laps: number, lapM: number, stockM: numb
   return [...Array.from({ length: laps }, () => stockM), rest];
 }
 
-const ROLE: Record<RebarRow['role'], string> = { along: 'along', top: 'along, top', across: 'across', vertical: 'upright', horizontal: 'level', tie: 'ties', eachWay: 'each way' };
+const ROLE: Record<RebarRow['role'], string> = {
+  along: 'along',
+  top: 'along, top',
+  across: 'across',
+  vertical: 'upright',
+  horizontal: 'level',
+  tie: 'ties',
+  eachWay: 'each way',
+};
 
 /** Bars by run: lines, cut lengths, laps and mass. */
 export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
   const u = site.units;
   const rules = rulesOf(site);
   const stockLengthM = rules.value('barStock');
-  const rows = resultOf(rebarTakeoff, { site, stockLengthM }).rows.filter((r) => pour.elements.includes(r.elementId));
+  const rows = resultOf(rebarTakeoff, { site, stockLengthM }).rows.filter((r) =>
+    pour.elements.includes(r.elementId),
+  );
   return {
-    head: ['run', 'bars', 'bar', 'lines', `cut lengths ${shownUnit('M', u)}`, 'laps', `total ${shownUnit('M', u)}`, `mass ${shownUnit('Kg', u)}`],
+    head: [
+      'run',
+      'bars',
+      'bar',
+      'lines',
+      `cut lengths ${shownUnit('M', u)}`,
+      'laps',
+      `total ${shownUnit('M', u)}`,
+      `mass ${shownUnit('Kg', u)}`,
+    ],
     rows: rows.map((r) => {
       const lines = Math.max(1, r.count);
       const lapsEach = Math.round(r.laps / lines);
       // The take-off says how much lap there is in all; where it says none the drawing's lap is computed.
-      const lapM = r.laps > 0 ? (r.totalLengthM - r.lengthM * r.count) / r.laps : resultOf(lapLength, { fcMPa, fyMPa: rules.value('barGrade'), bar: r.bar, topBar: false, coating: 'none', spacingClass: 'good' }).lapMm / 1000;
+      const lapM =
+        r.laps > 0
+          ? (r.totalLengthM - r.lengthM * r.count) / r.laps
+          : resultOf(lapLength, {
+              fcMPa,
+              fyMPa: rules.value('barGrade'),
+              bar: r.bar,
+              topBar: false,
+              coating: 'none',
+              spacingClass: 'good',
+            }).lapMm / 1000;
       const cuts = cutsOf(r.lengthM, lapsEach, lapM, stockLengthM);
-      const same = [...new Set(cuts.map((c) => cell(c, 'M', u, 2)))].map((c) => `${cuts.filter((x) => cell(x, 'M', u, 2) === c).length} × ${c}`).join(' + ');
-      return [r.elementId, `${ROLE[r.role]}${r.hooks === 2 ? ', hooked' : r.hooks === 1 ? ', hooked one end' : ''}`, barText(r.bar), r.count, same, r.laps, cell(r.totalLengthM, 'M', u, 1), cell(r.massKg, 'Kg', u, 0)];
+      const same = [...new Set(cuts.map((c) => cell(c, 'M', u, 2)))]
+        .map((c) => `${cuts.filter((x) => cell(x, 'M', u, 2) === c).length} × ${c}`)
+        .join(' + ');
+      return [
+        r.elementId,
+        `${ROLE[r.role]}${r.hooks === 2 ? ', hooked' : r.hooks === 1 ? ', hooked one end' : ''}`,
+        barText(r.bar),
+        r.count,
+        same,
+        r.laps,
+        cell(r.totalLengthM, 'M', u, 1),
+        cell(r.massKg, 'Kg', u, 0),
+      ];
     }),
   };
 }

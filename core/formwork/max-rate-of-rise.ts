@@ -3,14 +3,31 @@ import { calculation, fig, type Trace } from '../register/calculation.ts';
 import { positive } from '../register/fields.ts';
 import { KPA_PER_PSF, M_PER_FT } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
-import { ACI_FASTEST_FT_H, ACI_MEETING_FT_H, aciFallBacks, aciFormulaPsf, aciTerms, cautionForms, ciriaTerms, fullHeadKPa, pressureFields, type FormCase } from './pressure-model.ts';
+import {
+  ACI_FASTEST_FT_H,
+  ACI_MEETING_FT_H,
+  aciFallBacks,
+  aciFormulaPsf,
+  aciTerms,
+  cautionForms,
+  ciriaTerms,
+  fullHeadKPa,
+  pressureFields,
+  type FormCase,
+} from './pressure-model.ts';
 
-interface Limit { rateMPerH: number | null; limitedBy: 'formula' | 'rateLimit' | 'minimum' | 'hydrostatic' | 'none' }
+interface Limit {
+  rateMPerH: number | null;
+  limitedBy: 'formula' | 'rateLimit' | 'minimum' | 'hydrostatic' | 'none';
+}
 
 /** Each branch of the ACI formulas is a straight line in R, so the rating is met at one R, solved exactly. */
 function aci(v: FormCase, ratedKPa: number, trace: Trace): Limit {
   const reasons = aciFallBacks(v);
-  if (reasons.length) { trace.step('falls back', reasons.join('; '), fullHeadKPa(v), 'kPa'); return { rateMPerH: 0, limitedBy: 'hydrostatic' }; }
+  if (reasons.length) {
+    trace.step('falls back', reasons.join('; '), fullHeadKPa(v), 'kPa');
+    return { rateMPerH: 0, limitedBy: 'hydrostatic' };
+  }
   const { tF, cc, cw, tall } = aciTerms(v);
   const rated = ratedKPa / KPA_PER_PSF;
   const still = Math.max(600 * cw, aciFormulaPsf(v, 0));
@@ -18,12 +35,23 @@ function aci(v: FormCase, ratedKPa: number, trace: Trace): Limit {
   if (!atMost(still, rated)) return { rateMPerH: 0, limitedBy: 'minimum' };
   const first = ((rated / (cc * cw) - 150) * tF) / 9000;
   if (v.element === 'column' || (!tall && first < ACI_MEETING_FT_H)) {
-    trace.step('R', `(${fig(rated)}/(${cc}·${fig(cw)}) − 150)·${fig(tF)}/9000`, Math.max(0, first), 'ft/h');
+    trace.step(
+      'R',
+      `(${fig(rated)}/(${cc}·${fig(cw)}) − 150)·${fig(tF)}/9000`,
+      Math.max(0, first),
+      'ft/h',
+    );
     return { rateMPerH: Math.max(0, first) * M_PER_FT, limitedBy: 'formula' };
   }
   const second = ((rated / (cc * cw) - 150 - 43_400 / tF) * tF) / 2800;
-  trace.step('R', `(${fig(rated)}/(${cc}·${fig(cw)}) − 150 − 43 400/${fig(tF)})·${fig(tF)}/2800`, Math.max(0, second), 'ft/h');
-  if (atMost(second, ACI_FASTEST_FT_H)) return { rateMPerH: Math.max(0, second) * M_PER_FT, limitedBy: 'formula' };
+  trace.step(
+    'R',
+    `(${fig(rated)}/(${cc}·${fig(cw)}) − 150 − 43 400/${fig(tF)})·${fig(tF)}/2800`,
+    Math.max(0, second),
+    'ft/h',
+  );
+  if (atMost(second, ACI_FASTEST_FT_H))
+    return { rateMPerH: Math.max(0, second) * M_PER_FT, limitedBy: 'formula' };
   return { rateMPerH: ACI_FASTEST_FT_H * M_PER_FT, limitedBy: 'rateLimit' };
 }
 
@@ -41,7 +69,12 @@ function ciria(v: FormCase, ratedKPa: number, trace: Trace): Limit {
   // A form lower than its placement never meets the rating before C1·√R passes its height and full head rules.
   const s = root < 0 ? 0 : (c2 * k + Math.sqrt(root)) / 2;
   const x = Math.max(0, formM - s * s);
-  trace.step('C1·√R', `${fig(formM)} − s², s = (C2·K + √((C2·K)² − 4(${fig(rated)} − ${fig(formM)})))/2`, x, 'm');
+  trace.step(
+    'C1·√R',
+    `${fig(formM)} − s², s = (C2·K + √((C2·K)² − 4(${fig(rated)} − ${fig(formM)})))/2`,
+    x,
+    'm',
+  );
   return { rateMPerH: (x / c1) ** 2, limitedBy: root < 0 ? 'rateLimit' : 'formula' };
 }
 
@@ -50,18 +83,32 @@ export const maxRateOfRise = calculation({
   id: 'max-rate-of-rise',
   title: 'Fastest rate of rise',
   purpose: 'How fast a form may be filled so that the pressure stays within its rating.',
-  formula: 'the largest R of the first unbroken range from 0 up with p(R) ≤ rating, p as in form-pressure, solved exactly branch by branch',
+  formula:
+    'the largest R of the first unbroken range from 0 up with p(R) ≤ rating, p as in form-pressure, solved exactly branch by branch',
   source: 'ACI 347R-14 §4.2.2; CIRIA Report 108',
   limits: 'As form-pressure. No limit (null) when full head is within the rating.',
   input: z.object({ ...pressureFields, ratedPressureKPa: positive() }),
-  output: z.object({ hydrostaticKPa: z.number(), rateMPerH: z.number().nullable(), limitedBy: z.enum(['formula', 'rateLimit', 'minimum', 'hydrostatic', 'none']) }),
+  output: z.object({
+    hydrostaticKPa: z.number(),
+    rateMPerH: z.number().nullable(),
+    limitedBy: z.enum(['formula', 'rateLimit', 'minimum', 'hydrostatic', 'none']),
+  }),
   compute(v, trace) {
     const head = fullHeadKPa(v);
     trace.step('full head', `ρ g·${fig(v.placementHeightM)}`, head, 'kPa');
-    const found: Limit = atMost(head, v.ratedPressureKPa) ? { rateMPerH: null, limitedBy: 'none' }
-      : v.method === 'hydrostatic' ? { rateMPerH: 0, limitedBy: 'hydrostatic' }
-        : v.method === 'aci347' ? aci(v, v.ratedPressureKPa, trace) : ciria(v, v.ratedPressureKPa, trace);
-    trace.step('R max', found.rateMPerH === null ? 'full head is within the rating' : `limited by ${found.limitedBy}`, found.rateMPerH, 'm/h');
+    const found: Limit = atMost(head, v.ratedPressureKPa)
+      ? { rateMPerH: null, limitedBy: 'none' }
+      : v.method === 'hydrostatic'
+        ? { rateMPerH: 0, limitedBy: 'hydrostatic' }
+        : v.method === 'aci347'
+          ? aci(v, v.ratedPressureKPa, trace)
+          : ciria(v, v.ratedPressureKPa, trace);
+    trace.step(
+      'R max',
+      found.rateMPerH === null ? 'full head is within the rating' : `limited by ${found.limitedBy}`,
+      found.rateMPerH,
+      'm/h',
+    );
     cautionForms(trace);
     return { hydrostaticKPa: head, ...found };
   },

@@ -10,7 +10,10 @@ export const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 
 
 /** A sill plate on the top of a wall: one piece, with ends of its own and bolts along it. */
 export const plateSchema = z.object({
-  id: mark(), elementId: mark(), fromM: nonNegative(), toM: positive(),
+  id: mark(),
+  elementId: mark(),
+  fromM: nonNegative(),
+  toM: positive(),
   /** Middle of the plate, left of the run's line: not always the middle of the wall. */
   offsetM: anyNumber().default(0),
   widthMm: positive().optional(),
@@ -21,27 +24,58 @@ export type Plate = z.output<typeof plateSchema>;
 
 export const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
 export const anchorSchema = z.object({
-  id: mark(), elementId: mark(), atM: nonNegative(), acrossM: anyNumber().optional(),
+  id: mark(),
+  elementId: mark(),
+  atM: nonNegative(),
+  acrossM: anyNumber().optional(),
   kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
-  diameterMm: positive(), embedmentMm: positive(), projectionMm: nonNegative(), wetSet: z.boolean().default(false),
+  diameterMm: positive(),
+  embedmentMm: positive(),
+  projectionMm: nonNegative(),
+  wetSet: z.boolean().default(false),
   coating: z.enum(COATINGS, { error: `must be ${COATINGS.join(', ')}` }).optional(),
   /** A dowel drilled into standing concrete and glued: it wants a special inspection. */
   drilled: z.boolean({ error: 'must be true or false' }).optional(),
 });
 export type Anchor = z.output<typeof anchorSchema>;
 
-export const EMBED_KINDS = ['electrode', 'waterstop', 'keyway', 'insertPlate', 'weep', 'drain'] as const;
+export const EMBED_KINDS = [
+  'electrode',
+  'waterstop',
+  'keyway',
+  'insertPlate',
+  'weep',
+  'drain',
+] as const;
 export const embedSchema = z.object({
-  id: mark(), elementId: mark(), kind: z.enum(EMBED_KINDS, { error: `must be one of ${EMBED_KINDS.join(', ')}` }),
-  atM: nonNegative(), toM: positive().optional(), upM: nonNegative().optional(), label: z.string().max(80).optional(),
+  id: mark(),
+  elementId: mark(),
+  kind: z.enum(EMBED_KINDS, { error: `must be one of ${EMBED_KINDS.join(', ')}` }),
+  atM: nonNegative(),
+  toM: positive().optional(),
+  upM: nonNegative().optional(),
+  label: z.string().max(80).optional(),
 });
 export type Embed = z.output<typeof embedSchema>;
 
 /** A form system as its maker describes it. */
 export const formSystemSchema = z.object({
-  mark: mark(), label: z.string().max(80).optional(), ratingKPa: positive(),
-  panelWidthM: positive(), tiesPerJoint: count().lte(40, 'must be 40 or fewer'), walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
-  brace: z.object({ spacingM: positive(), attachM: positive(), angleDeg: positive().lt(90, 'must be under 90'), pitchMmPerTurn: positive(), pushOnly: z.boolean({ error: 'must be true or false' }).default(true) }).nullable().default(null),
+  mark: mark(),
+  label: z.string().max(80).optional(),
+  ratingKPa: positive(),
+  panelWidthM: positive(),
+  tiesPerJoint: count().lte(40, 'must be 40 or fewer'),
+  walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
+  brace: z
+    .object({
+      spacingM: positive(),
+      attachM: positive(),
+      angleDeg: positive().lt(90, 'must be under 90'),
+      pitchMmPerTurn: positive(),
+      pushOnly: z.boolean({ error: 'must be true or false' }).default(true),
+    })
+    .nullable()
+    .default(null),
 });
 export type FormSystem = z.output<typeof formSystemSchema>;
 
@@ -49,5 +83,11 @@ export type FormSystem = z.output<typeof formSystemSchema>;
 export const groundSchema = z.object({ gradeM: anyNumber(), frostDepthM: nonNegative() });
 
 /** A change of the plan: which version it made, by whom, what it said, and which elements it bears on. */
-export const planChangeSchema = z.object({ version: count(), at: z.iso.datetime({ offset: true }), by: z.string().min(1).max(80), what: z.string().min(1).max(600), elements: z.array(mark()) });
+export const planChangeSchema = z.object({
+  version: count(),
+  at: z.iso.datetime({ offset: true }),
+  by: z.string().min(1).max(80),
+  what: z.string().min(1).max(600),
+  elements: z.array(mark()),
+});
 export type PlanChange = z.output<typeof planChangeSchema>;

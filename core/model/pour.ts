@@ -1,14 +1,33 @@
 import { z } from 'zod';
 import type { Rules } from '../rules/rules.ts';
-import { anyNumber, count, freshTemperature, nonNegative, positive, share } from '../register/fields.ts';
+import {
+  anyNumber,
+  count,
+  freshTemperature,
+  nonNegative,
+  positive,
+  share,
+} from '../register/fields.ts';
 
 /** What a pour is and how it is meant to go: the plan half of "plan and log". */
 const name = () => z.string().min(1, 'is empty').max(80, 'is longer than 80 characters');
-const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() }).refine((d) => d.p90Min >= d.medianMin, { path: ['p90Min'], message: 'is under the median' });
+const delay = () =>
+  z
+    .object({ medianMin: nonNegative(), p90Min: nonNegative() })
+    .refine((d) => d.p90Min >= d.medianMin, { path: ['p90Min'], message: 'is under the median' });
 
 export const mixSchema = z.object({
-  mark: name(), label: name(), fcMPa: positive(), slumpMm: positive(), slumpKind: z.enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' }).default('nominal'),
-  slumpClass: z.string().max(10).optional(), cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'), retarderFactor: positive().default(1), maxAgeMin: positive().optional(),
+  mark: name(),
+  label: name(),
+  fcMPa: positive(),
+  slumpMm: positive(),
+  slumpKind: z
+    .enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' })
+    .default('nominal'),
+  slumpClass: z.string().max(10).optional(),
+  cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'),
+  retarderFactor: positive().default(1),
+  maxAgeMin: positive().optional(),
 });
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
@@ -16,15 +35,36 @@ export type MixRecord = z.output<typeof mixSchema>;
  * A mix with everything that rules it on a site: its age limit, how hot or cold it may come, the windows of its seams at
  * 20 °C, what a pump takes off its slump, and Q of its strength.
  */
-export type Mix = MixRecord & { maxAgeMin: number; hottestC: number; coldestC: number; stiffenMinAt20C: number; knitMinAt20C: number; pumpLossMm: number; strengthK: number };
+export type Mix = MixRecord & {
+  maxAgeMin: number;
+  hottestC: number;
+  coldestC: number;
+  stiffenMinAt20C: number;
+  knitMinAt20C: number;
+  pumpLossMm: number;
+  strengthK: number;
+};
 /** Fills in what the mix leaves to the site's rules. */
 export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
-  ...mix, maxAgeMin: mix.maxAgeMin ?? rules.value('loadAge'), hottestC: rules.value('hottestConcrete'), coldestC: rules.value('coldestConcrete'),
-  stiffenMinAt20C: rules.value('stiffen'), knitMinAt20C: rules.value('knit'), pumpLossMm: rules.value('pumpLoss'), strengthK: rules.value('strengthEnergy'),
+  ...mix,
+  maxAgeMin: mix.maxAgeMin ?? rules.value('loadAge'),
+  hottestC: rules.value('hottestConcrete'),
+  coldestC: rules.value('coldestConcrete'),
+  stiffenMinAt20C: rules.value('stiffen'),
+  knitMinAt20C: rules.value('knit'),
+  pumpLossMm: rules.value('pumpLoss'),
+  strengthK: rules.value('strengthEnergy'),
 });
 
 export const plantSchema = z.object({
-  id: name(), label: name(), travel: delay(), plantDelay: delay(), roundTripMin: positive(), trucksM3: z.array(positive()).min(1, 'must hold at least one truck'), minLoadM3: nonNegative().default(0), stepM3: positive(),
+  id: name(),
+  label: name(),
+  travel: delay(),
+  plantDelay: delay(),
+  roundTripMin: positive(),
+  trucksM3: z.array(positive()).min(1, 'must hold at least one truck'),
+  minLoadM3: nonNegative().default(0),
+  stepM3: positive(),
 });
 export type Plant = z.output<typeof plantSchema>;
 
@@ -46,16 +86,29 @@ export const pourSettingsSchema = z.object({
   split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),
   /** What is ordered; null follows the core's recommendation. */
   orderM3: positive().nullable().default(null),
-  costs: z.object({ costPerM3: nonNegative(), disposalPerM3: nonNegative(), shortFixed: nonNegative(), shortPerM3: nonNegative(), callFee: nonNegative() }),
+  costs: z.object({
+    costPerM3: nonNegative(),
+    disposalPerM3: nonNegative(),
+    shortFixed: nonNegative(),
+    shortPerM3: nonNegative(),
+    callFee: nonNegative(),
+  }),
   concreteTempC: freshTemperature(),
   ratingKPa: positive(),
-  breaks: z.array(z.object({ fromMin: nonNegative(), toMin: nonNegative() }).refine((b) => b.toMin > b.fromMin, { path: ['toMin'], message: 'is not after fromMin' })).default([]),
+  breaks: z
+    .array(
+      z
+        .object({ fromMin: nonNegative(), toMin: nonNegative() })
+        .refine((b) => b.toMin > b.fromMin, { path: ['toMin'], message: 'is not after fromMin' }),
+    )
+    .default([]),
 });
 export type PourSettings = z.output<typeof pourSettingsSchema>;
 
 export const strippingSchema = z.object({
   /** Strength at which forms may come off, never before the clock floor. */
-  stripMPa: positive(), floorH: nonNegative(),
+  stripMPa: positive(),
+  floorH: nonNegative(),
   /** Air the concrete is expected to cure in where no probe has been read, °C. */
   expectedTempC: freshTemperature(),
 });
@@ -74,11 +127,15 @@ export const pourDocSchema = z.object({
   mix: name(),
   plant: name(),
   drawing: z.string().max(80).optional(),
-  holds: z.array(z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` })).default(['own', 'inspection']),
+  holds: z
+    .array(z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }))
+    .default(['own', 'inspection']),
   /** Form system the walls stand in. */
   forms: name().optional(),
   /** What can be put off, until how long before the first load without charge, and what it costs after. */
-  callOff: z.array(z.object({ what: name(), noticeMin: nonNegative(), cost: nonNegative() })).default([]),
+  callOff: z
+    .array(z.object({ what: name(), noticeMin: nonNegative(), cost: nonNegative() }))
+    .default([]),
   settings: pourSettingsSchema,
   stripping: strippingSchema,
 });

@@ -4,7 +4,15 @@ import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../registe
 import { BAR_NAMES } from '../steel/bars.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
 import { isTimeZone } from '../units/time-zone.ts';
-import { anchorSchema, embedSchema, formSystemSchema, groundSchema, mark, planChangeSchema, plateSchema } from './objects.ts';
+import {
+  anchorSchema,
+  embedSchema,
+  formSystemSchema,
+  groundSchema,
+  mark,
+  planChangeSchema,
+  plateSchema,
+} from './objects.ts';
 
 /**
  * The part of a site file that says what is to be built: types, runs, pads and piers, in metres above the
@@ -13,7 +21,10 @@ import { anchorSchema, embedSchema, formSystemSchema, groundSchema, mark, planCh
 export const RULE_PROFILES = ['us-aci', 'metric-en'] as const;
 export type RuleProfile = (typeof RULE_PROFILES)[number];
 
-const bar = () => z.enum(BAR_NAMES, { error: `is not a bar this table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})` });
+const bar = () =>
+  z.enum(BAR_NAMES, {
+    error: `is not a bar this table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})`,
+  });
 
 /** Ends of a bar bent into a standard 90° hook; straight when left out. */
 const hooks = () => z.enum(['one', 'both'], { error: 'must be one or both' }).optional();
@@ -23,7 +34,12 @@ export const footingTypeSchema = z.object({
   mark: mark(),
   widthM: positive(),
   depthM: positive(),
-  continuous: z.object({ bar: bar(), count: wholeOrNone(), topCount: wholeOrNone().default(0), hooks: hooks() }),
+  continuous: z.object({
+    bar: bar(),
+    count: wholeOrNone(),
+    topCount: wholeOrNone().default(0),
+    hooks: hooks(),
+  }),
   transverse: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }).nullable(),
   coverBottomMm: nonNegative(),
   coverSideMm: nonNegative(),
@@ -50,7 +66,9 @@ export type WallType = z.output<typeof wallTypeSchema>;
 export const nodeSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber() });
 
 export const openingSchema = z.object({
-  kind: z.enum(['window', 'door', 'pocket', 'sleeve'], { error: 'must be window, door, pocket or sleeve' }),
+  kind: z.enum(['window', 'door', 'pocket', 'sleeve'], {
+    error: 'must be window, door, pocket or sleeve',
+  }),
   atM: nonNegative(),
   widthM: positive(),
   sillM: nonNegative(),
@@ -78,31 +96,71 @@ export const runSchema = z.object({
 });
 export type Run = z.output<typeof runSchema>;
 
-const matSteel = z.object({ bar: bar(), count: count().optional(), spacingM: positive().optional(), hooks: hooks() });
+const matSteel = z.object({
+  bar: bar(),
+  count: count().optional(),
+  spacingM: positive().optional(),
+  hooks: hooks(),
+});
 export const padSchema = z.object({
-  id: mark(), xM: anyNumber(), yM: anyNumber(), widthM: positive(), lengthM: positive(), depthM: positive(), bottomM: anyNumber(),
-  steel: z.object({ eachWay: matSteel, topEachWay: matSteel.optional(), coverBottomMm: nonNegative(), coverSideMm: nonNegative() }).optional(),
+  id: mark(),
+  xM: anyNumber(),
+  yM: anyNumber(),
+  widthM: positive(),
+  lengthM: positive(),
+  depthM: positive(),
+  bottomM: anyNumber(),
+  steel: z
+    .object({
+      eachWay: matSteel,
+      topEachWay: matSteel.optional(),
+      coverBottomMm: nonNegative(),
+      coverSideMm: nonNegative(),
+    })
+    .optional(),
   type: mark().optional(),
   label: z.string().max(80).optional(),
 });
 export type Pad = z.output<typeof padSchema>;
 
 export const pierSchema = z.object({
-  id: mark(), xM: anyNumber(), yM: anyNumber(),
-  diameterM: positive().optional(), widthM: positive().optional(), lengthM: positive().optional(),
-  bottomM: anyNumber(), topM: anyNumber(),
-  steel: z.object({ vertical: z.object({ bar: bar(), count: count(), hooks: hooks() }), ties: z.object({ bar: bar(), spacingM: positive() }).nullable().default(null), coverMm: nonNegative() }).optional(),
+  id: mark(),
+  xM: anyNumber(),
+  yM: anyNumber(),
+  diameterM: positive().optional(),
+  widthM: positive().optional(),
+  lengthM: positive().optional(),
+  bottomM: anyNumber(),
+  topM: anyNumber(),
+  steel: z
+    .object({
+      vertical: z.object({ bar: bar(), count: count(), hooks: hooks() }),
+      ties: z.object({ bar: bar(), spacingM: positive() }).nullable().default(null),
+      coverMm: nonNegative(),
+    })
+    .optional(),
   label: z.string().max(80).optional(),
 });
 export type Pier = z.output<typeof pierSchema>;
 /** How high a wall is, m; nothing where its top is not given. */
-export const wallHeightM = (r: Pick<Run, 'topM' | 'bottomM'>): number => (r.topM ?? r.bottomM) - r.bottomM;
+export const wallHeightM = (r: Pick<Run, 'topM' | 'bottomM'>): number =>
+  (r.topM ?? r.bottomM) - r.bottomM;
 /** How wide a pier is, m: its diameter, or its side from west to east. */
 export const pierWidthM = (p: Pier): number => p.diameterM ?? p.widthM ?? 0;
 export const pierHeightM = (p: Pier): number => p.topM - p.bottomM;
 
-export const benchmarkSchema = z.object({ id: mark(), elevationM: anyNumber(), label: z.string().max(120).optional() });
-export const pointSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber(), zM: anyNumber().optional(), label: z.string().max(80).optional() });
+export const benchmarkSchema = z.object({
+  id: mark(),
+  elevationM: anyNumber(),
+  label: z.string().max(120).optional(),
+});
+export const pointSchema = z.object({
+  id: mark(),
+  xM: anyNumber(),
+  yM: anyNumber(),
+  zM: anyNumber().optional(),
+  label: z.string().max(80).optional(),
+});
 
 /** Shape of the buildable part; {@link checkSitePlan} adds what one field alone cannot tell. */
 export const sitePlanShape = z.object({
@@ -133,9 +191,16 @@ export const sitePlanShape = z.object({
 });
 type Shape = z.output<typeof sitePlanShape>;
 
-interface IssueSink { addIssue(issue: { code: 'custom'; path: (string | number)[]; message: string }): void }
+interface IssueSink {
+  addIssue(issue: { code: 'custom'; path: (string | number)[]; message: string }): void;
+}
 
-function checkRun(site: Shape, nodes: Map<string, Shape['nodes'][number]>, i: number, say: (path: (string | number)[], message: string) => void): void {
+function checkRun(
+  site: Shape,
+  nodes: Map<string, Shape['nodes'][number]>,
+  i: number,
+  say: (path: (string | number)[], message: string) => void,
+): void {
   const run = site.runs[i];
   if (!run) return;
   const at = (field: string) => ['runs', i, field];
@@ -143,21 +208,35 @@ function checkRun(site: Shape, nodes: Map<string, Shape['nodes'][number]>, i: nu
   if (!from) say(at('from'), `names node ${run.from}, which is not in nodes`);
   if (!to) say(at('to'), `names node ${run.to}, which is not in nodes`);
   const lengthM = from && to ? Math.hypot(to.xM - from.xM, to.yM - from.yM) : 0;
-  if (from && to && lengthM < 1e-6) say(at('to'), 'stands on the node the run comes from: the run has no length');
+  if (from && to && lengthM < 1e-6)
+    say(at('to'), 'stands on the node the run comes from: the run has no length');
   const list = run.kind === 'wall' ? site.wallTypes : site.footingTypes;
-  if (!list.some((t) => t.mark === run.type)) say(at('type'), `names ${run.type}, which is not a ${run.kind === 'wall' ? 'wall' : 'footing'} type`);
-  if (run.kind === 'wall' && run.topM === undefined) say(at('topM'), 'is missing: a wall needs the level of its top');
+  if (!list.some((t) => t.mark === run.type))
+    say(
+      at('type'),
+      `names ${run.type}, which is not a ${run.kind === 'wall' ? 'wall' : 'footing'} type`,
+    );
+  if (run.kind === 'wall' && run.topM === undefined)
+    say(at('topM'), 'is missing: a wall needs the level of its top');
   if (run.topM !== undefined && run.topM <= run.bottomM) say(at('topM'), 'is not above bottomM');
-  if (run.crawl && run.crawl.joistsM <= run.crawl.groundM) say([...at('crawl'), 'joistsM'], 'is not above groundM');
+  if (run.crawl && run.crawl.joistsM <= run.crawl.groundM)
+    say([...at('crawl'), 'joistsM'], 'is not above groundM');
   run.openings.forEach((o, k) => {
     const inOpening = (field: string) => ['runs', i, 'openings', k, field];
     if (o.headM <= o.sillM) say(inOpening('headM'), 'is not above sillM');
-    if (o.kind === 'pocket' && o.depthM === undefined) say(inOpening('depthM'), 'is missing: a pocket needs its depth');
-    if (from && to && o.atM + o.widthM > lengthM + 1e-9) say(inOpening('atM'), 'with widthM runs past the end of its run');
+    if (o.kind === 'pocket' && o.depthM === undefined)
+      say(inOpening('depthM'), 'is missing: a pocket needs its depth');
+    if (from && to && o.atM + o.widthM > lengthM + 1e-9)
+      say(inOpening('atM'), 'with widthM runs past the end of its run');
   });
 }
 
-function checkDoubles(list: { id: string }[], name: string, taken: Set<string>, say: (path: (string | number)[], message: string) => void): void {
+function checkDoubles(
+  list: { id: string }[],
+  name: string,
+  taken: Set<string>,
+  say: (path: (string | number)[], message: string) => void,
+): void {
   list.forEach((x, i) => {
     if (taken.has(x.id)) say([name, i, 'id'], `${x.id} is used twice`);
     taken.add(x.id);
@@ -168,13 +247,19 @@ function checkDoubles(list: { id: string }[], name: string, taken: Set<string>, 
 function checkPlaces(site: Shape, say: (path: (string | number)[], message: string) => void): void {
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
   const length = new Map<string, number>();
-  for (const r of site.runs) { const [a, b] = [nodes.get(r.from), nodes.get(r.to)]; if (a && b) length.set(r.id, Math.hypot(b.xM - a.xM, b.yM - a.yM)); }
+  for (const r of site.runs) {
+    const [a, b] = [nodes.get(r.from), nodes.get(r.to)];
+    if (a && b) length.set(r.id, Math.hypot(b.xM - a.xM, b.yM - a.yM));
+  }
   for (const p of site.pads) length.set(p.id, p.widthM);
   for (const p of site.piers) length.set(p.id, pierWidthM(p));
   const past = (id: string, atM: number) => atM > (length.get(id) ?? Infinity) + 1e-6;
-  site.anchors.forEach((a, i) => { if (past(a.elementId, a.atM)) say(['anchors', i, 'atM'], `is past the end of ${a.elementId}`); });
+  site.anchors.forEach((a, i) => {
+    if (past(a.elementId, a.atM)) say(['anchors', i, 'atM'], `is past the end of ${a.elementId}`);
+  });
   site.embeds.forEach((e, i) => {
-    if (past(e.elementId, e.toM ?? e.atM)) say(['embeds', i, e.toM === undefined ? 'atM' : 'toM'], `is past the end of ${e.elementId}`);
+    if (past(e.elementId, e.toM ?? e.atM))
+      say(['embeds', i, e.toM === undefined ? 'atM' : 'toM'], `is past the end of ${e.elementId}`);
     if (e.toM !== undefined && e.toM <= e.atM) say(['embeds', i, 'toM'], 'is not beyond atM');
   });
   site.plates.forEach((p, i) => {
@@ -182,30 +267,57 @@ function checkPlaces(site: Shape, say: (path: (string | number)[], message: stri
     if (past(p.elementId, p.toM)) say(['plates', i, 'toM'], `is past the end of ${p.elementId}`);
   });
   const systems = new Set<string>();
-  site.formSystems.forEach((f, i) => { if (systems.has(f.mark)) say(['formSystems', i, 'mark'], `${f.mark} is used twice`); systems.add(f.mark); });
+  site.formSystems.forEach((f, i) => {
+    if (systems.has(f.mark)) say(['formSystems', i, 'mark'], `${f.mark} is used twice`);
+    systems.add(f.mark);
+  });
 }
 
 /** References, doubles, and levels: everything that needs more than one field to judge. */
 export function checkSitePlan(site: Shape, ctx: IssueSink): void {
-  const say = (path: (string | number)[], message: string) => { ctx.addIssue({ code: 'custom', path, message }); };
-  if (!isTimeZone(site.timeZone)) say(['timeZone'], `${site.timeZone} is not a time zone this machine knows (as in America/Chicago)`);
+  const say = (path: (string | number)[], message: string) => {
+    ctx.addIssue({ code: 'custom', path, message });
+  };
+  if (!isTimeZone(site.timeZone))
+    say(
+      ['timeZone'],
+      `${site.timeZone} is not a time zone this machine knows (as in America/Chicago)`,
+    );
   checkDoubles(site.nodes, 'nodes', new Set(), say);
   const elements = new Set<string>();
   checkDoubles(site.runs, 'runs', elements, say);
   checkDoubles(site.pads, 'pads', elements, say);
   checkDoubles(site.piers, 'piers', elements, say);
   const marks = new Set<string>();
-  site.footingTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['footingTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
-  site.wallTypes.forEach((t, i) => { if (marks.has(t.mark)) say(['wallTypes', i, 'mark'], `${t.mark} is used twice`); marks.add(t.mark); });
-  site.wallTypes.forEach((t, i) => { if (t.ledge && t.ledge.widthM >= t.thicknessM) say(['wallTypes', i, 'ledge', 'widthM'], `is not narrower than the wall, ${t.mark}`); });
+  site.footingTypes.forEach((t, i) => {
+    if (marks.has(t.mark)) say(['footingTypes', i, 'mark'], `${t.mark} is used twice`);
+    marks.add(t.mark);
+  });
+  site.wallTypes.forEach((t, i) => {
+    if (marks.has(t.mark)) say(['wallTypes', i, 'mark'], `${t.mark} is used twice`);
+    marks.add(t.mark);
+  });
+  site.wallTypes.forEach((t, i) => {
+    if (t.ledge && t.ledge.widthM >= t.thicknessM)
+      say(['wallTypes', i, 'ledge', 'widthM'], `is not narrower than the wall, ${t.mark}`);
+  });
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
-  site.runs.forEach((_, i) => { checkRun(site, nodes, i, say); });
+  site.runs.forEach((_, i) => {
+    checkRun(site, nodes, i, say);
+  });
   site.piers.forEach((p, i) => {
     if (p.topM <= p.bottomM) say(['piers', i, 'topM'], 'is not above bottomM');
-    if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined)) say(['piers', i, 'diameterM'], 'is missing: a pier is round (diameterM) or square (widthM and lengthM)');
+    if (p.diameterM === undefined && (p.widthM === undefined || p.lengthM === undefined))
+      say(
+        ['piers', i, 'diameterM'],
+        'is missing: a pier is round (diameterM) or square (widthM and lengthM)',
+      );
   });
   for (const list of ['anchors', 'plates', 'embeds'] as const) {
-    site[list].forEach((o, i) => { if (!elements.has(o.elementId)) say([list, i, 'elementId'], `names ${o.elementId}, which is not a run, pad or pier`); });
+    site[list].forEach((o, i) => {
+      if (!elements.has(o.elementId))
+        say([list, i, 'elementId'], `names ${o.elementId}, which is not a run, pad or pier`);
+    });
     checkDoubles(site[list], list, new Set(), say);
   }
   checkPlaces(site, say);

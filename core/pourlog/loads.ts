@@ -18,26 +18,63 @@ export interface LoadState {
   endedAt: string | null;
   returnedM3: number | null;
   concreteTempC: number | null;
-  slump: { measuredMm: number; where: 'truck' | 'hose'; at: string; verdict: 'accept' | 'low' | 'high'; lowMm: number; highMm: number; marginMm: number; input: unknown } | null;
+  slump: {
+    measuredMm: number;
+    where: 'truck' | 'hose';
+    at: string;
+    verdict: 'accept' | 'low' | 'high';
+    lowMm: number;
+    highMm: number;
+    marginMm: number;
+    input: unknown;
+  } | null;
   decision: 'accept' | 'reject' | null;
   /** Minutes from batching to its end, or to `nowMs` while it is here. */
   ageMin: number | null;
   overAge: boolean;
   /** What the core advises now. */
-  advice: 'await' | 'slump' | 'accept' | 'tooStiff' | 'tooWet' | 'tooOld' | 'tooHot' | 'tooCold' | 'done' | 'sentBack';
+  advice:
+    | 'await'
+    | 'slump'
+    | 'accept'
+    | 'tooStiff'
+    | 'tooWet'
+    | 'tooOld'
+    | 'tooHot'
+    | 'tooCold'
+    | 'done'
+    | 'sentBack';
   /** What load-verdict was given; null while it is on the road. */
   working: unknown;
 }
 
 /** What a fault of load-verdict asks of the foreman, most pressing first. */
-const ADVICE: [Fault, LoadState['advice']][] = [['age', 'tooOld'], ['hot', 'tooHot'], ['cold', 'tooCold'], ['wet', 'tooWet'], ['stiff', 'tooStiff']];
+const ADVICE: [Fault, LoadState['advice']][] = [
+  ['age', 'tooOld'],
+  ['hot', 'tooHot'],
+  ['cold', 'tooCold'],
+  ['wet', 'tooWet'],
+  ['stiff', 'tooStiff'],
+];
 /** Advice that speaks against placing a load. */
-export const speaksAgainst = (advice: LoadState['advice']): boolean => ADVICE.some(([, a]) => a === advice);
-
+export const speaksAgainst = (advice: LoadState['advice']): boolean =>
+  ADVICE.some(([, a]) => a === advice);
 
 /** Judges a slump of this mix under the site's rule profile. */
-export function judgeSlump(mix: Mix, profile: RuleProfile, measuredMm: number, where: 'truck' | 'hose') {
-  return evaluate(slumpVerdict, { targetMm: mix.slumpMm, kind: profile === 'us-aci' ? mix.slumpKind : 'nominal', measuredMm, standard: profile === 'us-aci' ? 'astm' : 'en', at: where, pumpLossMm: mix.pumpLossMm });
+export function judgeSlump(
+  mix: Mix,
+  profile: RuleProfile,
+  measuredMm: number,
+  where: 'truck' | 'hose',
+) {
+  return evaluate(slumpVerdict, {
+    targetMm: mix.slumpMm,
+    kind: profile === 'us-aci' ? mix.slumpKind : 'nominal',
+    measuredMm,
+    standard: profile === 'us-aci' ? 'astm' : 'en',
+    at: where,
+    pumpLossMm: mix.pumpLossMm,
+  });
 }
 
 function adviceOf(l: Omit<LoadState, 'advice' | 'working'>, faults: Fault[]): LoadState['advice'] {
@@ -48,12 +85,22 @@ function adviceOf(l: Omit<LoadState, 'advice' | 'working'>, faults: Fault[]): Lo
 }
 
 /** A load of the plan: its name and what was ordered for it. */
-export interface PlannedLoad { id: string; volumeM3: number }
+export interface PlannedLoad {
+  id: string;
+  volumeM3: number;
+}
 
 /** Every load the log or the plan knows, planned ones first in their order. */
-export function loadsOf(state: PourState, planned: PlannedLoad[], mix: Mix, profile: RuleProfile, nowMs: number): LoadState[] {
+export function loadsOf(
+  state: PourState,
+  planned: PlannedLoad[],
+  mix: Mix,
+  profile: RuleProfile,
+  nowMs: number,
+): LoadState[] {
   const ids = planned.map((p) => p.id);
-  for (const e of entries(state, 'load-arrived')) if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
+  for (const e of entries(state, 'load-arrived'))
+    if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
     const slump = latest(state, 'slump', (e) => e.body.loadId === id);
@@ -62,16 +109,52 @@ export function loadsOf(state: PourState, planned: PlannedLoad[], mix: Mix, prof
     const placed = entries(state, 'place-start').find((e) => e.body.loadId === id);
     const judged = slump ? judgeSlump(mix, profile, slump.body.measuredMm, slump.body.where) : null;
     const batchedMs = arrived ? Date.parse(arrived.body.batchedAt) : null;
-    const untilMs = ended ? Date.parse(ended.at) : verdict?.body.decision === 'reject' ? Date.parse(verdict.at) : nowMs;
+    const untilMs = ended
+      ? Date.parse(ended.at)
+      : verdict?.body.decision === 'reject'
+        ? Date.parse(verdict.at)
+        : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
-    const judgedLoad = ageMin === null ? null : evaluate(loadVerdict, { batchMin: 0, nowMin: Math.max(0, ageMin), limitMin: mix.maxAgeMin, hottestC: mix.hottestC, coldestC: mix.coldestC, slump: judged?.result.verdict ?? null, ...(arrived?.body.concreteTempC === undefined ? {} : { concreteTempC: arrived.body.concreteTempC }) });
+    const judgedLoad =
+      ageMin === null
+        ? null
+        : evaluate(loadVerdict, {
+            batchMin: 0,
+            nowMin: Math.max(0, ageMin),
+            limitMin: mix.maxAgeMin,
+            hottestC: mix.hottestC,
+            coldestC: mix.coldestC,
+            slump: judged?.result.verdict ?? null,
+            ...(arrived?.body.concreteTempC === undefined
+              ? {}
+              : { concreteTempC: arrived.body.concreteTempC }),
+          });
     const faults = judgedLoad?.result.faults ?? [];
     const base = {
-      id, ticket: arrived?.body.ticket ?? null, volumeM3: arrived?.body.volumeM3 ?? null, plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null, batchedAt: arrived?.body.batchedAt ?? null, arrivedAt: arrived?.at ?? null,
-      firstPlacedAt: placed?.at ?? null, endedAt: ended?.at ?? null, returnedM3: ended?.body.returnedM3 ?? null, concreteTempC: arrived?.body.concreteTempC ?? null,
-      slump: slump && judged ? { measuredMm: slump.body.measuredMm, where: slump.body.where, at: slump.at, ...judged.result, input: judged.input } : null,
-      decision: verdict?.body.decision ?? null, ageMin, overAge: faults.includes('age'),
+      id,
+      ticket: arrived?.body.ticket ?? null,
+      volumeM3: arrived?.body.volumeM3 ?? null,
+      plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null,
+      batchedAt: arrived?.body.batchedAt ?? null,
+      arrivedAt: arrived?.at ?? null,
+      firstPlacedAt: placed?.at ?? null,
+      endedAt: ended?.at ?? null,
+      returnedM3: ended?.body.returnedM3 ?? null,
+      concreteTempC: arrived?.body.concreteTempC ?? null,
+      slump:
+        slump && judged
+          ? {
+              measuredMm: slump.body.measuredMm,
+              where: slump.body.where,
+              at: slump.at,
+              ...judged.result,
+              input: judged.input,
+            }
+          : null,
+      decision: verdict?.body.decision ?? null,
+      ageMin,
+      overAge: faults.includes('age'),
     };
     return { ...base, advice: adviceOf(base, faults), working: judgedLoad?.input ?? null };
   });

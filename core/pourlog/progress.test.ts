@@ -12,9 +12,38 @@ const plan = planPour(site, pour, mix, plant, 1190, 1);
 const T0 = Date.parse('2026-09-10T12:30:00Z');
 const ms = (minute: number) => T0 + minute * 60_000;
 let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent { n += 1; return { id: `e${String(n).padStart(4, '0')}`, at: new Date(ms(minute)).toISOString(), actor: 'P. Winder', kind, body } as unknown as LogEvent; }
-const arrived = (loadId: string, minute: number, batchedMinute: number, volumeM3 = 4, tempC?: number) => entry('load-arrived', { loadId, ticket: '1', volumeM3, batchedAt: new Date(ms(batchedMinute)).toISOString(), ...(tempC === undefined ? {} : { concreteTempC: tempC }) }, minute);
-const place = (elementId: string, from: number, to: number, ratio = 1, loadId = 'L1') => [entry('place-start', { elementId, lift: 0, loadId }, from), entry('place-stop', { elementId, lift: 0, filledRatio: ratio }, to)];
+function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
+  n += 1;
+  return {
+    id: `e${String(n).padStart(4, '0')}`,
+    at: new Date(ms(minute)).toISOString(),
+    actor: 'P. Winder',
+    kind,
+    body,
+  } as unknown as LogEvent;
+}
+const arrived = (
+  loadId: string,
+  minute: number,
+  batchedMinute: number,
+  volumeM3 = 4,
+  tempC?: number,
+) =>
+  entry(
+    'load-arrived',
+    {
+      loadId,
+      ticket: '1',
+      volumeM3,
+      batchedAt: new Date(ms(batchedMinute)).toISOString(),
+      ...(tempC === undefined ? {} : { concreteTempC: tempC }),
+    },
+    minute,
+  );
+const place = (elementId: string, from: number, to: number, ratio = 1, loadId = 'L1') => [
+  entry('place-start', { elementId, lift: 0, loadId }, from),
+  entry('place-stop', { elementId, lift: 0, filledRatio: ratio }, to),
+];
 const see = (log: LogEvent[], nowMinute: number) => {
   const state = replay(log);
   const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, ms(nowMinute));
@@ -26,25 +55,85 @@ describe('a load', () => {
   test.each([
     ['on the road', [], 0, 'await'],
     ['here, not read', [arrived('L1', 0, -40)], 5, 'slump'],
-    ['in range', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 5, 'accept'],
-    ['too stiff', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 50, where: 'truck' }, 2)], 5, 'tooStiff'],
-    ['too wet', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 150, where: 'truck' }, 2)], 5, 'tooWet'],
-    ['good at the hose, half an inch lower', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 65, where: 'hose' }, 2)], 5, 'accept'],
-    ['exactly at its age limit', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 50, 'accept'],
-    ['past its age limit', [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 50.1, 'tooOld'],
-    ['hotter than the site takes, whatever its slump', [arrived('L1', 0, -40, 4, 35.5), entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2)], 5, 'tooHot'],
+    [
+      'in range',
+      [
+        arrived('L1', 0, -40),
+        entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
+      ],
+      5,
+      'accept',
+    ],
+    [
+      'too stiff',
+      [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 50, where: 'truck' }, 2)],
+      5,
+      'tooStiff',
+    ],
+    [
+      'too wet',
+      [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 150, where: 'truck' }, 2)],
+      5,
+      'tooWet',
+    ],
+    [
+      'good at the hose, half an inch lower',
+      [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 65, where: 'hose' }, 2)],
+      5,
+      'accept',
+    ],
+    [
+      'exactly at its age limit',
+      [
+        arrived('L1', 0, -40),
+        entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
+      ],
+      50,
+      'accept',
+    ],
+    [
+      'past its age limit',
+      [
+        arrived('L1', 0, -40),
+        entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
+      ],
+      50.1,
+      'tooOld',
+    ],
+    [
+      'hotter than the site takes, whatever its slump',
+      [
+        arrived('L1', 0, -40, 4, 35.5),
+        entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
+      ],
+      5,
+      'tooHot',
+    ],
     ['exactly as hot as the site takes', [arrived('L1', 0, -40, 4, 35)], 5, 'slump'],
     ['colder than the site takes', [arrived('L1', 0, -40, 4, 4)], 5, 'tooCold'],
     ['old before it is hot', [arrived('L1', 0, -40, 4, 36)], 60, 'tooOld'],
     ['batched by a clock that runs ahead', [arrived('L1', 0, 3)], 1, 'slump'],
-    ['sent back', [arrived('L1', 0, -40), entry('load-verdict', { loadId: 'L1', decision: 'reject' }, 3)], 300, 'sentBack'],
-    ['done', [arrived('L1', 0, -40), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 20)], 300, 'done'],
+    [
+      'sent back',
+      [arrived('L1', 0, -40), entry('load-verdict', { loadId: 'L1', decision: 'reject' }, 3)],
+      300,
+      'sentBack',
+    ],
+    [
+      'done',
+      [arrived('L1', 0, -40), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 20)],
+      300,
+      'done',
+    ],
   ] as const)('%s', (_, log, now, advice) => {
     expect(see([...log], now).loads[0]).toMatchObject({ id: 'L1', advice });
   });
 
   test('its age stops when it is done', () => {
-    expect(see([arrived('L1', 0, -40), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 20)], 300).loads[0]?.ageMin).toBeCloseTo(60, 9);
+    expect(
+      see([arrived('L1', 0, -40), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 20)], 300)
+        .loads[0]?.ageMin,
+    ).toBeCloseTo(60, 9);
   });
 
   test('one beyond the plan stands after the planned ones', () => {
@@ -61,7 +150,14 @@ describe('what is placed and what is still needed', () => {
   });
 
   test('part and full runs count by their share of the neat volume; what is open counts nothing yet', () => {
-    const { progress } = see([...place('FN', 0, 10), ...place('FW', 11, 15, 0.5), entry('place-start', { elementId: 'FW', lift: 0, loadId: 'L1' }, 18)], 20);
+    const { progress } = see(
+      [
+        ...place('FN', 0, 10),
+        ...place('FW', 11, 15, 0.5),
+        entry('place-start', { elementId: 'FW', lift: 0, loadId: 'L1' }, 18),
+      ],
+      20,
+    );
     expect(progress.placedM3).toBeCloseTo(volumeOf('FN') + 0.5 * volumeOf('FW'), 9);
     expect(progress.current).toMatchObject({ elementId: 'FW', fromRatio: 0.5, open: true });
     expect(progress.toFillM3 + progress.placedM3).toBeCloseTo(plan.route.volumeM3, 9);
@@ -71,7 +167,17 @@ describe('what is placed and what is still needed', () => {
     const used = 1.12;
     const first = plan.plannedLoads[0]?.volumeM3 ?? 0;
     const ratio = (first - pour.settings.leftBehindM3) / used / (volumeOf('FN') + volumeOf('FW'));
-    const log = [arrived('L1', 0, -40, first), ...place('FN', 1, 8), ...place('FW', 8, 14, (ratio * (volumeOf('FN') + volumeOf('FW')) - volumeOf('FN')) / volumeOf('FW')), entry('load-end', { loadId: 'L1', returnedM3: 0 }, 15)];
+    const log = [
+      arrived('L1', 0, -40, first),
+      ...place('FN', 1, 8),
+      ...place(
+        'FW',
+        8,
+        14,
+        (ratio * (volumeOf('FN') + volumeOf('FW')) - volumeOf('FN')) / volumeOf('FW'),
+      ),
+      entry('load-end', { loadId: 'L1', returnedM3: 0 }, 15),
+    ];
     const { progress } = see(log, 16);
     expect(progress.usedPerNeat).toBeCloseTo(used, 9);
     expect(progress.neededM3).toBeCloseTo(progress.toFillM3 * used, 9);
@@ -80,7 +186,8 @@ describe('what is placed and what is still needed', () => {
   test('a load sent back is missing from the balance', () => {
     const here = [arrived('L1', 0, -40, plan.plannedLoads[0]?.volumeM3)];
     const kept = see(here, 1).progress.balanceM3;
-    const sent = see([...here, entry('load-verdict', { loadId: 'L1', decision: 'reject' }, 2)], 3).progress.balanceM3;
+    const sent = see([...here, entry('load-verdict', { loadId: 'L1', decision: 'reject' }, 2)], 3)
+      .progress.balanceM3;
     expect(sent - kept).toBeCloseTo(plan.plannedLoads[0]?.volumeM3 ?? 0, 9);
   });
 });
@@ -110,9 +217,14 @@ describe('the seams’ clocks', () => {
 
 describe('curing', () => {
   const placed = pour.elements.flatMap((e, i) => place(e, i * 10, i * 10 + 9));
-  const cure = (extra: LogEvent[], nowH: number) => { const { progress, state } = see([...placed, ...extra], 39 + nowH * 60); return curingOf(pour, mix, state, progress.finishedMs, ms(39 + nowH * 60)); };
+  const cure = (extra: LogEvent[], nowH: number) => {
+    const { progress, state } = see([...placed, ...extra], 39 + nowH * 60);
+    return curingOf(pour, mix, state, progress.finishedMs, ms(39 + nowH * 60));
+  };
   const probe = (tempC: number, h: number) => entry('probe', { tempC }, 39 + h * 60);
-  test('nothing to cure before the last run is full', () => { expect(curingOf(pour, mix, replay(placed.slice(0, 5)), null, ms(60))).toBeNull(); });
+  test('nothing to cure before the last run is full', () => {
+    expect(curingOf(pour, mix, replay(placed.slice(0, 5)), null, ms(60))).toBeNull();
+  });
   test('strength grows, faster when warm; the curve passes through it', () => {
     const warm = cure([probe(25, 1), probe(25, 23)], 24);
     const cold = cure([probe(8, 1), probe(8, 23)], 24);
@@ -123,7 +235,10 @@ describe('curing', () => {
     expect(later?.strengthMPa).toBeGreaterThan(warm?.strengthMPa ?? 0);
     const before = warm?.curve.filter((c) => c.timeH <= 24).at(-1);
     expect(before?.strengthMPa).toBeLessThanOrEqual((warm?.strengthMPa ?? 0) + 1e-9);
-    for (let i = 1; i < (warm?.curve.length ?? 0); i += 1) expect(warm?.curve[i]?.strengthMPa).toBeGreaterThanOrEqual(warm?.curve[i - 1]?.strengthMPa ?? 0);
+    for (let i = 1; i < (warm?.curve.length ?? 0); i += 1)
+      expect(warm?.curve[i]?.strengthMPa).toBeGreaterThanOrEqual(
+        warm?.curve[i - 1]?.strengthMPa ?? 0,
+      );
   });
   test('forms stay on until the clock floor, however warm', () => {
     const hot = cure([probe(60, 0.5), probe(60, 8)], 9);

@@ -1,27 +1,74 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
-import { entries, isClosed, latest, replay, step, EMPTY_STATE, timeline, type PourState } from './state.ts';
+import {
+  entries,
+  isClosed,
+  latest,
+  replay,
+  step,
+  EMPTY_STATE,
+  timeline,
+  type PourState,
+} from './state.ts';
 
 let n = 0;
 const T0 = Date.parse('2026-09-23T12:00:00Z');
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number, supersedes: string | null = null): LogEvent {
+function entry<K extends EventKind>(
+  kind: K,
+  body: EventBody<K>,
+  minute: number,
+  supersedes: string | null = null,
+): LogEvent {
   n += 1;
-  return { id: `e${String(n).padStart(4, '0')}`, at: new Date(T0 + minute * 60_000).toISOString(), actor: 'T. Oakes', kind, body, supersedes } as LogEvent;
+  return {
+    id: `e${String(n).padStart(4, '0')}`,
+    at: new Date(T0 + minute * 60_000).toISOString(),
+    actor: 'T. Oakes',
+    kind,
+    body,
+    supersedes,
+  } as LogEvent;
 }
-const reading = (mm: number, minute: number, supersedes: string | null = null) => entry('reading', { checkId: 'F/cover', place: 0, value: { type: 'length', mm } }, minute, supersedes);
+const reading = (mm: number, minute: number, supersedes: string | null = null) =>
+  entry(
+    'reading',
+    { checkId: 'F/cover', place: 0, value: { type: 'length', mm } },
+    minute,
+    supersedes,
+  );
 /** What counts, without the order in which it was heard. */
-const essence = (s: PourState) => ({ lines: timeline(s).map((e) => e.id), seen: [...s.seen.keys()].sort(), superseded: [...s.superseded].sort() });
+const essence = (s: PourState) => ({
+  lines: timeline(s).map((e) => e.id),
+  seen: [...s.seen.keys()].sort(),
+  superseded: [...s.superseded].sort(),
+});
 
 describe('the log as a set of entries', () => {
   test('any order, and any doubles, leave the same state', () => {
     const a = reading(70, 1);
     const b = reading(80, 2, a.id);
-    const log = [a, b, entry('note', { text: 'rain' }, 1), entry('weather', { airTempC: 12, sky: 'rain' }, 3), entry('supersede', {}, 4, b.id), reading(75, 4), entry('close', {}, 9)];
+    const log = [
+      a,
+      b,
+      entry('note', { text: 'rain' }, 1),
+      entry('weather', { airTempC: 12, sky: 'rain' }, 3),
+      entry('supersede', {}, 4, b.id),
+      reading(75, 4),
+      entry('close', {}, 9),
+    ];
     const straight = essence(replay(log));
-    fc.assert(fc.property(fc.shuffledSubarray(log, { minLength: log.length }), fc.array(fc.nat({ max: log.length - 1 }), { maxLength: 5 }), (mixed, doubles) => {
-      expect(essence(replay([...mixed, ...doubles.map((i) => log[i] as LogEvent)]))).toEqual(straight);
-    }));
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(log, { minLength: log.length }),
+        fc.array(fc.nat({ max: log.length - 1 }), { maxLength: 5 }),
+        (mixed, doubles) => {
+          expect(essence(replay([...mixed, ...doubles.map((i) => log[i] as LogEvent)]))).toEqual(
+            straight,
+          );
+        },
+      ),
+    );
   });
 
   test('a step at a time is the same as all at once', () => {

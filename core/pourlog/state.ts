@@ -16,7 +16,10 @@ export interface PourState {
 
 export const EMPTY_STATE: PourState = { active: {}, seen: new Map(), superseded: new Map() };
 
-const before = (a: LogEvent, b: LogEvent): boolean => (a.at === b.at ? a.id < b.id : Date.parse(a.at) < Date.parse(b.at) || (Date.parse(a.at) === Date.parse(b.at) && a.id < b.id));
+const before = (a: LogEvent, b: LogEvent): boolean =>
+  a.at === b.at
+    ? a.id < b.id
+    : Date.parse(a.at) < Date.parse(b.at) || (Date.parse(a.at) === Date.parse(b.at) && a.id < b.id);
 
 function withEntry(list: readonly LogEvent[], e: LogEvent): LogEvent[] {
   let at = list.length;
@@ -33,7 +36,8 @@ export function step(state: PourState, event: LogEvent): PourState {
   if (event.supersedes) {
     superseded = new Map(superseded).set(event.supersedes, event.id);
     const old = state.seen.get(event.supersedes);
-    if (old) active = { ...active, [old.kind]: (active[old.kind] ?? []).filter((e) => e.id !== old.id) };
+    if (old)
+      active = { ...active, [old.kind]: (active[old.kind] ?? []).filter((e) => e.id !== old.id) };
   }
   if (!superseded.has(event.id)) active[event.kind] = withEntry(active[event.kind] ?? [], event);
   return { active: active, seen, superseded };
@@ -48,17 +52,26 @@ export const replay = (events: Iterable<LogEvent>, from: PourState = EMPTY_STATE
 
 /** Entries of a kind that count, oldest first. */
 export function entries<K extends EventKind>(state: PourState, kind: K): readonly LogEvent<K>[] {
-  return (state.active as Record<string, readonly LogEvent[] | undefined>)[kind] as readonly LogEvent<K>[] | undefined ?? [];
+  return (
+    ((state.active as Record<string, readonly LogEvent[] | undefined>)[kind] as
+      readonly LogEvent<K>[] | undefined) ?? []
+  );
 }
 
 /** The newest entry of a kind that passes the test. */
-export function latest<K extends EventKind>(state: PourState, kind: K, test: (e: LogEvent<K>) => boolean = () => true): LogEvent<K> | undefined {
+export function latest<K extends EventKind>(
+  state: PourState,
+  kind: K,
+  test: (e: LogEvent<K>) => boolean = () => true,
+): LogEvent<K> | undefined {
   return entries(state, kind).findLast(test);
 }
 
 /** All entries that count, oldest first, for the day's page and for undo. */
 export function timeline(state: PourState): LogEvent[] {
-  return [...state.seen.values()].filter((e) => !state.superseded.has(e.id)).sort((a, b) => (before(a, b) ? -1 : 1));
+  return [...state.seen.values()]
+    .filter((e) => !state.superseded.has(e.id))
+    .sort((a, b) => (before(a, b) ? -1 : 1));
 }
 
 /** True when the pour has been closed and not opened again since. */

@@ -17,7 +17,10 @@ export class Normals {
   }
 
   next(): number {
-    if (this.#held) { this.#held = false; return this.#spare; }
+    if (this.#held) {
+      this.#held = false;
+      return this.#spare;
+    }
     for (;;) {
       const x = (this.#rng.next() + 0.5) / TWO_31;
       const y = (this.#rng.next() + 0.5) / TWO_31;

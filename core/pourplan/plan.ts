@@ -12,7 +12,12 @@ import type { z } from 'zod';
 type OutputOf<C extends { output: z.ZodType }> = z.output<C['output']>;
 
 /** A placement on the route: where along the way it runs, in which lift. */
-export interface PlannedPlacement extends Placement { elementId: string; lift: number; fromM: number; toM: number }
+export interface PlannedPlacement extends Placement {
+  elementId: string;
+  lift: number;
+  fromM: number;
+  toM: number;
+}
 
 /** Everything the Plan screen shows, computed from site, pour and settings alone. */
 export interface PourPlan {
@@ -41,7 +46,15 @@ function onRoute(placements: Placement[], cells: RouteCell[]): PlannedPlacement[
     const before = done.get(c.id) ?? 0;
     done.set(c.id, before + p.volumeM3);
     const at = (v: number) => c.fromM + ((c.toM - c.fromM) * v) / c.volumeM3;
-    return [{ ...p, elementId: c.elementId, lift: c.lift, fromM: at(before), toM: at(before + p.volumeM3) }];
+    return [
+      {
+        ...p,
+        elementId: c.elementId,
+        lift: c.lift,
+        fromM: at(before),
+        toM: at(before + p.volumeM3),
+      },
+    ];
   });
 }
 
@@ -51,38 +64,110 @@ const TRIALS = 400;
 const DENSITY_KG_M3 = 2400;
 
 /** Loads of a pour with these settings. */
-const loadsOn = (s: PourSettings, orderedM3: number, plant: Plant): Evaluated<OutputOf<typeof truckPlan>> => evaluate(truckPlan, {
-  orderM3: orderedM3, truckM3: s.truckM3, split: s.split, minLoadM3: Math.min(plant.minLoadM3, s.truckM3), placingRateM3PerH: s.placingRateM3PerH,
-  travelMin: plant.travel.medianMin, roundTripMin: plant.roundTripMin, firstArriveMin: s.firstLoadMin, ...(s.spacingMin === null ? {} : { spacingMin: s.spacingMin }),
-});
+const loadsOn = (
+  s: PourSettings,
+  orderedM3: number,
+  plant: Plant,
+): Evaluated<OutputOf<typeof truckPlan>> =>
+  evaluate(truckPlan, {
+    orderM3: orderedM3,
+    truckM3: s.truckM3,
+    split: s.split,
+    minLoadM3: Math.min(plant.minLoadM3, s.truckM3),
+    placingRateM3PerH: s.placingRateM3PerH,
+    travelMin: plant.travel.medianMin,
+    roundTripMin: plant.roundTripMin,
+    firstArriveMin: s.firstLoadMin,
+    ...(s.spacingMin === null ? {} : { spacingMin: s.spacingMin }),
+  });
 
 /** The simulation's input for a pour with these settings; cells are cut from the route by its lifts. */
-export function simulationFor(cells: RouteCell[], loads: OutputOf<typeof truckPlan>['loads'], pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials: number): SimulationInput {
+export function simulationFor(
+  cells: RouteCell[],
+  loads: OutputOf<typeof truckPlan>['loads'],
+  pour: PourDoc,
+  mix: Mix,
+  plant: Plant,
+  duskMin: number,
+  trials: number,
+): SimulationInput {
   const s = pour.settings;
   // Waste is placed too: every cell takes its share, so that the timetable runs as long as the pour will.
   const grown = 1 + s.wasteRatio;
   return {
     startMin: s.firstLoadMin,
-    cells: cells.map((c) => ({ id: c.id, volumeM3: c.volumeM3 * grown, heightM: c.heightM, bottomM: c.bottomM, moveMin: 0, beside: c.beside, ...(c.below === undefined ? {} : { below: c.below }) })),
-    loads: loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3, batchMin: l.batchMin - plant.plantDelay.medianMin, plantDelay: plant.plantDelay, travel: plant.travel })),
-    placingRateM3PerH: s.placingRateM3PerH, changeOverMin: s.changeOverMin, leftBehindM3: Math.min(s.leftBehindM3, (loads.at(-1)?.volumeM3 ?? 0) * 0.9), breaks: s.breaks,
-    tempC: s.concreteTempC, stiffenMinAt20C: mix.stiffenMinAt20C, knitMinAt20C: mix.knitMinAt20C, retarderFactor: mix.retarderFactor, ratingKPa: s.ratingKPa, densityKgM3: DENSITY_KG_M3,
-    maxAgeMin: mix.maxAgeMin, duskMin, trials, seed: 7,
+    cells: cells.map((c) => ({
+      id: c.id,
+      volumeM3: c.volumeM3 * grown,
+      heightM: c.heightM,
+      bottomM: c.bottomM,
+      moveMin: 0,
+      beside: c.beside,
+      ...(c.below === undefined ? {} : { below: c.below }),
+    })),
+    loads: loads.map((l, i) => ({
+      id: loadName(i),
+      volumeM3: l.volumeM3,
+      batchMin: l.batchMin - plant.plantDelay.medianMin,
+      plantDelay: plant.plantDelay,
+      travel: plant.travel,
+    })),
+    placingRateM3PerH: s.placingRateM3PerH,
+    changeOverMin: s.changeOverMin,
+    leftBehindM3: Math.min(s.leftBehindM3, (loads.at(-1)?.volumeM3 ?? 0) * 0.9),
+    breaks: s.breaks,
+    tempC: s.concreteTempC,
+    stiffenMinAt20C: mix.stiffenMinAt20C,
+    knitMinAt20C: mix.knitMinAt20C,
+    retarderFactor: mix.retarderFactor,
+    ratingKPa: s.ratingKPa,
+    densityKgM3: DENSITY_KG_M3,
+    maxAgeMin: mix.maxAgeMin,
+    duskMin,
+    trials,
+    seed: 7,
   };
 }
 const loadName = (i: number): string => `L${i + 1}`;
 
 /** The order of a pour with these settings, of a known neat volume, under the site's rules. */
-export function orderFor(neatM3: number, site: SitePlan, pour: PourDoc, plant: Plant): Evaluated<OutputOf<typeof orderQuantity>> {
+export function orderFor(
+  neatM3: number,
+  site: SitePlan,
+  pour: PourDoc,
+  plant: Plant,
+): Evaluated<OutputOf<typeof orderQuantity>> {
   const s = pour.settings;
-  return evaluate(orderQuantity, withRules('order-quantity', rulesOf(site), { neatM3, wasteRatio: s.wasteRatio, leftBehindM3: s.leftBehindM3, sdRatio: s.sdRatio, stepM3: plant.stepM3, ...s.costs }));
+  return evaluate(
+    orderQuantity,
+    withRules('order-quantity', rulesOf(site), {
+      neatM3,
+      wasteRatio: s.wasteRatio,
+      leftBehindM3: s.leftBehindM3,
+      sdRatio: s.sdRatio,
+      stepM3: plant.stepM3,
+      ...s.costs,
+    }),
+  );
 }
 
 /** One simulation's worth of a pour: its loads and its input, from a route that is already worked out. */
-export function rehearse(route: Route, orderedM3: number, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials: number) {
+export function rehearse(
+  route: Route,
+  orderedM3: number,
+  pour: PourDoc,
+  mix: Mix,
+  plant: Plant,
+  duskMin: number,
+  trials: number,
+) {
   const cells = cellsOf(route, pour.settings.lifts);
   const trucks = loadsOn(pour.settings, orderedM3, plant);
-  return { cells, trucks, simulation: simulationFor(cells, trucks.result.loads, pour, mix, plant, duskMin, trials) };
+  return {
+    cells,
+    trucks,
+    simulation: simulationFor(cells, trucks.result.loads, pour, mix, plant, duskMin, trials),
+  };
 }
 
 /**
@@ -90,21 +175,57 @@ export function rehearse(route: Route, orderedM3: number, pour: PourDoc, mix: Mi
  * @param duskMin when daylight ends, minutes after local midnight
  * @param trials mornings to draw for the odds; 1 gives the timetable at once, without meaningful odds
  */
-export function planPour(site: SitePlan, pour: PourDoc, mix: Mix, plant: Plant, duskMin: number, trials = TRIALS): PourPlan {
+export function planPour(
+  site: SitePlan,
+  pour: PourDoc,
+  mix: Mix,
+  plant: Plant,
+  duskMin: number,
+  trials = TRIALS,
+): PourPlan {
   const route = routeOf(site, pour);
   const order = orderFor(route.volumeM3, site, pour, plant);
   const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
-  const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, trials);
-  const onTime = simulation.loads.map((l) => ({ ...l, plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin }, travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin } }));
+  const { cells, trucks, simulation } = rehearse(
+    route,
+    orderedM3,
+    pour,
+    mix,
+    plant,
+    duskMin,
+    trials,
+  );
+  const onTime = simulation.loads.map((l) => ({
+    ...l,
+    plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin },
+    travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
+  }));
   const asPlanned = evaluate(pourSimulation, { ...simulation, loads: onTime }).result;
   const { timetable } = asPlanned;
   // One morning has no odds worth another run.
   const { odds } = trials > 1 ? evaluate(pourSimulation, simulation).result : asPlanned;
   const grown = 1 + pour.settings.wasteRatio;
-  const placements = onRoute(timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })), cells);
-  const plannedLoads = trucks.result.loads.map((l, i) => ({ id: loadName(i), volumeM3: l.volumeM3 }));
+  const placements = onRoute(
+    timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })),
+    cells,
+  );
+  const plannedLoads = trucks.result.loads.map((l, i) => ({
+    id: loadName(i),
+    volumeM3: l.volumeM3,
+  }));
   return {
-    route, cells, order, orderedM3, trucks, loadIds: plannedLoads.map((l) => l.id), plannedLoads, timetable, odds, simulation, placements,
-    stiffenMin: timetable.seams[0]?.stiffenMin ?? 0, knitMin: timetable.seams[0]?.knitMin ?? 0,
+    route,
+    cells,
+    order,
+    orderedM3,
+    trucks,
+    loadIds: plannedLoads.map((l) => l.id),
+    plannedLoads,
+    timetable,
+    odds,
+    simulation,
+    placements,
+    stiffenMin: timetable.seams[0]?.stiffenMin ?? 0,
+    knitMin: timetable.seams[0]?.knitMin ?? 0,
   };
 }

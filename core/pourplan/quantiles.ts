@@ -15,9 +15,17 @@ function select(values: Float64Array, k: number, left: number, right: number): n
     while (i <= j) {
       while ((values[i] as number) < pivot) i += 1;
       while ((values[j] as number) > pivot) j -= 1;
-      if (i <= j) { const x = values[i] as number; values[i] = values[j] as number; values[j] = x; i += 1; j -= 1; }
+      if (i <= j) {
+        const x = values[i] as number;
+        values[i] = values[j] as number;
+        values[j] = x;
+        i += 1;
+        j -= 1;
+      }
     }
-    if (k <= j) hi = j; else if (k >= i) lo = i; else break;
+    if (k <= j) hi = j;
+    else if (k >= i) lo = i;
+    else break;
   }
   return values[k] as number;
 }

@@ -6,14 +6,35 @@ import { searchSequences, type Choices, type SearchInput, type SearchResult } fr
 import { sequenceSearch } from './sequence-search.ts';
 import { trialsOf } from './trials.ts';
 
-const none: Choices = { startAt: [], reverse: [], lifts: [], truckM3: [], spacingMin: [], firstLoadMin: [] };
+const none: Choices = {
+  startAt: [],
+  reverse: [],
+  lifts: [],
+  truckM3: [],
+  spacingMin: [],
+  firstLoadMin: [],
+};
 const input = (choices: Partial<Choices>, more: Partial<SearchInput> = {}): SearchInput => ({
-  ...demoPour('quillback', 'P2'), duskMin: 1190, choices: { ...none, ...choices }, prices: { crewPerMin: 5, oldLoad: 400, afterDusk: 300 }, noGo: [], coldSeamShare: 0.02, trials: 60, seed: 3, maxPlans: 1000, runnersUp: 6, ...more,
+  ...demoPour('quillback', 'P2'),
+  duskMin: 1190,
+  choices: { ...none, ...choices },
+  prices: { crewPerMin: 5, oldLoad: 400, afterDusk: 300 },
+  noGo: [],
+  coldSeamShare: 0.02,
+  trials: 60,
+  seed: 3,
+  maxPlans: 1000,
+  runnersUp: 6,
+  ...more,
 });
 function run(v: SearchInput): { result: SearchResult; reports: number } {
   const g = searchSequences(v);
   let reports = 0;
-  for (;;) { const s = g.next(); if (s.done) return { result: s.value, reports }; reports += 1; }
+  for (;;) {
+    const s = g.next();
+    if (s.done) return { result: s.value, reports };
+    reports += 1;
+  }
 }
 
 /** One plan by the long way: planned as the Plan screen does, its mornings drawn, its costs summed by hand. */
@@ -23,22 +44,42 @@ function byHand(v: SearchInput, change: object): { cost: number; good: boolean }
   const t = trialsOf(plan.simulation).run(v.trials, v.seed);
   const c = pour.settings.costs;
   const perMorning = (x: number) => x / v.trials;
-  const cost = 5 * (perMorning(t.finishSum) - pour.settings.firstLoadMin) + c.shortFixed * perMorning(t.short) + c.shortPerM3 * perMorning(t.shortSum) + (c.costPerM3 + c.disposalPerM3) * perMorning(t.leftOverSum) + 400 * perMorning(t.overAge) + 300 * perMorning(t.afterDusk);
+  const cost =
+    5 * (perMorning(t.finishSum) - pour.settings.firstLoadMin) +
+    c.shortFixed * perMorning(t.short) +
+    c.shortPerM3 * perMorning(t.shortSum) +
+    (c.costPerM3 + c.disposalPerM3) * perMorning(t.leftOverSum) +
+    400 * perMorning(t.overAge) +
+    300 * perMorning(t.afterDusk);
   return { cost, good: t.overRating === 0 && t.coldSeam <= v.coldSeamShare * v.trials };
 }
 
 describe('search for the sequence', () => {
   test('finds the optimum of every plan there is', () => {
-    const v = input({ startAt: [0, 2], reverse: [false, true], lifts: [2, 3], spacingMin: [null, 25] }, { coldSeamShare: 0.15 });
+    const v = input(
+      { startAt: [0, 2], reverse: [false, true], lifts: [2, 3], spacingMin: [null, 25] },
+      { coldSeamShare: 0.15 },
+    );
     const { result } = run(v);
     expect(result).toMatchObject({ examined: 16, possible: 16, enumerated: true });
-    const all = [0, 2].flatMap((startAt) => [false, true].flatMap((reverse) => [2, 3].flatMap((lifts) => [null, 25].map((spacingMin) => byHand(v, { startAt, reverse, lifts, spacingMin })))));
+    const all = [0, 2].flatMap((startAt) =>
+      [false, true].flatMap((reverse) =>
+        [2, 3].flatMap((lifts) =>
+          [null, 25].map((spacingMin) => byHand(v, { startAt, reverse, lifts, spacingMin })),
+        ),
+      ),
+    );
     const good = all.filter((p) => p.good).map((p) => p.cost);
     expect(good.length).toBeGreaterThan(0);
     expect(result.best?.cost).toBeCloseTo(Math.min(...good), 6);
   });
   test('walks to the same optimum when it may look at fewer plans than there are', () => {
-    const choices = { startAt: [0, 1, 2, 3, 4, 5], reverse: [false, true], lifts: [1, 2, 3, 4], firstLoadMin: [420, 450, 480] };
+    const choices = {
+      startAt: [0, 1, 2, 3, 4, 5],
+      reverse: [false, true],
+      lifts: [1, 2, 3, 4],
+      firstLoadMin: [420, 450, 480],
+    };
     const all = run(input(choices, { maxPlans: 500 })).result;
     const some = run(input(choices, { maxPlans: 90 })).result;
     expect(all.enumerated).toBe(true);
@@ -56,9 +97,18 @@ describe('search for the sequence', () => {
   });
   test('rain at a known hour moves the pour before it', () => {
     const noGo = [{ fromMin: 600, toMin: 900, reason: 'rain from 10:00' }];
-    const late = run(input({ firstLoadMin: [360, 540], lifts: [3] }, { noGo, coldSeamShare: 1, prices: { crewPerMin: 5, oldLoad: 0, afterDusk: 0 } })).result;
+    const late = run(
+      input(
+        { firstLoadMin: [360, 540], lifts: [3] },
+        { noGo, coldSeamShare: 1, prices: { crewPerMin: 5, oldLoad: 0, afterDusk: 0 } },
+      ),
+    ).result;
     expect(late.best?.chosen.firstLoadMin ?? 360).toBe(360);
-    expect([...late.runnersUp, ...(late.best ? [late.best] : [])].find((c) => c.chosen.firstLoadMin === 540)?.rejected).toBe('rain from 10:00');
+    expect(
+      [...late.runnersUp, ...(late.best ? [late.best] : [])].find(
+        (c) => c.chosen.firstLoadMin === 540,
+      )?.rejected,
+    ).toBe('rain from 10:00');
   });
   test('reports as it goes, and the same seed looks at the same plans', () => {
     const v = input({ startAt: [0, 1, 2, 3], lifts: [1, 2, 3], firstLoadMin: [420, 450, 480] });
@@ -68,8 +118,25 @@ describe('search for the sequence', () => {
   });
   test('from the register: bad choices are told where they stand', () => {
     const { site, pour, mix, plant } = demoPour('quillback', 'P2');
-    expect(() => resultOf(sequenceSearch, { site, pour, mix, plant, duskMin: 1190, choices: { startAt: [99] } })).toThrow(/choices.startAt.0 is past the last run/);
-    const out = evaluate(sequenceSearch, { site, pour, mix, plant, duskMin: 1190, choices: { lifts: [1, 3] }, trials: 20 });
+    expect(() =>
+      resultOf(sequenceSearch, {
+        site,
+        pour,
+        mix,
+        plant,
+        duskMin: 1190,
+        choices: { startAt: [99] },
+      }),
+    ).toThrow(/choices.startAt.0 is past the last run/);
+    const out = evaluate(sequenceSearch, {
+      site,
+      pour,
+      mix,
+      plant,
+      duskMin: 1190,
+      choices: { lifts: [1, 3] },
+      trials: 20,
+    });
     expect(out.result.examined).toBe(2);
     expect(out.steps[0]?.symbol).toBe('plans');
   });

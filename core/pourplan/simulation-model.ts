@@ -1,38 +1,81 @@
 import { z } from 'zod';
-import { anyNumber, count, freshTemperature, nonNegative, positive, someOf } from '../register/fields.ts';
+import {
+  anyNumber,
+  count,
+  freshTemperature,
+  nonNegative,
+  positive,
+  someOf,
+} from '../register/fields.ts';
 import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '../concrete/joint-window.ts';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });
 
 const shape = z.object({
   startMin: nonNegative(),
-  cells: someOf(z.object({ id: z.string().min(1), volumeM3: positive(), heightM: positive(), bottomM: anyNumber(), moveMin: nonNegative().default(0), below: z.string().optional(), beside: z.array(z.string()).default([]) })),
-  loads: someOf(z.object({ id: z.string().min(1), volumeM3: positive(), batchMin: anyNumber(), plantDelay: delay(), travel: delay() })),
-  placingRateM3PerH: positive(), changeOverMin: nonNegative().default(0), leftBehindM3: nonNegative().default(0),
+  cells: someOf(
+    z.object({
+      id: z.string().min(1),
+      volumeM3: positive(),
+      heightM: positive(),
+      bottomM: anyNumber(),
+      moveMin: nonNegative().default(0),
+      below: z.string().optional(),
+      beside: z.array(z.string()).default([]),
+    }),
+  ),
+  loads: someOf(
+    z.object({
+      id: z.string().min(1),
+      volumeM3: positive(),
+      batchMin: anyNumber(),
+      plantDelay: delay(),
+      travel: delay(),
+    }),
+  ),
+  placingRateM3PerH: positive(),
+  changeOverMin: nonNegative().default(0),
+  leftBehindM3: nonNegative().default(0),
   breaks: z.array(z.object({ fromMin: nonNegative(), toMin: nonNegative() })).default([]),
-  tempC: freshTemperature(), stiffenMinAt20C: positive().default(STIFFEN_MIN_AT_20C), knitMinAt20C: positive().default(KNIT_MIN_AT_20C),
-  retarderFactor: positive().default(1), ratingKPa: positive(), densityKgM3: positive().default(2400), maxAgeMin: positive(), duskMin: nonNegative(),
-  trials: count(), seed: anyNumber().int('must be a whole number'),
+  tempC: freshTemperature(),
+  stiffenMinAt20C: positive().default(STIFFEN_MIN_AT_20C),
+  knitMinAt20C: positive().default(KNIT_MIN_AT_20C),
+  retarderFactor: positive().default(1),
+  ratingKPa: positive(),
+  densityKgM3: positive().default(2400),
+  maxAgeMin: positive(),
+  duskMin: nonNegative(),
+  trials: count(),
+  seed: anyNumber().int('must be a whole number'),
 });
 type Shape = z.output<typeof shape>;
 type Say = (path: (string | number)[], message: string) => void;
 
 function checkIds(list: { id: string }[], name: string, say: Say): void {
   const seen = new Set<string>();
-  list.forEach((x, i) => { if (seen.has(x.id)) say([name, i, 'id'], `${x.id} is used twice`); seen.add(x.id); });
+  list.forEach((x, i) => {
+    if (seen.has(x.id)) say([name, i, 'id'], `${x.id} is used twice`);
+    seen.add(x.id);
+  });
 }
 
 function checkCells(v: Shape, say: Say): void {
   const at = new Map(v.cells.map((c, i) => [c.id, i]));
   v.cells.forEach((c, i) => {
-    if (c.below !== undefined && (at.get(c.below) ?? Infinity) >= i) say(['cells', i, 'below'], `${c.below} is not an earlier cell of the list`);
-    c.beside.forEach((b, k) => { if (!at.has(b) || b === c.id) say(['cells', i, 'beside', k], `${b} is not another cell of the list`); });
+    if (c.below !== undefined && (at.get(c.below) ?? Infinity) >= i)
+      say(['cells', i, 'below'], `${c.below} is not an earlier cell of the list`);
+    c.beside.forEach((b, k) => {
+      if (!at.has(b) || b === c.id)
+        say(['cells', i, 'beside', k], `${b} is not another cell of the list`);
+    });
   });
 }
 
 /** Input of `pour-simulation`: a route of cells, the loads, rates, windows and limits. */
 export const simulationInput = shape.superRefine((v, ctx) => {
-  const say: Say = (path, message) => { ctx.addIssue({ code: 'custom', path, message }); };
+  const say: Say = (path, message) => {
+    ctx.addIssue({ code: 'custom', path, message });
+  };
   checkIds(v.cells, 'cells', say);
   checkIds(v.loads, 'loads', say);
   checkCells(v, say);
@@ -40,27 +83,76 @@ export const simulationInput = shape.superRefine((v, ctx) => {
     for (const field of ['plantDelay', 'travel'] as const) {
       const d = l[field];
       if (d.p90Min < d.medianMin) say(['loads', i, field, 'p90Min'], 'is under the median');
-      if (d.medianMin === 0 && d.p90Min > 0) say(['loads', i, field, 'medianMin'], 'must be above 0 when the 90th percentile is');
+      if (d.medianMin === 0 && d.p90Min > 0)
+        say(['loads', i, field, 'medianMin'], 'must be above 0 when the 90th percentile is');
     }
-    if (v.leftBehindM3 > 0 && l.volumeM3 <= v.leftBehindM3) say(['leftBehindM3'], 'is not less than the smallest load');
+    if (v.leftBehindM3 > 0 && l.volumeM3 <= v.leftBehindM3)
+      say(['leftBehindM3'], 'is not less than the smallest load');
   });
-  v.breaks.forEach((b, i) => { if (b.toMin <= b.fromMin) say(['breaks', i, 'toMin'], 'is not after fromMin'); });
+  v.breaks.forEach((b, i) => {
+    if (b.toMin <= b.fromMin) say(['breaks', i, 'toMin'], 'is not after fromMin');
+  });
 });
 export type SimulationInput = Shape;
 
 const spread = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 /** One unbroken stretch of placing: which cell, from which load, when and how much. */
-export const placementSchema = z.object({ cellId: z.string(), loadId: z.string(), fromMin: z.number(), toMin: z.number(), volumeM3: z.number() });
+export const placementSchema = z.object({
+  cellId: z.string(),
+  loadId: z.string(),
+  fromMin: z.number(),
+  toMin: z.number(),
+  volumeM3: z.number(),
+});
 export const timetableSchema = z.object({
   placements: z.array(placementSchema),
-  loads: z.array(z.object({ id: z.string(), arriveMin: z.number(), startMin: z.number().nullable(), endMin: z.number().nullable(), waitMin: z.number().nullable(), ageAtEndMin: z.number().nullable(), overAge: z.boolean() })),
-  crewWaitMin: z.number(), finishMin: z.number(), shortM3: z.number(), leftOverM3: z.number(),
-  seams: z.array(z.object({ above: z.string(), below: z.string(), kind: z.enum(['below', 'beside']), gapMaxMin: z.number(), gapMinMin: z.number(), stiffenMin: z.number(), knitMin: z.number(), verdict: z.enum(['ok', 'cold']) })),
-  cells: z.array(z.object({ id: z.string(), freshHeadM: z.number(), pressureKPa: z.number(), overRating: z.boolean() })),
+  loads: z.array(
+    z.object({
+      id: z.string(),
+      arriveMin: z.number(),
+      startMin: z.number().nullable(),
+      endMin: z.number().nullable(),
+      waitMin: z.number().nullable(),
+      ageAtEndMin: z.number().nullable(),
+      overAge: z.boolean(),
+    }),
+  ),
+  crewWaitMin: z.number(),
+  finishMin: z.number(),
+  shortM3: z.number(),
+  leftOverM3: z.number(),
+  seams: z.array(
+    z.object({
+      above: z.string(),
+      below: z.string(),
+      kind: z.enum(['below', 'beside']),
+      gapMaxMin: z.number(),
+      gapMinMin: z.number(),
+      stiffenMin: z.number(),
+      knitMin: z.number(),
+      verdict: z.enum(['ok', 'cold']),
+    }),
+  ),
+  cells: z.array(
+    z.object({
+      id: z.string(),
+      freshHeadM: z.number(),
+      pressureKPa: z.number(),
+      overRating: z.boolean(),
+    }),
+  ),
 });
 export type Timetable = z.output<typeof timetableSchema>;
 export type Placement = z.output<typeof placementSchema>;
 export const simulationOutput = z.object({
   timetable: timetableSchema,
-  odds: z.object({ coldSeam: z.number(), overAge: z.number(), short: z.number(), afterDusk: z.number(), overRating: z.number(), finishMin: spread, crewWaitMin: spread }),
+  odds: z.object({
+    coldSeam: z.number(),
+    overAge: z.number(),
+    short: z.number(),
+    afterDusk: z.number(),
+    overRating: z.number(),
+    finishMin: spread,
+    crewWaitMin: spread,
+  }),
 });

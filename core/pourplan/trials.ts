@@ -15,10 +15,22 @@ const Z90 = 1.2815515655;
 
 type Delay = SimulationInput['loads'][number]['travel'];
 /** Deviation of ln X of a lognormal delay; 0 when it has no spread. */
-export const spreadOf = (d: Delay): number => (d.medianMin > 0 ? Math.log(d.p90Min / d.medianMin) / Z90 : 0);
+export const spreadOf = (d: Delay): number =>
+  d.medianMin > 0 ? Math.log(d.p90Min / d.medianMin) / Z90 : 0;
 
 /** How often, of all trials, and how much on the whole. */
-export interface Tally { trials: number; coldSeam: number; overAge: number; short: number; afterDusk: number; overRating: number; crewWaitSum: number; finishSum: number; shortSum: number; leftOverSum: number }
+export interface Tally {
+  trials: number;
+  coldSeam: number;
+  overAge: number;
+  short: number;
+  afterDusk: number;
+  overRating: number;
+  crewWaitSum: number;
+  finishSum: number;
+  shortSum: number;
+  leftOverSum: number;
+}
 
 /** A pour laid out for many trials. */
 export interface Trials {
@@ -29,16 +41,30 @@ export interface Trials {
 }
 
 interface Layout {
-  volume: Float64Array; move: Float64Array; duration: Float64Array;
-  seamAbove: Int32Array; seamBelow: Int32Array; seamBeside: Uint8Array;
+  volume: Float64Array;
+  move: Float64Array;
+  duration: Float64Array;
+  seamAbove: Int32Array;
+  seamBelow: Int32Array;
+  seamBeside: Uint8Array;
   /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
-  heavy: Int32Array; below: Int32Array; height: Float64Array;
-  loadVolume: Float64Array; batch: Float64Array; delayMedian: Float64Array; delaySpread: Float64Array; travelMedian: Float64Array; travelSpread: Float64Array;
-  breakFrom: Float64Array; breakTo: Float64Array;
+  heavy: Int32Array;
+  below: Int32Array;
+  height: Float64Array;
+  loadVolume: Float64Array;
+  batch: Float64Array;
+  delayMedian: Float64Array;
+  delaySpread: Float64Array;
+  travelMedian: Float64Array;
+  travelSpread: Float64Array;
+  breakFrom: Float64Array;
+  breakTo: Float64Array;
 }
 
 /** Breaks in order, those that overlap made one. */
-export function mergedBreaks(breaks: SimulationInput['breaks']): { fromMin: number; toMin: number }[] {
+export function mergedBreaks(
+  breaks: SimulationInput['breaks'],
+): { fromMin: number; toMin: number }[] {
   const out: { fromMin: number; toMin: number }[] = [];
   for (const b of [...breaks].sort((x, y) => x.fromMin - y.fromMin)) {
     const last = out.at(-1);
@@ -53,28 +79,64 @@ function layOut(v: SimulationInput): Layout {
   const at = (id: string): number => index.get(id) ?? -1;
   const below = Int32Array.from(v.cells, (c) => (c.below === undefined ? -1 : at(c.below)));
   const height = Float64Array.from(v.cells, (c) => c.heightM);
-  const seams = v.cells.flatMap((c, i) => [...(c.below === undefined ? [] : [[i, at(c.below), 0]]), ...c.beside.map((b) => [i, at(b), 1])]);
+  const seams = v.cells.flatMap((c, i) => [
+    ...(c.below === undefined ? [] : [[i, at(c.below), 0]]),
+    ...c.beside.map((b) => [i, at(b), 1]),
+  ]);
   const headLimit = headLimitM(v);
-  const heavy = v.cells.flatMap((_, i) => { let head = 0; for (let k = i; k >= 0; k = below[k] as number) head += height[k] as number; return head > headLimit ? [i] : []; });
+  const heavy = v.cells.flatMap((_, i) => {
+    let head = 0;
+    for (let k = i; k >= 0; k = below[k] as number) head += height[k] as number;
+    return head > headLimit ? [i] : [];
+  });
   const breaks = mergedBreaks(v.breaks);
   return {
-    volume: Float64Array.from(v.cells, (c) => c.volumeM3), move: Float64Array.from(v.cells, (c) => c.moveMin), duration: Float64Array.from(v.cells, (c) => c.volumeM3 / (v.placingRateM3PerH / 60)),
-    seamAbove: Int32Array.from(seams, (s) => s[0] as number), seamBelow: Int32Array.from(seams, (s) => s[1] as number), seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
-    heavy: Int32Array.from(heavy), below, height,
-    loadVolume: Float64Array.from(v.loads, (l) => l.volumeM3), batch: Float64Array.from(v.loads, (l) => l.batchMin),
-    delayMedian: Float64Array.from(v.loads, (l) => l.plantDelay.medianMin), delaySpread: Float64Array.from(v.loads, (l) => spreadOf(l.plantDelay)),
-    travelMedian: Float64Array.from(v.loads, (l) => l.travel.medianMin), travelSpread: Float64Array.from(v.loads, (l) => spreadOf(l.travel)),
-    breakFrom: Float64Array.from(breaks, (b) => b.fromMin), breakTo: Float64Array.from(breaks, (b) => b.toMin),
+    volume: Float64Array.from(v.cells, (c) => c.volumeM3),
+    move: Float64Array.from(v.cells, (c) => c.moveMin),
+    duration: Float64Array.from(v.cells, (c) => c.volumeM3 / (v.placingRateM3PerH / 60)),
+    seamAbove: Int32Array.from(seams, (s) => s[0] as number),
+    seamBelow: Int32Array.from(seams, (s) => s[1] as number),
+    seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
+    heavy: Int32Array.from(heavy),
+    below,
+    height,
+    loadVolume: Float64Array.from(v.loads, (l) => l.volumeM3),
+    batch: Float64Array.from(v.loads, (l) => l.batchMin),
+    delayMedian: Float64Array.from(v.loads, (l) => l.plantDelay.medianMin),
+    delaySpread: Float64Array.from(v.loads, (l) => spreadOf(l.plantDelay)),
+    travelMedian: Float64Array.from(v.loads, (l) => l.travel.medianMin),
+    travelSpread: Float64Array.from(v.loads, (l) => spreadOf(l.travel)),
+    breakFrom: Float64Array.from(breaks, (b) => b.fromMin),
+    breakTo: Float64Array.from(breaks, (b) => b.toMin),
   };
 }
 
 /** Fresh head above which the pressure is over the rating, m. */
-const headLimitM = (v: SimulationInput): number => (v.ratingKPa * (1 + EPS) * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
+const headLimitM = (v: SimulationInput): number =>
+  (v.ratingKPa * (1 + EPS) * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
 
 /** Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once. */
 export function trialsOf(v: SimulationInput): Trials {
   const l = layOut(v);
-  const { volume, move, duration, seamAbove, seamBelow, seamBeside, heavy, below, height, loadVolume, batch, delayMedian, delaySpread, travelMedian, travelSpread, breakFrom, breakTo } = l;
+  const {
+    volume,
+    move,
+    duration,
+    seamAbove,
+    seamBelow,
+    seamBeside,
+    heavy,
+    below,
+    height,
+    loadVolume,
+    batch,
+    delayMedian,
+    delaySpread,
+    travelMedian,
+    travelSpread,
+    breakFrom,
+    breakTo,
+  } = l;
   const cells = volume.length;
   const loads = loadVolume.length;
   const nBreaks = breakFrom.length;
@@ -102,26 +164,42 @@ export function trialsOf(v: SimulationInput): Trials {
     for (let i = 0; i < loads; i += 1) {
       const ds = delaySpread[i] as number;
       const ts = travelSpread[i] as number;
-      const left = (batch[i] as number) + (ds === 0 ? (delayMedian[i] as number) : (delayMedian[i] as number) * Math.exp(ds * source.next()));
+      const left =
+        (batch[i] as number) +
+        (ds === 0
+          ? (delayMedian[i] as number)
+          : (delayMedian[i] as number) * Math.exp(ds * source.next()));
       leave[i] = left;
-      arrive[i] = left + (ts === 0 ? (travelMedian[i] as number) : (travelMedian[i] as number) * Math.exp(ts * source.next()));
+      arrive[i] =
+        left +
+        (ts === 0
+          ? (travelMedian[i] as number)
+          : (travelMedian[i] as number) * Math.exp(ts * source.next()));
     }
   }
   function sortLoads(): void {
     for (let i = 0; i < loads; i += 1) {
       const a = arrive[i] as number;
       let k = i - 1;
-      while (k >= 0 && (arrive[order[k] as number] as number) > a) { order[k + 1] = order[k] as number; k -= 1; }
+      while (k >= 0 && (arrive[order[k] as number] as number) > a) {
+        order[k + 1] = order[k] as number;
+        k -= 1;
+      }
       order[k + 1] = i;
     }
   }
   function outOfBreaks(t: number): number {
-    for (let b = 0; b < nBreaks; b += 1) if (t >= (breakFrom[b] as number) && t < (breakTo[b] as number)) return breakTo[b] as number;
+    for (let b = 0; b < nBreaks; b += 1)
+      if (t >= (breakFrom[b] as number) && t < (breakTo[b] as number)) return breakTo[b] as number;
     return t;
   }
   function breakMinutes(from: number, to: number): number {
     let sum = 0;
-    for (let b = 0; b < nBreaks; b += 1) { const a = Math.max(from, breakFrom[b] as number); const z = Math.min(to, breakTo[b] as number); if (z > a) sum += z - a; }
+    for (let b = 0; b < nBreaks; b += 1) {
+      const a = Math.max(from, breakFrom[b] as number);
+      const z = Math.min(to, breakTo[b] as number);
+      if (z > a) sum += z - a;
+    }
     return sum;
   }
   /** Places with breaks in the way; gives back the end. */
@@ -132,9 +210,16 @@ export function trialsOf(v: SimulationInput): Trials {
     while (left > NOTHING_M3) {
       at = outOfBreaks(at);
       let next = Infinity;
-      for (let b = 0; b < nBreaks; b += 1) if ((breakFrom[b] as number) > at) { next = breakFrom[b] as number; break; }
+      for (let b = 0; b < nBreaks; b += 1)
+        if ((breakFrom[b] as number) > at) {
+          next = breakFrom[b] as number;
+          break;
+        }
       const done = at + left / rate;
-      if (done <= next) { if (begun < 0) begun = at; return done; }
+      if (done <= next) {
+        if (begun < 0) begun = at;
+        return done;
+      }
       const part = (next - at) * rate;
       if (part > NOTHING_M3 && begun < 0) begun = at;
       left -= part;
@@ -169,19 +254,35 @@ export function trialsOf(v: SimulationInput): Trials {
       for (let turn = 0; turn < loads; turn += 1) {
         const k = order[turn] as number;
         let holds = loadVolume[k] as number;
-        if (cell >= cells) { leftOver += holds; continue; }
+        if (cell >= cells) {
+          leftOver += holds;
+          continue;
+        }
         const came = arrive[k] as number;
         let t = came > ready ? came : ready;
-        if (nBreaks > 0) { t = outOfBreaks(t); waited += t - ready - breakMinutes(ready, t); } else waited += t - ready;
-        if (turn === 0) { if (leftBehindM3 > NOTHING_M3) t = nBreaks > 0 ? placeAround(t, leftBehindM3) : t + leftBehindM3 / rate; holds -= leftBehindM3; }
+        if (nBreaks > 0) {
+          t = outOfBreaks(t);
+          waited += t - ready - breakMinutes(ready, t);
+        } else waited += t - ready;
+        if (turn === 0) {
+          if (leftBehindM3 > NOTHING_M3)
+            t = nBreaks > 0 ? placeAround(t, leftBehindM3) : t + leftBehindM3 / rate;
+          holds -= leftBehindM3;
+        }
         while (holds > NOTHING_M3 && cell < cells) {
-          if (!moved) { t += move[cell] as number; moved = true; }
+          if (!moved) {
+            t += move[cell] as number;
+            moved = true;
+          }
           const whole = holds >= left;
           const m3 = whole ? left : holds;
           const minutes = whole && untouched ? (duration[cell] as number) : m3 / rate;
           if (t < lastBreak && t + minutes > firstBreak) {
             const done = placeAround(t, m3);
-            if (untouched && begun >= 0) { start[cell] = begun; untouched = false; }
+            if (untouched && begun >= 0) {
+              start[cell] = begun;
+              untouched = false;
+            }
             t = done;
           } else {
             if (untouched) start[cell] = t;
@@ -192,14 +293,22 @@ export function trialsOf(v: SimulationInput): Trials {
           last = t;
           holds -= m3;
           left -= m3;
-          if (left <= NOTHING_M3) { cell += 1; left = cell < cells ? (volume[cell] as number) : 0; moved = false; untouched = true; }
+          if (left <= NOTHING_M3) {
+            cell += 1;
+            left = cell < cells ? (volume[cell] as number) : 0;
+            moved = false;
+            untouched = true;
+          }
         }
         if (holds > 0) leftOver += holds;
         if (t - (leave[k] as number) > ageLimit) old = true;
         ready = t + changeOverMin;
       }
       let missing = 0;
-      if (cell < cells) { missing = left; for (let c = cell + 1; c < cells; c += 1) missing += volume[c] as number; }
+      if (cell < cells) {
+        missing = left;
+        for (let c = cell + 1; c < cells; c += 1) missing += volume[c] as number;
+      }
       let cold = false;
       for (let s = 0; s < nSeams; s += 1) {
         const a = seamAbove[s] as number;
@@ -209,15 +318,28 @@ export function trialsOf(v: SimulationInput): Trials {
         const sb = start[b] as number;
         const ea = end[a] as number;
         const eb = end[b] as number;
-        const gap = seamBeside[s] === 1 ? (sa > sb ? sa : sb) - (ea < eb ? ea : eb) : sa - sb > ea - eb ? sa - sb : ea - eb;
-        if (gap > coldAt) { cold = true; break; }
+        const gap =
+          seamBeside[s] === 1
+            ? (sa > sb ? sa : sb) - (ea < eb ? ea : eb)
+            : sa - sb > ea - eb
+              ? sa - sb
+              : ea - eb;
+        if (gap > coldAt) {
+          cold = true;
+          break;
+        }
       }
       let burst = false;
       for (let h = 0; h < heavy.length && !burst; h += 1) {
         const c = heavy[h] as number;
         if (c >= cell) continue;
         let head = height[c] as number;
-        for (let k = below[c] as number; k >= 0 && (end[c] as number) - (end[k] as number) < stiffenMin; k = below[k] as number) head += height[k] as number;
+        for (
+          let k = below[c] as number;
+          k >= 0 && (end[c] as number) - (end[k] as number) < stiffenMin;
+          k = below[k] as number
+        )
+          head += height[k] as number;
         burst = head > headLimit;
       }
       if (cold) coldSeam += 1;
@@ -232,11 +354,25 @@ export function trialsOf(v: SimulationInput): Trials {
       if (finish) finish[trial] = last;
       if (wait) wait[trial] = waited;
     }
-    return { trials, coldSeam, overAge, short, afterDusk, overRating, crewWaitSum, finishSum, shortSum, leftOverSum };
+    return {
+      trials,
+      coldSeam,
+      overAge,
+      short,
+      afterDusk,
+      overRating,
+      crewWaitSum,
+      finishSum,
+      shortSum,
+      leftOverSum,
+    };
   }
 
   return {
     run,
-    firstArrivals(seed) { draw(new Normals(seed)); return { leaveMin: [...leave], arriveMin: [...arrive] }; },
+    firstArrivals(seed) {
+      draw(new Normals(seed));
+      return { leaveMin: [...leave], arriveMin: [...arrive] };
+    },
   };
 }

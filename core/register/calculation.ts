@@ -1,7 +1,12 @@
 import type { z } from 'zod';
 
 /** One line of the working: the symbol, the expression with the numbers put in, its value and unit. */
-export interface Step { symbol: string; expression: string; value: number | string | boolean | null; unit: string }
+export interface Step {
+  symbol: string;
+  expression: string;
+  value: number | string | boolean | null;
+  unit: string;
+}
 
 /** Collects the working of a calculation while it runs. */
 export interface Trace {
@@ -27,13 +32,23 @@ export interface Calculation<In extends z.ZodType = z.ZodType, Out extends z.Zod
 }
 
 /** Keeps the types of one calculation together while it is written. */
-export function calculation<In extends z.ZodType, Out extends z.ZodType>(c: Calculation<In, Out>): Calculation<In, Out> {
+export function calculation<In extends z.ZodType, Out extends z.ZodType>(
+  c: Calculation<In, Out>,
+): Calculation<In, Out> {
   return c;
 }
 
 /** What a calculation gives, with the input it was given (defaults filled in), so that a figure can be worked out again. */
-export interface Evaluated<Out> { input: unknown; result: Out; steps: Step[]; cautions: string[] }
-export interface InputIssue { path: string; message: string }
+export interface Evaluated<Out> {
+  input: unknown;
+  result: Out;
+  steps: Step[];
+  cautions: string[];
+}
+export interface InputIssue {
+  path: string;
+  message: string;
+}
 
 /** Input that a calculation cannot work with: which fields, and why. */
 export class BadInput extends Error {
@@ -45,32 +60,56 @@ export class BadInput extends Error {
   }
 }
 
-const valueAt = (raw: unknown, path: PropertyKey[]): unknown => path.reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Record<PropertyKey, unknown>)[key] : undefined), raw);
+const valueAt = (raw: unknown, path: PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (v, key) =>
+      typeof v === 'object' && v !== null ? (v as Record<PropertyKey, unknown>)[key] : undefined,
+    raw,
+  );
 
 /** Turns Zod's issues into dotted paths and messages; a field that is not there "is missing", whatever its kind. */
 export function issuesOf(error: z.ZodError, raw: unknown): InputIssue[] {
-  return error.issues.map((i) => ({ path: i.path.map(String).join('.'), message: i.code !== 'custom' && i.path.length > 0 && valueAt(raw, i.path) === undefined ? 'is missing' : i.message }));
+  return error.issues.map((i) => ({
+    path: i.path.map(String).join('.'),
+    message:
+      i.code !== 'custom' && i.path.length > 0 && valueAt(raw, i.path) === undefined
+        ? 'is missing'
+        : i.message,
+  }));
 }
 
 /** Checks the input, runs the calculation and returns result, working and cautions. Throws {@link BadInput}. */
-export function evaluate<In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: unknown): Evaluated<z.output<Out>> {
+export function evaluate<In extends z.ZodType, Out extends z.ZodType>(
+  calc: Calculation<In, Out>,
+  raw: unknown,
+): Evaluated<z.output<Out>> {
   const parsed = calc.input.safeParse(raw);
   if (!parsed.success) {
     const issues = issuesOf(parsed.error, raw);
     const first = issues[0];
-    throw new BadInput(`${calc.id}: ${first ? `${first.path || 'input'} ${first.message}` : 'bad input'}`, issues);
+    throw new BadInput(
+      `${calc.id}: ${first ? `${first.path || 'input'} ${first.message}` : 'bad input'}`,
+      issues,
+    );
   }
   const steps: Step[] = [];
   const cautions: string[] = [];
   const result = calc.compute(parsed.data, {
-    step: (symbol, expression, value, unit = '') => { steps.push({ symbol, expression, value, unit }); },
-    caution: (text) => { cautions.push(text); },
+    step: (symbol, expression, value, unit = '') => {
+      steps.push({ symbol, expression, value, unit });
+    },
+    caution: (text) => {
+      cautions.push(text);
+    },
   });
   return { input: parsed.data, result, steps, cautions };
 }
 
 /** As {@link evaluate}, for input that comes from outside: what is bad about it instead of an error thrown. */
-export function attempt<In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: unknown): { done: Evaluated<z.output<Out>>; bad: null } | { done: null; bad: BadInput } {
+export function attempt<In extends z.ZodType, Out extends z.ZodType>(
+  calc: Calculation<In, Out>,
+  raw: unknown,
+): { done: Evaluated<z.output<Out>>; bad: null } | { done: null; bad: BadInput } {
   try {
     return { done: evaluate(calc, raw), bad: null };
   } catch (e) {
@@ -80,7 +119,11 @@ export function attempt<In extends z.ZodType, Out extends z.ZodType>(calc: Calcu
 }
 
 /** Runs a calculation for its result alone, for callers that need no working. Throws {@link BadInput}. */
-export const resultOf = <In extends z.ZodType, Out extends z.ZodType>(calc: Calculation<In, Out>, raw: z.input<In>): z.output<Out> => evaluate(calc, raw).result;
+export const resultOf = <In extends z.ZodType, Out extends z.ZodType>(
+  calc: Calculation<In, Out>,
+  raw: z.input<In>,
+): z.output<Out> => evaluate(calc, raw).result;
 
 /** A number as it stands in a line of working: six significant figures, no trailing zeros. */
-export const fig = (n: number): string => (Number.isInteger(n) && Math.abs(n) < 1e9 ? String(n) : String(Number(n.toPrecision(6))));
+export const fig = (n: number): string =>
+  Number.isInteger(n) && Math.abs(n) < 1e9 ? String(n) : String(Number(n.toPrecision(6)));

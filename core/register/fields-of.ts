@@ -22,8 +22,18 @@ export interface FieldInfo {
 }
 
 interface Schema {
-  type?: string; enum?: (string | number)[]; const?: string | number; anyOf?: Schema[]; default?: unknown; items?: Schema; properties?: Record<string, Schema>; required?: string[];
-  minimum?: number; maximum?: number; exclusiveMinimum?: number; exclusiveMaximum?: number;
+  type?: string;
+  enum?: (string | number)[];
+  const?: string | number;
+  anyOf?: Schema[];
+  default?: unknown;
+  items?: Schema;
+  properties?: Record<string, Schema>;
+  required?: string[];
+  minimum?: number;
+  maximum?: number;
+  exclusiveMinimum?: number;
+  exclusiveMaximum?: number;
 }
 
 /** A union of single values is a choice; a union with null is the other one, which may be empty. */
@@ -31,7 +41,8 @@ function plain(s: Schema): { schema: Schema; nullable: boolean } {
   if (!s.anyOf) return { schema: s, nullable: false };
   const rest = s.anyOf.filter((a) => a.type !== 'null');
   const nullable = rest.length < s.anyOf.length;
-  if (rest.length === 1) return { schema: { ...(rest[0] as Schema), default: s.default }, nullable };
+  if (rest.length === 1)
+    return { schema: { ...(rest[0] as Schema), default: s.default }, nullable };
   const values = rest.flatMap((r) => (r.const === undefined ? (r.enum ?? []) : [r.const]));
   return { schema: { enum: values, default: s.default }, nullable };
 }
@@ -42,7 +53,12 @@ const kindOf = (s: Schema): FieldInfo['kind'] => {
   if (s.type === 'boolean') return 'boolean';
   if (s.type === 'string') return 'text';
   if (s.type === 'object') return 'group';
-  if (s.type === 'array') return s.items?.type === 'object' ? 'rows' : s.items?.type === 'number' || s.items?.type === 'integer' ? 'numbers' : 'other';
+  if (s.type === 'array')
+    return s.items?.type === 'object'
+      ? 'rows'
+      : s.items?.type === 'number' || s.items?.type === 'integer'
+        ? 'numbers'
+        : 'other';
   return 'other';
 };
 
@@ -52,23 +68,36 @@ function fieldInfo(name: string, raw: Schema, required: boolean): FieldInfo {
   const numbers = kind === 'numbers' ? (schema.items as Schema) : schema;
   const inner = kind === 'rows' ? schema.items : kind === 'group' ? schema : undefined;
   // JSON Schema bounds every whole number by the largest safe one: that says nothing.
-  const said = (n: number | undefined): number | null => (n === undefined || Math.abs(n) >= Number.MAX_SAFE_INTEGER ? null : n);
+  const said = (n: number | undefined): number | null =>
+    n === undefined || Math.abs(n) >= Number.MAX_SAFE_INTEGER ? null : n;
   return {
-    name, kind, nullable, required: required && schema.default === undefined, standing: schema.default,
+    name,
+    kind,
+    nullable,
+    required: required && schema.default === undefined,
+    standing: schema.default,
     quantity: kind === 'number' || kind === 'numbers' ? quantityOfField(name) : null,
     choices: schema.enum ?? (schema.const === undefined ? [] : [schema.const]),
-    least: said(numbers.exclusiveMinimum ?? numbers.minimum), most: said(numbers.exclusiveMaximum ?? numbers.maximum), above: numbers.exclusiveMinimum !== undefined, whole: numbers.type === 'integer',
+    least: said(numbers.exclusiveMinimum ?? numbers.minimum),
+    most: said(numbers.exclusiveMaximum ?? numbers.maximum),
+    above: numbers.exclusiveMinimum !== undefined,
+    whole: numbers.type === 'integer',
     fields: inner ? fieldsIn(inner) : [],
   };
 }
-const fieldsIn = (s: Schema): FieldInfo[] => Object.entries(s.properties ?? {}).map(([name, f]) => fieldInfo(name, f, (s.required ?? []).includes(name)));
+const fieldsIn = (s: Schema): FieldInfo[] =>
+  Object.entries(s.properties ?? {}).map(([name, f]) =>
+    fieldInfo(name, f, (s.required ?? []).includes(name)),
+  );
 
 const known = new Map<z.ZodType, FieldInfo[]>();
 /** The fields a calculation takes, in the order of its schema. */
 export function fieldsOf(calc: Pick<Calculation, 'input'>): FieldInfo[] {
   const before = known.get(calc.input);
   if (before) return before;
-  const found = fieldsIn(toJSONSchema(calc.input, { io: 'input', unrepresentable: 'any' }) as Schema);
+  const found = fieldsIn(
+    toJSONSchema(calc.input, { io: 'input', unrepresentable: 'any' }) as Schema,
+  );
   known.set(calc.input, found);
   return found;
 }

@@ -10,14 +10,19 @@ export const positive = () => anyNumber().gt(0, 'must be above 0');
 /** A reading, tolerance, fee…: may well be nothing, but not less. */
 export const nonNegative = () => anyNumber().gte(0, 'must not be below 0');
 /** A share between 0 and 1. */
-export const share = () => anyNumber().gte(0, 'is a share from 0 to 1').lte(1, 'is a share from 0 to 1');
+export const share = () =>
+  anyNumber().gte(0, 'is a share from 0 to 1').lte(1, 'is a share from 0 to 1');
 /** Temperature of air, ground or curing concrete, °C. */
-export const temperature = () => anyNumber().gte(-50, 'must be from −50 to 100 °C').lte(100, 'must be from −50 to 100 °C');
+export const temperature = () =>
+  anyNumber().gte(-50, 'must be from −50 to 100 °C').lte(100, 'must be from −50 to 100 °C');
 /** Temperature of fresh concrete, °C. */
-export const freshTemperature = () => anyNumber().gte(0, 'must be from 0 to 60 °C').lte(60, 'must be from 0 to 60 °C');
+export const freshTemperature = () =>
+  anyNumber().gte(0, 'must be from 0 to 60 °C').lte(60, 'must be from 0 to 60 °C');
 /** A whole number, 1 or more. */
 export const count = () => anyNumber().int('must be a whole number').gt(0, 'must be above 0');
 /** A whole number, 0 or more. */
-export const wholeOrNone = () => anyNumber().int('must be a whole number').gte(0, 'must not be below 0');
+export const wholeOrNone = () =>
+  anyNumber().int('must be a whole number').gte(0, 'must not be below 0');
 /** A list that must hold something to judge. */
-export const someOf = <T extends z.ZodType>(item: T) => z.array(item).min(1, 'must hold at least one entry');
+export const someOf = <T extends z.ZodType>(item: T) =>
+  z.array(item).min(1, 'must hold at least one entry');

@@ -12,21 +12,50 @@ function unitOf(f: FieldInfo): string {
   return f.quantity === null ? '' : QUANTITIES[f.quantity].metric.unit;
 }
 
-const kinds: Record<FieldInfo['kind'], string> = { number: 'number', boolean: 'true or false', choice: '', text: 'text', numbers: 'list of numbers', rows: 'list', group: 'group', other: 'list' };
-const range = (f: FieldInfo): string => [f.least === null ? '' : `${f.above ? 'above' : 'from'} ${fig(f.least)}`, f.most === null ? '' : `to ${fig(f.most)}`].filter(Boolean).join(' ');
+const kinds: Record<FieldInfo['kind'], string> = {
+  number: 'number',
+  boolean: 'true or false',
+  choice: '',
+  text: 'text',
+  numbers: 'list of numbers',
+  rows: 'list',
+  group: 'group',
+  other: 'list',
+};
+const range = (f: FieldInfo): string =>
+  [
+    f.least === null ? '' : `${f.above ? 'above' : 'from'} ${fig(f.least)}`,
+    f.most === null ? '' : `to ${fig(f.most)}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
 const cell = (text: string): string => text.replace(/\|/g, '\\|').replace(/\n/g, ' ');
 
 function fieldRows(fields: FieldInfo[], prefix = ''): string[] {
   return fields.flatMap((f) => {
-    const what = f.kind === 'choice' ? f.choices.map((c) => `\`${c}\``).join(', ') : [kinds[f.kind], range(f)].filter(Boolean).join(', ');
-    const stands = f.standing === undefined || typeof f.standing === 'object' ? (f.required ? 'needed' : 'may be left out') : typeof f.standing === 'number' ? fig(f.standing) : JSON.stringify(f.standing);
+    const what =
+      f.kind === 'choice'
+        ? f.choices.map((c) => `\`${c}\``).join(', ')
+        : [kinds[f.kind], range(f)].filter(Boolean).join(', ');
+    const stands =
+      f.standing === undefined || typeof f.standing === 'object'
+        ? f.required
+          ? 'needed'
+          : 'may be left out'
+        : typeof f.standing === 'number'
+          ? fig(f.standing)
+          : JSON.stringify(f.standing);
     // A whole site or pour is described in its own file format, not here.
-    const inner = prefix === '' && ['site', 'pour', 'mix', 'plant'].includes(f.name) ? [] : fieldRows(f.fields, `${prefix}${f.name}${f.kind === 'rows' ? '[]' : ''}.`);
+    const inner =
+      prefix === '' && ['site', 'pour', 'mix', 'plant'].includes(f.name)
+        ? []
+        : fieldRows(f.fields, `${prefix}${f.name}${f.kind === 'rows' ? '[]' : ''}.`);
     return [`| \`${prefix}${f.name}\` | ${cell(what)} | ${unitOf(f)} | ${stands} |`, ...inner];
   });
 }
 
-const stepLine = (s: Step): string => `| ${cell(s.symbol)} | ${cell(s.expression)} | ${s.value === null ? 'none' : typeof s.value === 'number' ? fig(s.value) : cell(String(s.value))} | ${cell(s.unit)} |`;
+const stepLine = (s: Step): string =>
+  `| ${cell(s.symbol)} | ${cell(s.expression)} | ${s.value === null ? 'none' : typeof s.value === 'number' ? fig(s.value) : cell(String(s.value))} | ${cell(s.unit)} |`;
 /** Long examples are told by their steps alone. */
 const SHOWN_INPUT = 700;
 
@@ -37,27 +66,83 @@ function section(c: Calculation): string {
   const whole = c.id === 'takeoff';
   const rules = rulesBehind(c.id);
   return [
-    `### ${c.title} (\`${c.id}\`)`, '', c.purpose, '', `**Formula.** ${c.formula}`, '', `**Source.** ${c.source}`, '', `**Limits.** ${c.limits}`, '',
-    ...(whole ? ['**Input.** A whole site: see [the site file](site-file.md).', ''] : ['| field | what | unit | left out |', '| --- | --- | --- | --- |', ...fieldRows(fieldsOf(c)), '']),
-    ...(rules.length ? [`**Rules of the site behind it.** ${rules.map((r) => `${RULE_CATALOG[r.rule].title} (\`${r.field}\`)`).join('; ')}.`, ''] : []),
-    '**Worked example.**', '', ...(input.length <= SHOWN_INPUT ? ['```json', input, '```', ''] : []), '| | with the numbers put in | value | unit |', '| --- | --- | --- | --- |', ...steps.map(stepLine), '',
+    `### ${c.title} (\`${c.id}\`)`,
+    '',
+    c.purpose,
+    '',
+    `**Formula.** ${c.formula}`,
+    '',
+    `**Source.** ${c.source}`,
+    '',
+    `**Limits.** ${c.limits}`,
+    '',
+    ...(whole
+      ? ['**Input.** A whole site: see [the site file](site-file.md).', '']
+      : [
+          '| field | what | unit | left out |',
+          '| --- | --- | --- | --- |',
+          ...fieldRows(fieldsOf(c)),
+          '',
+        ]),
+    ...(rules.length
+      ? [
+          `**Rules of the site behind it.** ${rules.map((r) => `${RULE_CATALOG[r.rule].title} (\`${r.field}\`)`).join('; ')}.`,
+          '',
+        ]
+      : []),
+    '**Worked example.**',
+    '',
+    ...(input.length <= SHOWN_INPUT ? ['```json', input, '```', ''] : []),
+    '| | with the numbers put in | value | unit |',
+    '| --- | --- | --- | --- |',
+    ...steps.map(stepLine),
+    '',
     ...cautions.map((x) => `> ${x}\n`),
   ].join('\n');
 }
 
 function rulesTable(): string {
-  return ['## Rule profiles', '', 'Every value below stands in a profile with its source, and may be changed for a site; the change is shown, with who and when, wherever the value bites.', '',
-    '| group | rule | us-aci | source | metric-en | source |', '| --- | --- | --- | --- | --- | --- |',
-    ...RULE_IDS.map((id) => { const e: RuleEntry = RULE_CATALOG[id]; const unit = e.quantity === null ? '' : e.quantity === 'Ratio' ? '' : ` ${QUANTITIES[e.quantity].metric.unit}`; return `| ${e.group} | ${cell(e.title)} | ${fig(e.us[0])}${unit} | ${cell(e.us[1])} | ${fig(e.metric[0])}${unit} | ${cell(e.metric[1])} |`; }), ''].join('\n');
+  return [
+    '## Rule profiles',
+    '',
+    'Every value below stands in a profile with its source, and may be changed for a site; the change is shown, with who and when, wherever the value bites.',
+    '',
+    '| group | rule | us-aci | source | metric-en | source |',
+    '| --- | --- | --- | --- | --- | --- |',
+    ...RULE_IDS.map((id) => {
+      const e: RuleEntry = RULE_CATALOG[id];
+      const unit =
+        e.quantity === null
+          ? ''
+          : e.quantity === 'Ratio'
+            ? ''
+            : ` ${QUANTITIES[e.quantity].metric.unit}`;
+      return `| ${e.group} | ${cell(e.title)} | ${fig(e.us[0])}${unit} | ${cell(e.us[1])} | ${fig(e.metric[0])}${unit} | ${cell(e.metric[1])} |`;
+    }),
+    '',
+  ].join('\n');
 }
 
 /** The whole reference page, made from the register alone. */
 export function calculationsPage(): string {
   return [
-    '# Calculations', '', 'Made from the register by `npm run docs`; a test fails when this page is stale. Fields are in SI, named by their unit. `npm run -s calc -- ID < in.json` runs any of them.', '',
-    'Jactum helps to measure, work out and record. It does not design structures, formwork or shoring; engineer, inspector, maker’s manual and local code rule over every figure here.', '',
-    ...SUBJECTS.map((s) => `- ${s.title}: ${s.calculations.map((c) => `[${c.title}](#${anchorOf(c)})`).join(', ')}`), '',
-    ...SUBJECTS.flatMap((s) => [`## ${s.title}`, '', ...s.calculations.map(section)]), rulesTable(),
+    '# Calculations',
+    '',
+    'Made from the register by `npm run docs`; a test fails when this page is stale. Fields are in SI, named by their unit. `npm run -s calc -- ID < in.json` runs any of them.',
+    '',
+    'Jactum helps to measure, work out and record. It does not design structures, formwork or shoring; engineer, inspector, maker’s manual and local code rule over every figure here.',
+    '',
+    ...SUBJECTS.map(
+      (s) =>
+        `- ${s.title}: ${s.calculations.map((c) => `[${c.title}](#${anchorOf(c)})`).join(', ')}`,
+    ),
+    '',
+    ...SUBJECTS.flatMap((s) => [`## ${s.title}`, '', ...s.calculations.map(section)]),
+    rulesTable(),
   ].join('\n');
 }
-const anchorOf = (c: Calculation): string => `${c.title} (${c.id})`.toLowerCase().replace(/[^\p{L}\p{N} -]/gu, '').replace(/ /g, '-');
+const anchorOf = (c: Calculation): string =>
+  `${c.title} (${c.id})`
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N} -]/gu, '')
+    .replace(/ /g, '-');

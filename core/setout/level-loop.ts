@@ -3,21 +3,53 @@ import { calculation, fig } from '../register/calculation.ts';
 import { anyNumber, nonNegative, someOf } from '../register/fields.ts';
 import { atMost } from '../units/limits.ts';
 
-const reading = z.object({ id: z.string().min(1, 'is empty'), rodM: nonNegative(), planM: anyNumber().optional() });
-const setup = z.object({ backSightM: nonNegative(), readings: z.array(reading), turnRodM: nonNegative().optional() });
+const reading = z.object({
+  id: z.string().min(1, 'is empty'),
+  rodM: nonNegative(),
+  planM: anyNumber().optional(),
+});
+const setup = z.object({
+  backSightM: nonNegative(),
+  readings: z.array(reading),
+  turnRodM: nonNegative().optional(),
+});
 
 /** Levels from a benchmark and back to it. */
 export const levelLoop = calculation({
   id: 'level-loop',
   title: 'Level loop',
-  purpose: 'Levels of points read from one or more set-ups of the instrument, against the drawing, and whether the loop closes on the benchmark.',
-  formula: 'HI = point + back-sight; elevation = HI − rod; the next back-sight stands on the turning point; misclosure = closing elevation − benchmark',
+  purpose:
+    'Levels of points read from one or more set-ups of the instrument, against the drawing, and whether the loop closes on the benchmark.',
+  formula:
+    'HI = point + back-sight; elevation = HI − rod; the next back-sight stands on the turning point; misclosure = closing elevation − benchmark',
   source: 'Differential levelling; tolerance 3 mm is site practice, editable',
-  limits: 'The misclosure is shown, not spread over the readings. Back- and fore-sights of like length.',
-  input: z.object({ benchmarkM: anyNumber(), setups: someOf(setup), closingRodM: nonNegative(), toleranceMm: nonNegative().default(3) }).superRefine((v, ctx) => {
-    v.setups.forEach((s, i) => { if (i < v.setups.length - 1 && s.turnRodM === undefined) ctx.addIssue({ code: 'custom', path: ['setups', i, 'turnRodM'], message: 'is missing: the next set-up stands on this turning point' }); });
+  limits:
+    'The misclosure is shown, not spread over the readings. Back- and fore-sights of like length.',
+  input: z
+    .object({
+      benchmarkM: anyNumber(),
+      setups: someOf(setup),
+      closingRodM: nonNegative(),
+      toleranceMm: nonNegative().default(3),
+    })
+    .superRefine((v, ctx) => {
+      v.setups.forEach((s, i) => {
+        if (i < v.setups.length - 1 && s.turnRodM === undefined)
+          ctx.addIssue({
+            code: 'custom',
+            path: ['setups', i, 'turnRodM'],
+            message: 'is missing: the next set-up stands on this turning point',
+          });
+      });
+    }),
+  output: z.object({
+    hiM: z.array(z.number()),
+    points: z.array(
+      z.object({ id: z.string(), elevationM: z.number(), deviationMm: z.number().nullable() }),
+    ),
+    misclosureMm: z.number(),
+    ok: z.boolean(),
   }),
-  output: z.object({ hiM: z.array(z.number()), points: z.array(z.object({ id: z.string(), elevationM: z.number(), deviationMm: z.number().nullable() })), misclosureMm: z.number(), ok: z.boolean() }),
   compute(v, trace) {
     let pointM = v.benchmarkM;
     const hiM: number[] = [];
@@ -28,7 +60,11 @@ export const levelLoop = calculation({
       const out = s.readings.map((r) => {
         const elevationM = hi - r.rodM;
         trace.step(r.id, `${fig(hi)} − ${fig(r.rodM)}`, elevationM, 'm above datum');
-        return { id: r.id, elevationM, deviationMm: r.planM === undefined ? null : (elevationM - r.planM) * 1000 };
+        return {
+          id: r.id,
+          elevationM,
+          deviationMm: r.planM === undefined ? null : (elevationM - r.planM) * 1000,
+        };
       });
       if (s.turnRodM !== undefined) pointM = hi - s.turnRodM;
       return out;

@@ -1,36 +1,53 @@
 import type { Run } from '../model/site.ts';
 import type { Drawn } from './drawn.ts';
 
-export interface Spot { xM: number; yM: number }
+export interface Spot {
+  xM: number;
+  yM: number;
+}
 type Nodes = Pick<Drawn, 'nodes'>;
 
 /** Something made of a list once, and kept with it: lists of a plan are never changed in place. */
-export function keptWith<List extends object, Made>(make: (list: List) => Made): (list: List) => Made {
+export function keptWith<List extends object, Made>(
+  make: (list: List) => Made,
+): (list: List) => Made {
   const kept = new WeakMap<List, { made: Made }>();
   return (list) => {
     let entry = kept.get(list);
-    if (!entry) { entry = { made: make(list) }; kept.set(list, entry); }
+    if (!entry) {
+      entry = { made: make(list) };
+      kept.set(list, entry);
+    }
     return entry.made;
   };
 }
-const byId = <T extends { id: string }>(list: T[]): Map<string, T> => new Map(list.map((x) => [x.id, x]));
+const byId = <T extends { id: string }>(list: T[]): Map<string, T> =>
+  new Map(list.map((x) => [x.id, x]));
 
 const nodesById = keptWith<Nodes['nodes'], Map<string, Nodes['nodes'][number]>>(byId);
-export const nodeOf = ({ nodes }: Nodes, id: string): (Spot & { id: string }) | undefined => nodesById(nodes).get(id);
+export const nodeOf = ({ nodes }: Nodes, id: string): (Spot & { id: string }) | undefined =>
+  nodesById(nodes).get(id);
 
 const runsById = keptWith<Run[], Map<string, Run>>(byId);
-export const runOf = ({ runs }: { runs: Run[] }, id: string): Run | undefined => runsById(runs).get(id);
+export const runOf = ({ runs }: { runs: Run[] }, id: string): Run | undefined =>
+  runsById(runs).get(id);
 
 /** The walls of a plan. */
 export const wallRuns = keptWith<Run[], Run[]>((runs) => runs.filter((r) => r.kind === 'wall'));
 
 const runsByNode = keptWith<Run[], Map<string, Run[]>>((runs) => {
   const map = new Map<string, Run[]>();
-  for (const r of runs) for (const n of r.from === r.to ? [r.from] : [r.from, r.to]) { const list = map.get(n); if (list) list.push(r); else map.set(n, [r]); }
+  for (const r of runs)
+    for (const n of r.from === r.to ? [r.from] : [r.from, r.to]) {
+      const list = map.get(n);
+      if (list) list.push(r);
+      else map.set(n, [r]);
+    }
   return map;
 });
 /** Runs that end at a node, in the order of the plan. */
-export const runsAt = ({ runs }: { runs: Run[] }, nodeId: string): Run[] => runsByNode(runs).get(nodeId) ?? [];
+export const runsAt = ({ runs }: { runs: Run[] }, nodeId: string): Run[] =>
+  runsByNode(runs).get(nodeId) ?? [];
 
 /** Both ends of a run; null when a node is missing. */
 export function endsOf(plan: Nodes, run: Pick<Run, 'from' | 'to'>): [Spot, Spot] | null {

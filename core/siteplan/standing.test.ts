@@ -4,7 +4,11 @@ import { footingUnder, footingTopM, piersOn, standsOn, wallsOn } from './standin
 import { stepFlights } from './steps.ts';
 
 const { site } = demoPour('quillback', 'P2');
-const run = (id: string) => { const r = site.runs.find((x) => x.id === id); if (!r) throw new Error(id); return r; };
+const run = (id: string) => {
+  const r = site.runs.find((x) => x.id === id);
+  if (!r) throw new Error(id);
+  return r;
+};
 
 describe('what stands on what', () => {
   test('two walls share the east footing, each its stretch, in order along it', () => {
@@ -30,7 +34,12 @@ describe('what stands on what', () => {
     const [pad] = site.pads;
     if (!pad) throw new Error('demo site');
     const pier = { id: 'PR1', xM: pad.xM + 0.1, yM: pad.yM, diameterM: 0.3, bottomM: 29, topM: 30 };
-    expect(piersOn({ pads: site.pads, piers: [pier, { ...pier, id: 'PR2', xM: pad.xM + 5 }] }, pad.id).map((p) => p.id)).toEqual(['PR1']);
+    expect(
+      piersOn(
+        { pads: site.pads, piers: [pier, { ...pier, id: 'PR2', xM: pad.xM + 5 }] },
+        pad.id,
+      ).map((p) => p.id),
+    ).toEqual(['PR1']);
   });
 });
 
@@ -38,7 +47,10 @@ describe('steps', () => {
   test('two flights of two steps of 2 ft; a footing that is only deeper is no step', () => {
     const p3 = demoPour('quillback', 'P3');
     const flights = stepFlights(p3.site, p3.pour.elements);
-    expect(flights.map((f) => f.nodes.slice().sort())).toEqual([['N4', 'N8'], ['W4', 'W8']]);
+    expect(flights.map((f) => f.nodes.slice().sort())).toEqual([
+      ['N4', 'N8'],
+      ['W4', 'W8'],
+    ]);
     for (const f of flights) expect(f.riseM).toBeCloseTo(0.6096, 6);
     expect(stepFlights(site, ['FN', 'FW', 'FS', 'FE'])).toEqual([]);
   });

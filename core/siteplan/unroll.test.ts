@@ -3,7 +3,10 @@ import fc from 'fast-check';
 import { demoPour } from '../testdata/demo.ts';
 import { breakRows, unroll, unrolledRows, type Strip } from './unroll.ts';
 
-const stripsOf = (site: Parameters<typeof demoPour>[0], code: string): Strip[] => { const p = demoPour(site, code); return unroll(p.site, p.pour.elements); };
+const stripsOf = (site: Parameters<typeof demoPour>[0], code: string): Strip[] => {
+  const p = demoPour(site, code);
+  return unroll(p.site, p.pour.elements);
+};
 const names = (s: Strip | undefined) => s?.pieces.map((p) => p.run.id);
 
 describe('walls rolled out', () => {
@@ -18,11 +21,12 @@ describe('walls rolled out', () => {
     expect(n).toMatchObject({ firstAtRight: true, left: 'A1', right: 'A3' });
   });
   test('neighbours share their node, and each begins where the one before ends', () => {
-    for (const s of [...stripsOf('quillback', 'P2'), ...stripsOf('quillback', 'P3')]) s.pieces.slice(1).forEach((p, i) => {
-      const before = s.pieces[i];
-      expect(before?.right).toBe(p.left);
-      expect(p.atM).toBeCloseTo((before?.atM ?? 0) + (before?.lengthM ?? 0), 9);
-    });
+    for (const s of [...stripsOf('quillback', 'P2'), ...stripsOf('quillback', 'P3')])
+      s.pieces.slice(1).forEach((p, i) => {
+        const before = s.pieces[i];
+        expect(before?.right).toBe(p.left);
+        expect(p.atM).toBeCloseTo((before?.atM ?? 0) + (before?.lengthM ?? 0), 9);
+      });
   });
   test('goes straight on where runs branch; the branch is a strip of its own, and every run is there once', () => {
     const { pour, site } = demoPour('quillback', 'P3');
@@ -37,7 +41,10 @@ describe('walls rolled out', () => {
     expect((strip?.topM ?? 0) - (strip?.bottomM ?? 0)).toBeGreaterThan(1.2);
     expect(strip?.pieces.find((p) => p.run.id === 'SN1')?.bottomM).toBe(27.6352);
   });
-  test('pads alone give nothing', () => { const { site } = demoPour('quillback', 'P3'); expect(unroll(site, ['K1', 'K2'])).toEqual([]); });
+  test('pads alone give nothing', () => {
+    const { site } = demoPour('quillback', 'P3');
+    expect(unroll(site, ['K1', 'K2'])).toEqual([]);
+  });
 });
 
 describe('rows', () => {
@@ -49,15 +56,28 @@ describe('rows', () => {
     expect(rows.every((r) => r.pieces[0]?.atM === 0 && !r.closed)).toBe(true);
   });
   test('fill the sheet at one scale both ways and never leave it', () => {
-    fc.assert(fc.property(fc.integer({ min: 300, max: 1600 }), fc.integer({ min: 200, max: 1000 }), (width, height) => {
-      const { rows, pxPerM } = unrolledRows(strips, width, height, 40);
-      const high = rows.reduce((sum, r) => sum + (r.topM - r.bottomM) * pxPerM + 40, 0);
-      return rows.length > 0 && high <= height + 1e-6 && rows.every((r) => r.lengthM * pxPerM <= width + 1e-6);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 1600 }),
+        fc.integer({ min: 200, max: 1000 }),
+        (width, height) => {
+          const { rows, pxPerM } = unrolledRows(strips, width, height, 40);
+          const high = rows.reduce((sum, r) => sum + (r.topM - r.bottomM) * pxPerM + 40, 0);
+          return (
+            rows.length > 0 &&
+            high <= height + 1e-6 &&
+            rows.every((r) => r.lengthM * pxPerM <= width + 1e-6)
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
   test('grow down the page before they get too small to read', () => {
     const { rows, pxPerM } = unrolledRows(strips, 340, 100, 40, 20);
     expect(pxPerM).toBeGreaterThanOrEqual(20);
-    expect(rows.reduce((sum, r) => sum + (r.topM - r.bottomM) * pxPerM + 40, 0)).toBeGreaterThan(100);
+    expect(rows.reduce((sum, r) => sum + (r.topM - r.bottomM) * pxPerM + 40, 0)).toBeGreaterThan(
+      100,
+    );
   });
 });

@@ -2,27 +2,50 @@ import type { Run, SitePlan } from '../model/site.ts';
 
 /** A run as it stands in an unrolled strip: metres from the left end of its strip, and which way its own metres count. */
 export interface Unrolled {
-  run: Run; atM: number; lengthM: number; bottomM: number; topM: number;
+  run: Run;
+  atM: number;
+  lengthM: number;
+  bottomM: number;
+  topM: number;
   /** Its first node stands at its right end, as seen from the left of its line: the usual way round. */
   firstAtRight: boolean;
   /** Nodes at its ends on the paper. */
-  left: string; right: string;
+  left: string;
+  right: string;
 }
 
 /** Runs that meet end to end, rolled out into one line, left to right. `closed`: its right end meets its left. */
-export interface Strip { pieces: Unrolled[]; lengthM: number; bottomM: number; topM: number; closed: boolean }
+export interface Strip {
+  pieces: Unrolled[];
+  lengthM: number;
+  bottomM: number;
+  topM: number;
+  closed: boolean;
+}
 
 /** Rows of a strip that are drawn under each other at one scale, px a metre. */
-export interface UnrolledRows { rows: Strip[]; pxPerM: number }
+export interface UnrolledRows {
+  rows: Strip[];
+  pxPerM: number;
+}
 
 type Plan = Pick<SitePlan, 'nodes' | 'runs' | 'footingTypes'>;
-interface Link { run: Run; forward: boolean }
+interface Link {
+  run: Run;
+  forward: boolean;
+}
 
 const stripOf = (pieces: Unrolled[], closed: boolean): Strip => {
   const startM = pieces[0]?.atM ?? 0;
   const moved = pieces.map((p) => ({ ...p, atM: p.atM - startM }));
   const last = moved.at(-1);
-  return { pieces: moved, closed, lengthM: last ? last.atM + last.lengthM : 0, bottomM: Math.min(...moved.map((p) => p.bottomM)), topM: Math.max(...moved.map((p) => p.topM)) };
+  return {
+    pieces: moved,
+    closed,
+    lengthM: last ? last.atM + last.lengthM : 0,
+    bottomM: Math.min(...moved.map((p) => p.bottomM)),
+    topM: Math.max(...moved.map((p) => p.topM)),
+  };
 };
 
 /**
@@ -39,14 +62,24 @@ export function unroll(site: Plan, elements: string[]): Strip[] {
     return a && b ? [b.xM - a.xM, b.yM - a.yM] : [0, 0];
   };
   const lengthOf = (run: Run): number => Math.hypot(...vector({ run, forward: true }));
-  const order = elements.flatMap((id) => { const run = site.runs.find((r) => r.id === id); return run && mine.has(id) && lengthOf(run) > 1e-9 ? [run] : []; });
+  const order = elements.flatMap((id) => {
+    const run = site.runs.find((r) => r.id === id);
+    return run && mine.has(id) && lengthOf(run) > 1e-9 ? [run] : [];
+  });
   const at = new Map<string, Run[]>();
   for (const r of order) for (const n of [r.from, r.to]) at.set(n, [...(at.get(n) ?? []), r]);
-  const ends = (r: Run): Link[] => [{ run: r, forward: true }, { run: r, forward: false }];
+  const ends = (r: Run): Link[] => [
+    { run: r, forward: true },
+    { run: r, forward: false },
+  ];
   const startsAt = ({ run, forward }: Link): string => (forward ? run.from : run.to);
   const left = new Set(order);
-  const loose = (l: Link): boolean => (at.get(startsAt(l)) ?? []).filter((r) => left.has(r)).length === 1;
-  const turn = (a: Link, b: Link): number => { const [[ax, ay], [bx, by]] = [vector(a), vector(b)]; return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)); };
+  const loose = (l: Link): boolean =>
+    (at.get(startsAt(l)) ?? []).filter((r) => left.has(r)).length === 1;
+  const turn = (a: Link, b: Link): number => {
+    const [[ax, ay], [bx, by]] = [vector(a), vector(b)];
+    return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by));
+  };
   const strips: Strip[] = [];
   while (left.size) {
     const open = [...left];
@@ -55,18 +88,38 @@ export function unroll(site: Plan, elements: string[]): Strip[] {
       left.delete(here.run);
       const node = startsAt({ run: here.run, forward: !here.forward });
       const from = here;
-      const on = (at.get(node) ?? []).filter((r) => left.has(r)).flatMap(ends).filter((l) => startsAt(l) === node).sort((a, b) => turn(from, a) - turn(from, b))[0];
+      const on = (at.get(node) ?? [])
+        .filter((r) => left.has(r))
+        .flatMap(ends)
+        .filter((l) => startsAt(l) === node)
+        .sort((a, b) => turn(from, a) - turn(from, b))[0];
       if (!on) break;
       walk.push(on);
     }
     // Most runs keep the direction they were drawn in.
-    if (walk.filter((l) => l.forward).length * 2 < walk.length) walk.reverse().forEach((l) => { l.forward = !l.forward; });
+    if (walk.filter((l) => l.forward).length * 2 < walk.length)
+      walk.reverse().forEach((l) => {
+        l.forward = !l.forward;
+      });
     const [first, last] = [walk[0], walk.at(-1)];
-    const closed = walk.length > 2 && first !== undefined && last !== undefined && startsAt(first) === startsAt({ run: last.run, forward: !last.forward });
+    const closed =
+      walk.length > 2 &&
+      first !== undefined &&
+      last !== undefined &&
+      startsAt(first) === startsAt({ run: last.run, forward: !last.forward });
     let atM = 0;
     // From the left of the line, what lies ahead lies to the left: on paper the walk goes from right to left.
     const pieces = walk.reverse().map(({ run, forward }): Unrolled => {
-      const piece: Unrolled = { run, atM, lengthM: lengthOf(run), bottomM: run.bottomM, topM: run.topM ?? run.bottomM + (depths.get(run.type) ?? 0), firstAtRight: forward, left: forward ? run.to : run.from, right: forward ? run.from : run.to };
+      const piece: Unrolled = {
+        run,
+        atM,
+        lengthM: lengthOf(run),
+        bottomM: run.bottomM,
+        topM: run.topM ?? run.bottomM + (depths.get(run.type) ?? 0),
+        firstAtRight: forward,
+        left: forward ? run.to : run.from,
+        right: forward ? run.from : run.to,
+      };
       atM += piece.lengthM;
       return piece;
     });
@@ -82,7 +135,11 @@ export function breakRows(strips: Strip[], mostM: number): Strip[] {
     let startM = 0;
     for (const p of s.pieces) {
       const row = rows.at(-1);
-      if (row && p.atM + p.lengthM - startM <= mostM + 1e-9) row.push(p); else { rows.push([p]); startM = p.atM; }
+      if (row && p.atM + p.lengthM - startM <= mostM + 1e-9) row.push(p);
+      else {
+        rows.push([p]);
+        startM = p.atM;
+      }
     }
     return rows.map((pieces) => stripOf(pieces, s.closed && rows.length === 1));
   });
@@ -95,7 +152,13 @@ export function breakRows(strips: Strip[], mostM: number): Strip[] {
  * @param besides px that each row needs beside its drawing, for names and dimensions
  * @param least px a metre below which the drawing rather grows down the page
  */
-export function unrolledRows(strips: Strip[], width: number, height: number, besides: number, least = 0): UnrolledRows {
+export function unrolledRows(
+  strips: Strip[],
+  width: number,
+  height: number,
+  besides: number,
+  least = 0,
+): UnrolledRows {
   const pieces = strips.flatMap((s) => s.pieces);
   if (!pieces.length || width <= 0) return { rows: [], pxPerM: 0 };
   const longest = Math.max(...pieces.map((p) => p.lengthM));
@@ -105,7 +168,10 @@ export function unrolledRows(strips: Strip[], width: number, height: number, bes
     const rows = breakRows(strips, Math.max(longest, (whole / parts) * (1 + 1 / pieces.length)));
     const lengthM = Math.max(...rows.map((r) => r.lengthM));
     const highM = rows.reduce((sum, r) => sum + Math.max(0.01, r.topM - r.bottomM), 0);
-    const pxPerM = Math.min(width / lengthM, Math.max((height - rows.length * besides) / highM, Math.min(least, width / lengthM)));
+    const pxPerM = Math.min(
+      width / lengthM,
+      Math.max((height - rows.length * besides) / highM, Math.min(least, width / lengthM)),
+    );
     if (pxPerM > best.pxPerM * 1.02) best = { rows, pxPerM };
   }
   return best;

@@ -3,7 +3,10 @@ import { calculation, fig } from '../register/calculation.ts';
 import { BAR_NAMES, barNamed } from './bars.ts';
 
 /** A bar's name as a field. */
-export const barField = () => z.enum(BAR_NAMES, { error: `is not a bar the table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})` });
+export const barField = () =>
+  z.enum(BAR_NAMES, {
+    error: `is not a bar the table knows (${BAR_NAMES[0]}, … ${BAR_NAMES.at(-1) ?? ''})`,
+  });
 
 /** A reinforcing bar's size. */
 export const bar = calculation({
@@ -18,7 +21,12 @@ export const bar = calculation({
   compute(v, trace) {
     const { diameterMm, areaMm2, massKgM } = barNamed(v.bar);
     trace.step('db', v.bar, diameterMm, 'mm');
-    trace.step('area', `nominal (π/4·db² is ${fig((Math.PI * diameterMm ** 2) / 4)})`, areaMm2, 'mm²');
+    trace.step(
+      'area',
+      `nominal (π/4·db² is ${fig((Math.PI * diameterMm ** 2) / 4)})`,
+      areaMm2,
+      'mm²',
+    );
     trace.step('mass', 'a metre', massKgM, 'kg/m');
     return { diameterMm, areaMm2, massKgM };
   },

@@ -15,11 +15,18 @@ export const hook = calculation({
   id: 'hook',
   title: 'Standard 90° hook',
   purpose: 'How tight a bar may be bent and how much stands beyond the bend.',
-  formula: 'inside bend diameter 6 db (to #8), 8 db (#9 to #11), 10 db (#14, #18); straight extension 12 db; leg = extension + half the bend + db',
+  formula:
+    'inside bend diameter 6 db (to #8), 8 db (#9 to #11), 10 db (#14, #18); straight extension 12 db; leg = extension + half the bend + db',
   source: 'ACI 318-19 table 25.3.1',
-  limits: 'Deformed bars in tension, 90° only. Bars partly in concrete are bent only as the engineer allows.',
+  limits:
+    'Deformed bars in tension, 90° only. Bars partly in concrete are bent only as the engineer allows.',
   input: z.object({ bar: barField() }),
-  output: z.object({ bendDiameterMm: z.number(), extensionMm: z.number(), legMm: z.number(), arcMm: z.number() }),
+  output: z.object({
+    bendDiameterMm: z.number(),
+    extensionMm: z.number(),
+    legMm: z.number(),
+    arcMm: z.number(),
+  }),
   compute(v, trace) {
     const { diameterMm: db } = barNamed(v.bar);
     const n = bendMultiple(db);
@@ -29,8 +36,18 @@ export const hook = calculation({
     const arcMm = (Math.PI / 2) * (bendDiameterMm / 2 + db / 2);
     trace.step('bend', `${n}·${fig(db)}`, bendDiameterMm, 'mm');
     trace.step('extension', `12·${fig(db)}`, extensionMm, 'mm');
-    trace.step('leg', `${fig(extensionMm)} + ${fig(bendDiameterMm)}/2 + ${fig(db)}, outside the bend`, legMm, 'mm');
-    trace.step('arc', `π/2·(${fig(bendDiameterMm)} + ${fig(db)})/2, along the middle of the bar`, arcMm, 'mm');
+    trace.step(
+      'leg',
+      `${fig(extensionMm)} + ${fig(bendDiameterMm)}/2 + ${fig(db)}, outside the bend`,
+      legMm,
+      'mm',
+    );
+    trace.step(
+      'arc',
+      `π/2·(${fig(bendDiameterMm)} + ${fig(db)})/2, along the middle of the bar`,
+      arcMm,
+      'mm',
+    );
     return { bendDiameterMm, extensionMm, legMm, arcMm };
   },
 });

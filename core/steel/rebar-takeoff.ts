@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { wallHeightM, pierHeightM, sitePlanSchema, type Pier, type SitePlan } from '../model/site.ts';
+import {
+  wallHeightM,
+  pierHeightM,
+  sitePlanSchema,
+  type Pier,
+  type SitePlan,
+} from '../model/site.ts';
 import { calculation, fig, resultOf } from '../register/calculation.ts';
 import { nonNegative, positive } from '../register/fields.ts';
 import { barNamed } from './bars.ts';
@@ -9,18 +15,33 @@ import { lengthOf } from '../siteplan/geometry.ts';
 
 /** Bars of one kind in one element: how many, how long each is in the work, and what they weigh with their laps. */
 const rowSchema = z.object({
-  elementId: z.string(), role: z.enum(['along', 'top', 'across', 'vertical', 'horizontal', 'eachWay', 'tie']), bar: z.string(),
-  count: z.number(), lengthM: z.number(), /** Ends of each bar bent into a standard 90° hook; their steel is in its length. */ hooks: z.number(), laps: z.number(), totalLengthM: z.number(), massKg: z.number(),
+  elementId: z.string(),
+  role: z.enum(['along', 'top', 'across', 'vertical', 'horizontal', 'eachWay', 'tie']),
+  bar: z.string(),
+  count: z.number(),
+  lengthM: z.number(),
+  /** Ends of each bar bent into a standard 90° hook; their steel is in its length. */ hooks:
+    z.number(),
+  laps: z.number(),
+  totalLengthM: z.number(),
+  massKg: z.number(),
 });
 export type RebarRow = z.output<typeof rowSchema>;
 
 /** How far the first and last of a row of bars stand from the end, mm (3 in). */
 const END_MM = 76.2;
 
-interface Settings { stockLengthM: number; lapM: number; endMm: number }
+interface Settings {
+  stockLengthM: number;
+  lapM: number;
+  endMm: number;
+}
 
 /** Laps in one line of bar longer than a stock length. */
-const lapsIn = (lengthM: number, s: Settings): number => (lengthM <= s.stockLengthM + 1e-9 ? 0 : Math.ceil((lengthM - s.stockLengthM) / (s.stockLengthM - s.lapM) - 1e-9));
+const lapsIn = (lengthM: number, s: Settings): number =>
+  lengthM <= s.stockLengthM + 1e-9
+    ? 0
+    : Math.ceil((lengthM - s.stockLengthM) / (s.stockLengthM - s.lapM) - 1e-9);
 
 /** What a standard hook adds to a bar measured out to out, m: its extension and bend, less the corner it turns. */
 function hookAddsM(bar: string): number {
@@ -30,12 +51,30 @@ function hookAddsM(bar: string): number {
 
 const HOOKED = { one: 1, both: 2 } as const;
 
-function row(elementId: string, role: RebarRow['role'], bar: string, count: number, straightM: number, s: Settings, hooked?: keyof typeof HOOKED): RebarRow {
+function row(
+  elementId: string,
+  role: RebarRow['role'],
+  bar: string,
+  count: number,
+  straightM: number,
+  s: Settings,
+  hooked?: keyof typeof HOOKED,
+): RebarRow {
   const hooks = hooked ? HOOKED[hooked] : 0;
   const lengthM = straightM + (hooks ? hooks * hookAddsM(bar) : 0);
   const laps = lapsIn(lengthM, s) * count;
   const totalLengthM = lengthM * count + laps * s.lapM;
-  return { elementId, role, bar, count, lengthM, hooks, laps, totalLengthM, massKg: totalLengthM * barNamed(bar).massKgM };
+  return {
+    elementId,
+    role,
+    bar,
+    count,
+    lengthM,
+    hooks,
+    laps,
+    totalLengthM,
+    massKg: totalLengthM * barNamed(bar).massKgM,
+  };
 }
 
 function runRows(site: SitePlan, s: Settings): RebarRow[] {
@@ -46,15 +85,56 @@ function runRows(site: SitePlan, s: Settings): RebarRow[] {
       if (!t || run.topM === undefined) return [];
       const heightM = wallHeightM(run);
       return [
-        row(run.id, 'vertical', t.vertical.bar, t.mats * barsRequired(lengthM * 1000, s.endMm, t.vertical.spacingM * 1000), heightM, s, t.vertical.hooks),
-        row(run.id, 'horizontal', t.horizontal.bar, t.mats * barsRequired(heightM * 1000, s.endMm, t.horizontal.spacingM * 1000), lengthM, s, t.horizontal.hooks),
+        row(
+          run.id,
+          'vertical',
+          t.vertical.bar,
+          t.mats * barsRequired(lengthM * 1000, s.endMm, t.vertical.spacingM * 1000),
+          heightM,
+          s,
+          t.vertical.hooks,
+        ),
+        row(
+          run.id,
+          'horizontal',
+          t.horizontal.bar,
+          t.mats * barsRequired(heightM * 1000, s.endMm, t.horizontal.spacingM * 1000),
+          lengthM,
+          s,
+          t.horizontal.hooks,
+        ),
       ];
     }
     const t = site.footingTypes.find((f) => f.mark === run.type);
     if (!t) return [];
-    const rows = t.continuous.count > 0 ? [row(run.id, 'along', t.continuous.bar, t.continuous.count, lengthM, s, t.continuous.hooks)] : [];
-    if (t.continuous.topCount > 0) rows.push(row(run.id, 'top', t.continuous.bar, t.continuous.topCount, lengthM, s));
-    if (t.transverse) rows.push(row(run.id, 'across', t.transverse.bar, barsRequired(lengthM * 1000, s.endMm, t.transverse.spacingM * 1000), t.widthM - (2 * t.coverSideMm) / 1000, s, t.transverse.hooks));
+    const rows =
+      t.continuous.count > 0
+        ? [
+            row(
+              run.id,
+              'along',
+              t.continuous.bar,
+              t.continuous.count,
+              lengthM,
+              s,
+              t.continuous.hooks,
+            ),
+          ]
+        : [];
+    if (t.continuous.topCount > 0)
+      rows.push(row(run.id, 'top', t.continuous.bar, t.continuous.topCount, lengthM, s));
+    if (t.transverse)
+      rows.push(
+        row(
+          run.id,
+          'across',
+          t.transverse.bar,
+          barsRequired(lengthM * 1000, s.endMm, t.transverse.spacingM * 1000),
+          t.widthM - (2 * t.coverSideMm) / 1000,
+          s,
+          t.transverse.hooks,
+        ),
+      );
     return rows;
   });
 }
@@ -64,10 +144,18 @@ function padRows(site: SitePlan, s: Settings): RebarRow[] {
     if (!p.steel) return [];
     const cover = p.steel.coverSideMm;
     const mats = [p.steel.eachWay, ...(p.steel.topEachWay ? [p.steel.topEachWay] : [])];
-    return mats.flatMap((m) => ([[p.widthM, p.lengthM], [p.lengthM, p.widthM]] as const).map(([across, along]) => {
-      const n = m.count ?? (m.spacingM ? barsRequired(across * 1000, cover, m.spacingM * 1000) : 0);
-      return row(p.id, 'eachWay', m.bar, n, along - (2 * cover) / 1000, s, m.hooks);
-    }));
+    return mats.flatMap((m) =>
+      (
+        [
+          [p.widthM, p.lengthM],
+          [p.lengthM, p.widthM],
+        ] as const
+      ).map(([across, along]) => {
+        const n =
+          m.count ?? (m.spacingM ? barsRequired(across * 1000, cover, m.spacingM * 1000) : 0);
+        return row(p.id, 'eachWay', m.bar, n, along - (2 * cover) / 1000, s, m.hooks);
+      }),
+    );
   });
 }
 
@@ -81,7 +169,9 @@ export function tieLevels(pier: Pier): number[] {
   if (!ties) return [];
   const endM = END_MM / 1000;
   const n = barsRequired(pierHeightM(pier) * 1000, END_MM, ties.spacingM * 1000);
-  return Array.from({ length: n }, (_, i) => (n === 1 ? pierHeightM(pier) / 2 : endM + ((pierHeightM(pier) - 2 * endM) * i) / (n - 1)));
+  return Array.from({ length: n }, (_, i) =>
+    n === 1 ? pierHeightM(pier) / 2 : endM + ((pierHeightM(pier) - 2 * endM) * i) / (n - 1),
+  );
 }
 
 function pierRows(site: SitePlan, s: Settings): RebarRow[] {
@@ -90,10 +180,32 @@ function pierRows(site: SitePlan, s: Settings): RebarRow[] {
     const { vertical, ties, coverMm } = p.steel;
     const heightM = pierHeightM(p);
     const inside = (m: number) => Math.max(0, m - (2 * coverMm) / 1000);
-    const rows = [row(p.id, 'vertical', vertical.bar, vertical.count, heightM - coverMm / 1000, s, vertical.hooks)];
+    const rows = [
+      row(
+        p.id,
+        'vertical',
+        vertical.bar,
+        vertical.count,
+        heightM - coverMm / 1000,
+        s,
+        vertical.hooks,
+      ),
+    ];
     if (ties) {
-      const round = p.diameterM === undefined ? 2 * (inside(p.widthM ?? 0) + inside(p.lengthM ?? 0)) : Math.PI * inside(p.diameterM) + ROUND_TIE_LAP_M;
-      rows.push(row(p.id, 'tie', ties.bar, barsRequired(heightM * 1000, s.endMm, ties.spacingM * 1000), round + 2 * tieTailM(ties.bar), s));
+      const round =
+        p.diameterM === undefined
+          ? 2 * (inside(p.widthM ?? 0) + inside(p.lengthM ?? 0))
+          : Math.PI * inside(p.diameterM) + ROUND_TIE_LAP_M;
+      rows.push(
+        row(
+          p.id,
+          'tie',
+          ties.bar,
+          barsRequired(heightM * 1000, s.endMm, ties.spacingM * 1000),
+          round + 2 * tieTailM(ties.bar),
+          s,
+        ),
+      );
     }
     return rows;
   });
@@ -103,16 +215,39 @@ function pierRows(site: SitePlan, s: Settings): RebarRow[] {
 export const rebarTakeoff = calculation({
   id: 'rebar-takeoff',
   title: 'Bar take-off',
-  purpose: 'How many bars of which size and length each run, pad and pier takes, with laps by stock length, and their mass.',
-  formula: 'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
-  source: 'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
-  limits: 'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
-  input: z.object({ site: sitePlanSchema, stockLengthM: positive().default(6.096), lapM: positive().default(0.6096), endMm: nonNegative().default(END_MM) })
-    .superRefine((v, ctx) => { if (v.lapM >= v.stockLengthM) ctx.addIssue({ code: 'custom', path: ['lapM'], message: 'is not shorter than the stock length' }); }),
+  purpose:
+    'How many bars of which size and length each run, pad and pier takes, with laps by stock length, and their mass.',
+  formula:
+    'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
+  source:
+    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
+  limits:
+    'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
+  input: z
+    .object({
+      site: sitePlanSchema,
+      stockLengthM: positive().default(6.096),
+      lapM: positive().default(0.6096),
+      endMm: nonNegative().default(END_MM),
+    })
+    .superRefine((v, ctx) => {
+      if (v.lapM >= v.stockLengthM)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['lapM'],
+          message: 'is not shorter than the stock length',
+        });
+    }),
   output: z.object({ rows: z.array(rowSchema), massKg: z.number() }),
   compute({ site, ...s }, trace) {
     const rows = [...runRows(site, s), ...padRows(site, s), ...pierRows(site, s)];
-    for (const r of rows) trace.step(`${r.elementId} ${r.role}`, `${r.count} × ${r.bar} of ${fig(r.lengthM)} m${r.hooks ? `, ${r.hooks} hooks each` : ''}, ${r.laps} laps`, r.totalLengthM, 'm');
+    for (const r of rows)
+      trace.step(
+        `${r.elementId} ${r.role}`,
+        `${r.count} × ${r.bar} of ${fig(r.lengthM)} m${r.hooks ? `, ${r.hooks} hooks each` : ''}, ${r.laps} laps`,
+        r.totalLengthM,
+        'm',
+      );
     const massKg = rows.reduce((sum, r) => sum + r.massKg, 0);
     trace.step('mass', 'Σ length × mass per metre', massKg, 'kg');
     return { rows, massKg };

@@ -47,18 +47,26 @@ describe('cover', () => {
 
   test('a deeper bar is never judged worse than a shallower one', () => {
     const rank = { short: 0, tight: 1, ok: 2 };
-    fc.assert(fc.property(mm(0, 150), mm(0, 60), (reading, more) => {
-      expect(rank[judge([reading + more]).verdict]).toBeGreaterThanOrEqual(rank[judge([reading]).verdict]);
-    }));
+    fc.assert(
+      fc.property(mm(0, 150), mm(0, 60), (reading, more) => {
+        expect(rank[judge([reading + more]).verdict]).toBeGreaterThanOrEqual(
+          rank[judge([reading]).verdict],
+        );
+      }),
+    );
   });
 
   test('the least reading rules, whatever stands beside it, and the order does not matter', () => {
-    fc.assert(fc.property(fc.array(mm(0, 150), { minLength: 1, maxLength: 12 }), (readings) => {
-      const all = judge(readings);
-      expect(all.verdict).toBe(judge([Math.min(...readings)]).verdict);
-      expect(judge([...readings].reverse()).leastMm).toBe(all.leastMm);
-      expect(all.failing.map((i) => readings[i])).toEqual(readings.filter((r) => r < 63.5 - 1e-7));
-    }));
+    fc.assert(
+      fc.property(fc.array(mm(0, 150), { minLength: 1, maxLength: 12 }), (readings) => {
+        const all = judge(readings);
+        expect(all.verdict).toBe(judge([Math.min(...readings)]).verdict);
+        expect(judge([...readings].reverse()).leastMm).toBe(all.leastMm);
+        expect(all.failing.map((i) => readings[i])).toEqual(
+          readings.filter((r) => r < 63.5 - 1e-7),
+        );
+      }),
+    );
   });
 
   test('never more than a third of a small cover is forgiven', () => {
@@ -67,7 +75,12 @@ describe('cover', () => {
   });
 
   test('a bar far up from the ground is watched, with a caution', () => {
-    const out = evaluate(coverVerdict, { specifiedMm: 50, memberDepthMm: 300, readingsMm: [50, 90], profile: 'aci117' });
+    const out = evaluate(coverVerdict, {
+      specifiedMm: 50,
+      memberDepthMm: 300,
+      readingsMm: [50, 90],
+      profile: 'aci117',
+    });
     expect(out.result).toMatchObject({ verdict: 'ok', watch: [1] });
     expect(out.cautions.join()).toMatch(/effective depth/);
   });
@@ -75,41 +88,89 @@ describe('cover', () => {
 
 describe('spacing', () => {
   test('the bars required close every gap to the spacing, and one fewer does not', () => {
-    fc.assert(fc.property(mm(500, 30_000), mm(75, 600), (length, spacing) => {
-      const end = 76.2;
-      const n = barsRequired(length, end, spacing);
-      const gap = (bars: number) => (length - 2 * end) / (bars - 1);
-      expect(gap(n)).toBeLessThanOrEqual(spacing * (1 + 1e-6));
-      if (n > 2) expect(gap(n - 1)).toBeGreaterThan(spacing);
-    }));
+    fc.assert(
+      fc.property(mm(500, 30_000), mm(75, 600), (length, spacing) => {
+        const end = 76.2;
+        const n = barsRequired(length, end, spacing);
+        const gap = (bars: number) => (length - 2 * end) / (bars - 1);
+        expect(gap(n)).toBeLessThanOrEqual(spacing * (1 + 1e-6));
+        if (n > 2) expect(gap(n - 1)).toBeGreaterThan(spacing);
+      }),
+    );
   });
 
   test('too few bars is said before a wide gap', () => {
-    expect(resultOf(spacingVerdict, { specifiedMm: 300, readingsMm: [500], lengthMm: 3000, countedBars: 3 }).verdict).toBe('few');
-    expect(resultOf(spacingVerdict, { specifiedMm: 300, readingsMm: [500], lengthMm: 3000, countedBars: 11 }).verdict).toBe('off');
+    expect(
+      resultOf(spacingVerdict, {
+        specifiedMm: 300,
+        readingsMm: [500],
+        lengthMm: 3000,
+        countedBars: 3,
+      }).verdict,
+    ).toBe('few');
+    expect(
+      resultOf(spacingVerdict, {
+        specifiedMm: 300,
+        readingsMm: [500],
+        lengthMm: 3000,
+        countedBars: 11,
+      }).verdict,
+    ).toBe('off');
   });
 
   test('neither a count over a distance nor readings is told what is missing', () => {
-    expect(() => evaluate(spacingVerdict, { specifiedMm: 300 })).toThrow(/overMm is missing: give overMm and spaces, or readingsMm/);
+    expect(() => evaluate(spacingVerdict, { specifiedMm: 300 })).toThrow(
+      /overMm is missing: give overMm and spaces, or readingsMm/,
+    );
   });
 });
 
 describe('laps', () => {
   const lap = (more: object) =>
-    resultOf(lapLength, { fcMPa: 27.579, fyMPa: 413.685, bar: '#5', topBar: false, coating: 'none', spacingClass: 'good', ...more });
+    resultOf(lapLength, {
+      fcMPa: 27.579,
+      fyMPa: 413.685,
+      bar: '#5',
+      topBar: false,
+      coating: 'none',
+      spacingClass: 'good',
+      ...more,
+    });
 
   test('stronger concrete never asks for more, a top bar, epoxy or close spacing never for less', () => {
-    fc.assert(fc.property(mm(17, 80), mm(0, 30), fc.constantFrom('#4', '#5', '#6', '#8', '16mm', '25mm'), (fcMPa, more, bar) => {
-      expect(lap({ fcMPa: fcMPa + more, bar }).lapMm).toBeLessThanOrEqual(lap({ fcMPa, bar }).lapMm + 1e-9);
-      const plain = lap({ fcMPa, bar }).lapMm;
-      for (const worse of [{ topBar: true }, { coating: 'epoxyClose' }, { spacingClass: 'other' }, { lightweight: true }]) {
-        expect(lap({ fcMPa, bar, ...worse }).lapMm).toBeGreaterThanOrEqual(plain - 1e-9);
-      }
-    }));
+    fc.assert(
+      fc.property(
+        mm(17, 80),
+        mm(0, 30),
+        fc.constantFrom('#4', '#5', '#6', '#8', '16mm', '25mm'),
+        (fcMPa, more, bar) => {
+          expect(lap({ fcMPa: fcMPa + more, bar }).lapMm).toBeLessThanOrEqual(
+            lap({ fcMPa, bar }).lapMm + 1e-9,
+          );
+          const plain = lap({ fcMPa, bar }).lapMm;
+          for (const worse of [
+            { topBar: true },
+            { coating: 'epoxyClose' },
+            { spacingClass: 'other' },
+            { lightweight: true },
+          ]) {
+            expect(lap({ fcMPa, bar, ...worse }).lapMm).toBeGreaterThanOrEqual(plain - 1e-9);
+          }
+        },
+      ),
+    );
   });
 
   test('the drawing rules, and a lap shorter than computed is cautioned', () => {
-    const out = evaluate(lapLength, { fcMPa: 27.579, fyMPa: 413.685, bar: '#5', topBar: false, coating: 'none', spacingClass: 'good', drawing: { multipleOfDb: 30 } });
+    const out = evaluate(lapLength, {
+      fcMPa: 27.579,
+      fyMPa: 413.685,
+      bar: '#5',
+      topBar: false,
+      coating: 'none',
+      spacingClass: 'good',
+      drawing: { multipleOfDb: 30 },
+    });
     expect(out.result).toMatchObject({ lapMm: 476.25, leastMm: 450.85, ruledBy: 'drawing' });
     expect(out.cautions.join()).toMatch(/shorter lap than computed/);
   });
@@ -122,7 +183,8 @@ describe('laps', () => {
 
 describe('bars of the demo site', () => {
   const { site } = demoPour('quillback', 'P1');
-  const rows = (id: string) => resultOf(rebarTakeoff, { site }).rows.filter((r) => r.elementId === id);
+  const rows = (id: string) =>
+    resultOf(rebarTakeoff, { site }).rows.filter((r) => r.elementId === id);
 
   test('36 ft of F2: three lines with one lap each by 20 ft stock, 37 bars across at 12 in', () => {
     const [along, across] = rows('FN');
@@ -134,26 +196,48 @@ describe('bars of the demo site', () => {
 
   test('two mats of a wall count twice, a pad each way', () => {
     expect(rows('R').map((r) => r.count % 2)).toEqual([0, 0]);
-    expect(rows('K1').map((r) => [r.role, r.count])).toEqual([['eachWay', 4], ['eachWay', 4]]);
+    expect(rows('K1').map((r) => [r.role, r.count])).toEqual([
+      ['eachWay', 4],
+      ['eachWay', 4],
+    ]);
   });
 
   test('longer stock needs fewer laps and no less steel in the work', () => {
     const short = resultOf(rebarTakeoff, { site, stockLengthM: 6 });
     const long = resultOf(rebarTakeoff, { site, stockLengthM: 12 });
-    expect(long.rows.reduce((s, r) => s + r.laps, 0)).toBeLessThan(short.rows.reduce((s, r) => s + r.laps, 0));
+    expect(long.rows.reduce((s, r) => s + r.laps, 0)).toBeLessThan(
+      short.rows.reduce((s, r) => s + r.laps, 0),
+    );
     expect(long.massKg).toBeLessThan(short.massKg);
-    expect(() => resultOf(rebarTakeoff, { site, stockLengthM: 1, lapM: 1 })).toThrow(/not shorter than the stock length/);
+    expect(() => resultOf(rebarTakeoff, { site, stockLengthM: 1, lapM: 1 })).toThrow(
+      /not shorter than the stock length/,
+    );
   });
 });
 
 describe('hooks of upright bars', () => {
   const { site, pour } = demoPour('quillback', 'P2');
   const drawn = drawnOf(site, [pour]);
-  const hooked = (ends: 'one' | 'both') => withDrawn(site, applyEdit(site, drawn, { do: 'putType', list: 'wallTypes', type: { ...(site.wallTypes.find((t) => t.mark === 'W2') as (typeof site.wallTypes)[number]), vertical: { bar: '#5', spacingM: 0.3048, hooks: ends } } }));
-  const up = (s: typeof site) => resultOf(rebarTakeoff, { site: s }).rows.find((r) => r.elementId === 'N' && r.role === 'vertical');
+  const hooked = (ends: 'one' | 'both') =>
+    withDrawn(
+      site,
+      applyEdit(site, drawn, {
+        do: 'putType',
+        list: 'wallTypes',
+        type: {
+          ...(site.wallTypes.find((t) => t.mark === 'W2') as (typeof site.wallTypes)[number]),
+          vertical: { bar: '#5', spacingM: 0.3048, hooks: ends },
+        },
+      }),
+    );
+  const up = (s: typeof site) =>
+    resultOf(rebarTakeoff, { site: s }).rows.find(
+      (r) => r.elementId === 'N' && r.role === 'vertical',
+    );
   test('add their extension and bend to every bar, less the corner turned', () => {
     const h = resultOf(hook, { bar: '#5' });
-    const adds = (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed('#5').diameterMm) / 1000;
+    const adds =
+      (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed('#5').diameterMm) / 1000;
     const plain = up(site)?.lengthM ?? 0;
     expect(up(hooked('one'))).toMatchObject({ hooks: 1 });
     expect(up(hooked('one'))?.lengthM).toBeCloseTo(plain + adds, 9);
@@ -161,6 +245,8 @@ describe('hooks of upright bars', () => {
     expect(adds).toBeCloseTo(0.2143, 4);
   });
   test('are named in the list of bars', () => {
-    expect(rebarTable({ site: hooked('one'), pour }, 27).rows.find((r) => r[0] === 'N')?.[1]).toBe('upright, hooked one end');
+    expect(rebarTable({ site: hooked('one'), pour }, 27).rows.find((r) => r[0] === 'N')?.[1]).toBe(
+      'upright, hooked one end',
+    );
   });
 });

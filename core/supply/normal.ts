@@ -11,7 +11,10 @@ export function normalTail(z: number): number {
   if (x < 2.5) {
     let term = x;
     let sum = x;
-    for (let n = 1; Math.abs(term) > 1e-17 * Math.abs(sum) && n < 200; n += 1) { term *= (2 * x * x) / (2 * n + 1); sum += term; }
+    for (let n = 1; Math.abs(term) > 1e-17 * Math.abs(sum) && n < 200; n += 1) {
+      term *= (2 * x * x) / (2 * n + 1);
+      sum += term;
+    }
     return 0.5 - (sum * Math.exp(-x * x)) / Math.sqrt(Math.PI);
   }
   let fraction = 0;

@@ -5,7 +5,17 @@ import { normalTail } from './normal.ts';
 import { orderQuantity } from './order-quantity.ts';
 import { loadVolumes, truckPlan } from './truck-plan.ts';
 
-const base = { neatM3: 24.6, wasteRatio: 0.05, leftBehindM3: 0.4, sdRatio: 0.03, stepM3: 0.5, costPerM3: 190, disposalPerM3: 60, shortFixed: 1400, shortPerM3: 260 };
+const base = {
+  neatM3: 24.6,
+  wasteRatio: 0.05,
+  leftBehindM3: 0.4,
+  sdRatio: 0.03,
+  stepM3: 0.5,
+  costPerM3: 190,
+  disposalPerM3: 60,
+  shortFixed: 1400,
+  shortPerM3: 260,
+};
 const order = (change: object = {}) => resultOf(orderQuantity, { ...base, ...change });
 
 describe('the normal tail', () => {
@@ -21,10 +31,16 @@ describe('the normal tail', () => {
   });
 
   test('falls, and both sides make one', () => {
-    fc.assert(fc.property(fc.double({ min: -8, max: 8, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), (z, more) => {
-      expect(normalTail(z + more)).toBeLessThanOrEqual(normalTail(z) + 1e-15);
-      expect(normalTail(z) + normalTail(-z)).toBeCloseTo(1, 12);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -8, max: 8, noNaN: true }),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        (z, more) => {
+          expect(normalTail(z + more)).toBeLessThanOrEqual(normalTail(z) + 1e-15);
+          expect(normalTail(z) + normalTail(-z)).toBeCloseTo(1, 12);
+        },
+      ),
+    );
   });
 });
 
@@ -36,10 +52,21 @@ describe('the order', () => {
   });
 
   test('a dearer shortage never orders less; dearer left-overs never order more', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 5000, noNaN: true }), fc.double({ min: 0, max: 5000, noNaN: true }), (fixed, more) => {
-      expect(order({ shortFixed: fixed + more }).orderM3).toBeGreaterThanOrEqual(order({ shortFixed: fixed }).orderM3);
-      expect(order({ disposalPerM3: 60 + more }).orderM3).toBeLessThanOrEqual(order({ disposalPerM3: 60 }).orderM3);
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 5000, noNaN: true }),
+        fc.double({ min: 0, max: 5000, noNaN: true }),
+        (fixed, more) => {
+          expect(order({ shortFixed: fixed + more }).orderM3).toBeGreaterThanOrEqual(
+            order({ shortFixed: fixed }).orderM3,
+          );
+          expect(order({ disposalPerM3: 60 + more }).orderM3).toBeLessThanOrEqual(
+            order({ disposalPerM3: 60 }).orderM3,
+          );
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 
   test('with no doubt about the need it is the need, on the next step', () => {
@@ -53,27 +80,53 @@ describe('the order', () => {
     const cheap = order({ callFee: 0 });
     expect(cheap.cheaper).toBe('callBalance');
     expect(cheap.callBalance?.firstM3).toBeLessThanOrEqual(cheap.meanM3 - 2 * cheap.sdM3);
-    expect((cheap.callBalance?.firstM3 ?? 0) + (cheap.callBalance?.expectedBalanceM3 ?? 0)).toBeCloseTo(cheap.meanM3, 9);
+    expect(
+      (cheap.callBalance?.firstM3 ?? 0) + (cheap.callBalance?.expectedBalanceM3 ?? 0),
+    ).toBeCloseTo(cheap.meanM3, 9);
     expect(order({ callFee: 5000 }).cheaper).toBe('firm');
     expect(order().callBalance).toBeUndefined();
   });
 
   test('shows how it came to it', () => {
-    expect(evaluate(orderQuantity, base).steps.map((s) => s.symbol)).toEqual(['μ', 'σ', 'order', 'P(short)', 'cost']);
+    expect(evaluate(orderQuantity, base).steps.map((s) => s.symbol)).toEqual([
+      'μ',
+      'σ',
+      'order',
+      'P(short)',
+      'cost',
+    ]);
   });
 });
 
 describe('the trucks', () => {
   const plan = (change: object = {}) =>
-    resultOf(truckPlan, { orderM3: 33, truckM3: 7.5, split: 'full', placingRateM3PerH: 24, travelMin: 35, roundTripMin: 110, firstArriveMin: 450, ...change });
+    resultOf(truckPlan, {
+      orderM3: 33,
+      truckM3: 7.5,
+      split: 'full',
+      placingRateM3PerH: 24,
+      travelMin: 35,
+      roundTripMin: 110,
+      firstArriveMin: 450,
+      ...change,
+    });
 
   test('carry the whole order, none more than it holds, none too small for the plant', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 200, noNaN: true }), fc.double({ min: 4, max: 10, noNaN: true }), fc.constantFrom('even' as const, 'full' as const), fc.double({ min: 0, max: 2, noNaN: true }), (orderM3, truckM3, split, least) => {
-      const loads = loadVolumes(orderM3, truckM3, split, least);
-      expect(loads.reduce((s, v) => s + v, 0)).toBeCloseTo(orderM3, 6);
-      for (const v of loads) expect(v).toBeLessThanOrEqual(truckM3 + 1e-6);
-      if (loads.length > 1 && split === 'full') expect(Math.min(...loads)).toBeGreaterThanOrEqual(least - 1e-9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 200, noNaN: true }),
+        fc.double({ min: 4, max: 10, noNaN: true }),
+        fc.constantFrom('even' as const, 'full' as const),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        (orderM3, truckM3, split, least) => {
+          const loads = loadVolumes(orderM3, truckM3, split, least);
+          expect(loads.reduce((s, v) => s + v, 0)).toBeCloseTo(orderM3, 6);
+          for (const v of loads) expect(v).toBeLessThanOrEqual(truckM3 + 1e-6);
+          if (loads.length > 1 && split === 'full')
+            expect(Math.min(...loads)).toBeGreaterThanOrEqual(least - 1e-9);
+        },
+      ),
+    );
   });
 
   test('come as far apart as is set by hand, with the trucks that takes', () => {
@@ -86,7 +139,10 @@ describe('the trucks', () => {
   test('come as the one before is placed, batched their journey earlier', () => {
     const { loads, spacingMin } = plan();
     loads.slice(1).forEach((l, i) => {
-      expect(l.arriveMin - (loads[i]?.arriveMin ?? 0)).toBeCloseTo(((loads[i]?.volumeM3 ?? 0) / 24) * 60, 9);
+      expect(l.arriveMin - (loads[i]?.arriveMin ?? 0)).toBeCloseTo(
+        ((loads[i]?.volumeM3 ?? 0) / 24) * 60,
+        9,
+      );
     });
     for (const l of loads) expect(l.arriveMin - l.batchMin).toBe(35);
     expect(spacingMin).toBeCloseTo(18.75, 9);

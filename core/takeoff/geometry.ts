@@ -1,7 +1,10 @@
 import { booleanArea, differenceOf } from './polygon-library.ts';
 
 /** A point in plan, metres: x east, y north. */
-export interface Point { x: number; y: number }
+export interface Point {
+  x: number;
+  y: number;
+}
 /** A closed ring, anticlockwise, last point not repeated. */
 export type Ring = Point[];
 
@@ -35,14 +38,29 @@ export function leftOf(ring: Ring, at: Point, dir: Point): Ring {
 }
 
 /** A ring with the box it lies in. */
-export interface Boxed { ring: Ring; x0: number; y0: number; x1: number; y1: number }
+export interface Boxed {
+  ring: Ring;
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
 
 export const boxed = (ring: Ring): Boxed => {
-  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity;
-  for (const p of ring) { x0 = Math.min(x0, p.x); x1 = Math.max(x1, p.x); y0 = Math.min(y0, p.y); y1 = Math.max(y1, p.y); }
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity;
+  for (const p of ring) {
+    x0 = Math.min(x0, p.x);
+    x1 = Math.max(x1, p.x);
+    y0 = Math.min(y0, p.y);
+    y1 = Math.max(y1, p.y);
+  }
   return { ring, x0, y0, x1, y1 };
 };
-const near = (a: Boxed, b: Boxed): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1;
+const near = (a: Boxed, b: Boxed): boolean =>
+  a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1;
 
 /** Overlaps below this area (m²) are rounding along a shared edge, not concrete in two elements. */
 const OVERLAP_M2 = 1e-6;
@@ -55,7 +73,12 @@ export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
   let left = rings.map(boxed);
   for (const t of taken) {
     // Most rings of a site are nowhere near each other: nothing is made anew for those.
-    if (left.some((r) => near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2)) left = left.flatMap((r) => (near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2 ? differenceOf(r.ring, t.ring).map(boxed) : [r]));
+    if (left.some((r) => near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2))
+      left = left.flatMap((r) =>
+        near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2
+          ? differenceOf(r.ring, t.ring).map(boxed)
+          : [r],
+      );
   }
   return left.map((r) => r.ring);
 }
@@ -63,7 +86,13 @@ export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
 /** Lengths within this distance of each other lie on one line (m). */
 const ON_LINE_M = 2e-6;
 
-interface Edge { ax: number; ay: number; bx: number; by: number; owner: number }
+interface Edge {
+  ax: number;
+  ay: number;
+  bx: number;
+  by: number;
+  owner: number;
+}
 
 /**
  * For each group of rings, how much of its outline lies against no other ring of any group (m).
@@ -72,10 +101,12 @@ interface Edge { ax: number; ay: number; bx: number; by: number; owner: number }
 export function exposedLengths(groups: Ring[][]): number[] {
   const edges: Edge[] = [];
   groups.forEach((rings, owner) => {
-    for (const ring of rings) ring.forEach((p, i) => {
-      const q = ring[(i + 1) % ring.length] as Point;
-      if (Math.hypot(q.x - p.x, q.y - p.y) > ON_LINE_M) edges.push({ ax: p.x, ay: p.y, bx: q.x, by: q.y, owner });
-    });
+    for (const ring of rings)
+      ring.forEach((p, i) => {
+        const q = ring[(i + 1) % ring.length] as Point;
+        if (Math.hypot(q.x - p.x, q.y - p.y) > ON_LINE_M)
+          edges.push({ ax: p.x, ay: p.y, bx: q.x, by: q.y, owner });
+      });
   });
   const sums = groups.map(() => 0);
   // From west to east, so that an edge is held only against those that share some of its width.
@@ -96,7 +127,11 @@ const west = (e: Edge): number => Math.min(e.ax, e.bx);
 /** The first place in a rising list that is not below a value. */
 function firstNotBelow(list: number[], value: number): number {
   let [low, high] = [0, list.length];
-  while (low < high) { const mid = (low + high) >> 1; if ((list[mid] as number) < value) low = mid + 1; else high = mid; }
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if ((list[mid] as number) < value) low = mid + 1;
+    else high = mid;
+  }
   return low;
 }
 
@@ -120,6 +155,11 @@ function exposedOf(e: Edge, all: Edge[], first: number, end: number): number {
   covered.sort((p, q) => p[0] - q[0]);
   let free = length;
   let reach = 0;
-  for (const [from, to] of covered) { if (to > reach) { free -= to - Math.max(from, reach); reach = to; } }
+  for (const [from, to] of covered) {
+    if (to > reach) {
+      free -= to - Math.max(from, reach);
+      reach = to;
+    }
+  }
   return Math.max(0, free);
 }

@@ -9,7 +9,13 @@ import { takeOffOf } from './takeoff.ts';
 import { lengthOf } from '../siteplan/geometry.ts';
 
 /** Something to be ordered or counted out for a run, and how it was reckoned. `quantity` null: pieces. */
-export interface Material { elementId: string; item: string; amount: number; quantity: Quantity | null; basis: string }
+export interface Material {
+  elementId: string;
+  item: string;
+  amount: number;
+  quantity: Quantity | null;
+  basis: string;
+}
 
 /** A chair under every bar along each so many metres (4 ft, trade practice). */
 const CHAIR_M = 1.2192;
@@ -24,35 +30,81 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
   const formM2 = new Map(takeOffOf(site).elements.map((e) => [e.id, e.formM2]));
   return pour.elements.flatMap((id): Material[] => {
     const out: Material[] = [];
-    const add = (item: string, amount: number, quantity: Quantity | null, basis: string) => { if (amount > 0) out.push({ elementId: id, item, amount, quantity, basis }); };
+    const add = (item: string, amount: number, quantity: Quantity | null, basis: string) => {
+      if (amount > 0) out.push({ elementId: id, item, amount, quantity, basis });
+    };
     const run = site.runs.find((r) => r.id === id);
     const pad = site.pads.find((p) => p.id === id);
     const lengthM = run ? lengthOf(site, run) : 0;
-    const footing = run && run.kind !== 'wall' ? site.footingTypes.find((t) => t.mark === run.type) : undefined;
+    const footing =
+      run && run.kind !== 'wall' ? site.footingTypes.find((t) => t.mark === run.type) : undefined;
     if (footing) {
-      add('chairs', Math.ceil((lengthM / CHAIR_M) * footing.continuous.count - 1e-9), null, 'one a bar each 1.2 m (4 ft)');
-      if (!footing.unformed) { add('form boards', 2 * lengthM, 'M', 'both sides, used again'); add('stakes', 2 * Math.ceil(lengthM / STAKE_M - 1e-9), null, 'each 0.6 m (2 ft), both sides'); }
+      add(
+        'chairs',
+        Math.ceil((lengthM / CHAIR_M) * footing.continuous.count - 1e-9),
+        null,
+        'one a bar each 1.2 m (4 ft)',
+      );
+      if (!footing.unformed) {
+        add('form boards', 2 * lengthM, 'M', 'both sides, used again');
+        add(
+          'stakes',
+          2 * Math.ceil(lengthM / STAKE_M - 1e-9),
+          null,
+          'each 0.6 m (2 ft), both sides',
+        );
+      }
     }
-    if (pad) { add('chairs', 4, null, 'one a corner'); add('form boards', 2 * (pad.widthM + pad.lengthM), 'M', 'all round, used again'); }
+    if (pad) {
+      add('chairs', 4, null, 'one a corner');
+      add('form boards', 2 * (pad.widthM + pad.lengthM), 'M', 'all round, used again');
+    }
     const pier = site.piers.find((p) => p.id === id);
-    if (pier) { if (pier.diameterM !== undefined) add('tube forms', pierHeightM(pier), 'M', 'by height, cut to the mark'); add('braces', 2, null, 'two ways'); }
-    if (run?.kind === 'wall' && forms && run.topM !== undefined) {
-      add('ties', panelJoints(lengthM, forms.panelWidthM).length * forms.tiesPerJoint, null, `${forms.tiesPerJoint} a joint, the maker’s count`);
-      add('panels', 2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9), null, 'both faces, used again');
-      add('walers', forms.walers * lengthM, 'M', `${forms.walers} rows, used again`);
-      if (forms.brace) add('braces', bracePlaces(lengthM, forms.brace.spacingM).length, null, 'by their spacing');
+    if (pier) {
+      if (pier.diameterM !== undefined)
+        add('tube forms', pierHeightM(pier), 'M', 'by height, cut to the mark');
+      add('braces', 2, null, 'two ways');
     }
-    if (run?.kind === 'wall' && !forms) add('braces', bracePlaces(lengthM, 2.4384).length, null, 'each 2.4 m (8 ft)');
+    if (run?.kind === 'wall' && forms && run.topM !== undefined) {
+      add(
+        'ties',
+        panelJoints(lengthM, forms.panelWidthM).length * forms.tiesPerJoint,
+        null,
+        `${forms.tiesPerJoint} a joint, the maker’s count`,
+      );
+      add(
+        'panels',
+        2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9),
+        null,
+        'both faces, used again',
+      );
+      add('walers', forms.walers * lengthM, 'M', `${forms.walers} rows, used again`);
+      if (forms.brace)
+        add('braces', bracePlaces(lengthM, forms.brace.spacingM).length, null, 'by their spacing');
+    }
+    if (run?.kind === 'wall' && !forms)
+      add('braces', bracePlaces(lengthM, 2.4384).length, null, 'each 2.4 m (8 ft)');
     add('release agent', (formM2.get(id) ?? 0) / AGENT_M2_PER_L, 'L', 'a litre each 12 m²');
     for (const d of site.embeds) {
       if (d.elementId !== id || d.kind !== 'drain' || d.toM === undefined) continue;
       const sideM = site.units === 'us' ? 0.3048 : 0.3;
-      const { gravelM3, fabricM2, pipeM } = resultOf(trenchFill, { lengthM: d.toM - d.atM, widthM: sideM, depthM: sideM });
+      const { gravelM3, fabricM2, pipeM } = resultOf(trenchFill, {
+        lengthM: d.toM - d.atM,
+        widthM: sideM,
+        depthM: sideM,
+      });
       const basis = `a trench ${lengthText(sideM * 1000, site.units)} wide and deep; measure yours`;
-      add('drain pipe', pipeM, 'M', basis); add('gravel', gravelM3, 'M3', basis); add('filter fabric', fabricM2, 'M2', basis);
+      add('drain pipe', pipeM, 'M', basis);
+      add('gravel', gravelM3, 'M3', basis);
+      add('filter fabric', fabricM2, 'M2', basis);
     }
     const anchors = site.anchors.filter((x) => x.elementId === id);
-    for (const [kind, item] of [['bolt', 'anchor bolts'], ['holdDown', 'hold-downs'], ['dowel', 'dowels']] as const) add(item, anchors.filter((x) => x.kind === kind).length, null, 'on the drawing');
+    for (const [kind, item] of [
+      ['bolt', 'anchor bolts'],
+      ['holdDown', 'hold-downs'],
+      ['dowel', 'dowels'],
+    ] as const)
+      add(item, anchors.filter((x) => x.kind === kind).length, null, 'on the drawing');
     return out;
   });
 }

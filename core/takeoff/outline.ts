@@ -4,7 +4,11 @@ import { pierRing, rectangleRing } from './stand-rings.ts';
 import { mitredRings, stripsOf, type Strip } from './strips.ts';
 
 /** The plan outline of one element, for drawing it at its true width. */
-export interface Outline { id: string; kind: 'footing' | 'wall' | 'gradeBeam' | 'pad' | 'pier'; ring: Ring }
+export interface Outline {
+  id: string;
+  kind: 'footing' | 'wall' | 'gradeBeam' | 'pad' | 'pier';
+  ring: Ring;
+}
 
 /** Outlines of all runs (mitred half-way up each), pads and piers; metres in plan. */
 export function outlinesOf(site: SitePlan): Outline[] {
@@ -19,7 +23,11 @@ export function outlinesOf(site: SitePlan): Outline[] {
   });
   return [
     ...runs,
-    ...site.pads.map((p): Outline => ({ id: p.id, kind: 'pad', ring: rectangleRing(p.xM, p.yM, p.widthM, p.lengthM) })),
+    ...site.pads.map((p): Outline => ({
+      id: p.id,
+      kind: 'pad',
+      ring: rectangleRing(p.xM, p.yM, p.widthM, p.lengthM),
+    })),
     ...site.piers.map((p): Outline => ({ id: p.id, kind: 'pier', ring: pierRing(p) })),
   ];
 }

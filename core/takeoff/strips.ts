@@ -3,11 +3,18 @@ import { ringArea, type Point, type Ring } from './geometry.ts';
 
 /** A run as a straight strip in plan, before openings: where it starts, its direction, width and levels. */
 export interface Strip {
-  run: Run; index: number; family: 'footing' | 'wall';
-  from: Point; to: Point; lengthM: number;
+  run: Run;
+  index: number;
+  family: 'footing' | 'wall';
+  from: Point;
+  to: Point;
+  lengthM: number;
   /** Unit vector along the run, and to its left. */
-  along: Point; left: Point;
-  widthM: number; bottomM: number; topM: number;
+  along: Point;
+  left: Point;
+  widthM: number;
+  bottomM: number;
+  topM: number;
 }
 
 /** Levels, width and direction of every run. Footings and grade beams are one family, walls another. */
@@ -20,11 +27,21 @@ export function stripsOf(site: SitePlan): Strip[] {
     const lengthM = Math.hypot(b.xM - a.xM, b.yM - a.yM);
     const along = { x: (b.xM - a.xM) / lengthM, y: (b.yM - a.yM) / lengthM };
     const wall = run.kind === 'wall' ? site.wallTypes.find((t) => t.mark === run.type) : undefined;
-    const footing = run.kind === 'wall' ? undefined : site.footingTypes.find((t) => t.mark === run.type);
+    const footing =
+      run.kind === 'wall' ? undefined : site.footingTypes.find((t) => t.mark === run.type);
     const widthM = wall?.thicknessM ?? footing?.widthM ?? 0;
     return {
-      run, index, family: run.kind === 'wall' ? 'wall' : 'footing', from: { x: a.xM, y: a.yM }, to: { x: b.xM, y: b.yM }, lengthM, along,
-      left: { x: -along.y, y: along.x }, widthM, bottomM: run.bottomM, topM: run.topM ?? run.bottomM + (footing?.depthM ?? 0),
+      run,
+      index,
+      family: run.kind === 'wall' ? 'wall' : 'footing',
+      from: { x: a.xM, y: a.yM },
+      to: { x: b.xM, y: b.yM },
+      lengthM,
+      along,
+      left: { x: -along.y, y: along.x },
+      widthM,
+      bottomM: run.bottomM,
+      topM: run.topM ?? run.bottomM + (footing?.depthM ?? 0),
     };
   });
 }
@@ -34,7 +51,12 @@ const STRAIGHT = Math.PI / 180;
 /** A mitre point further from the node than this many widths is cut square across. */
 const LONGEST_MITRE = 4;
 
-interface Arm { strip: Strip; start: boolean; out: Point; angle: number }
+interface Arm {
+  strip: Strip;
+  start: boolean;
+  out: Point;
+  angle: number;
+}
 
 /** Point on a strip's side at its node: `turn` +1 is the left of somebody looking outward from the node. */
 function sidePoint(arm: Arm, turn: 1 | -1): Point {

@@ -9,7 +9,13 @@ import { stripsOf } from './strips.ts';
 const amounts = { concreteM3: z.number(), formM2: z.number() };
 const output = z.object({
   elements: z.array(z.object({ id: z.string(), ...amounts, lengthM: z.number() })),
-  totals: z.object({ ...amounts, footingM3: z.number(), wallM3: z.number(), padM3: z.number(), pierM3: z.number() }),
+  totals: z.object({
+    ...amounts,
+    footingM3: z.number(),
+    wallM3: z.number(),
+    padM3: z.number(),
+    pierM3: z.number(),
+  }),
 });
 export type Takeoff = z.output<typeof output>;
 
@@ -52,13 +58,26 @@ export function takeOff(site: SitePlan): Takeoff {
     });
   }
   const level = levelForms(site);
-  const rows = elements.map((e, i) => ({ id: e.id, concreteM3: concrete[i] ?? 0, formM2: (forms[i] ?? 0) + (level.get(e.id) ?? 0), lengthM: e.lengthM }));
-  const sum = (kinds: Element['kind'][]) => rows.reduce((s, r, i) => (kinds.includes((elements[i] as Element).kind) ? s + r.concreteM3 : s), 0);
+  const rows = elements.map((e, i) => ({
+    id: e.id,
+    concreteM3: concrete[i] ?? 0,
+    formM2: (forms[i] ?? 0) + (level.get(e.id) ?? 0),
+    lengthM: e.lengthM,
+  }));
+  const sum = (kinds: Element['kind'][]) =>
+    rows.reduce(
+      (s, r, i) => (kinds.includes((elements[i] as Element).kind) ? s + r.concreteM3 : s),
+      0,
+    );
   return {
     elements: rows,
     totals: {
-      concreteM3: rows.reduce((s, r) => s + r.concreteM3, 0), formM2: rows.reduce((s, r) => s + r.formM2, 0),
-      footingM3: sum(['footing', 'gradeBeam']), wallM3: sum(['wall']), padM3: sum(['pad']), pierM3: sum(['pier']),
+      concreteM3: rows.reduce((s, r) => s + r.concreteM3, 0),
+      formM2: rows.reduce((s, r) => s + r.formM2, 0),
+      footingM3: sum(['footing', 'gradeBeam']),
+      wallM3: sum(['wall']),
+      padM3: sum(['pad']),
+      pierM3: sum(['pier']),
     },
   };
 }
@@ -69,10 +88,13 @@ export const takeOffOf = keptWith<SitePlan, Takeoff>(takeOff);
 export const takeoff = calculation({
   id: 'takeoff',
   title: 'Take-off',
-  purpose: 'Neat concrete volume, contact area of forms and length of every run, pad and pier of a site plan.',
-  formula: 'Σ over level bands of (plan area of the element, mitred at shared nodes, less openings, overlaps counted once) × height; forms: Σ exposed outline × height, and heads and sills.',
+  purpose:
+    'Neat concrete volume, contact area of forms and length of every run, pad and pier of a site plan.',
+  formula:
+    'Σ over level bands of (plan area of the element, mitred at shared nodes, less openings, overlaps counted once) × height; forms: Σ exposed outline × height, and heads and sills.',
   source: 'Solid geometry; polygon overlaps by a general-purpose polygon library on a 10⁻⁷ m grid',
-  limits: 'Straight runs of constant width between nodes. Neat volume only: over-dig, bulge, spill and what is left behind are added where the order is made up.',
+  limits:
+    'Straight runs of constant width between nodes. Neat volume only: over-dig, bulge, spill and what is left behind are added where the order is made up.',
   input: sitePlanSchema,
   output,
   compute(site, trace) {
@@ -80,8 +102,19 @@ export const takeoff = calculation({
     const strips = new Map(stripsOf(site).map((s) => [s.run.id, s]));
     for (const e of result.elements) {
       const s = strips.get(e.id);
-      const less = s ? [s.run.openings.length ? 'openings' : '', s.run.step ? 'step' : '', 'corners'].filter(Boolean).join(', ') : '';
-      trace.step(`V ${e.id}`, s ? `${fig(e.lengthM)} × ${fig(s.widthM)} × ${fig(s.topM - s.bottomM)} m, with its ${less}` : 'plan area × height', e.concreteM3, 'm³');
+      const less = s
+        ? [s.run.openings.length ? 'openings' : '', s.run.step ? 'step' : '', 'corners']
+            .filter(Boolean)
+            .join(', ')
+        : '';
+      trace.step(
+        `V ${e.id}`,
+        s
+          ? `${fig(e.lengthM)} × ${fig(s.widthM)} × ${fig(s.topM - s.bottomM)} m, with its ${less}`
+          : 'plan area × height',
+        e.concreteM3,
+        'm³',
+      );
       trace.step(`A ${e.id}`, 'exposed outline × height, and heads and sills', e.formM2, 'm²');
     }
     trace.step('V', 'sum of all elements', result.totals.concreteM3, 'm³');

@@ -1,4 +1,12 @@
-import { KM_PER_MI, M2_PER_FT2, M3_PER_YD3, M_PER_FT, MPA_PER_PSI, KG_PER_LB, fahrenheitOf } from './factors.ts';
+import {
+  KM_PER_MI,
+  M2_PER_FT2,
+  M3_PER_YD3,
+  M_PER_FT,
+  MPA_PER_PSI,
+  KG_PER_LB,
+  fahrenheitOf,
+} from './factors.ts';
 import { footInch, type UnitSystem } from './measure.ts';
 
 /**
@@ -23,24 +31,42 @@ export function distanceText(m: number, units: UnitSystem): string {
 function inchText(p: ReturnType<typeof footInch>): string {
   const fraction = p.numerator ? `${p.numerator}/${p.denominator}` : '';
   const whole = p.inches + p.feet * 12;
-  const body = whole === 0 && fraction ? fraction : fraction ? `${whole} ${fraction}` : String(whole);
+  const body =
+    whole === 0 && fraction ? fraction : fraction ? `${whole} ${fraction}` : String(whole);
   return `${p.negative ? '−' : ''}${body}`;
 }
 
-export interface Figure { value: string; unit: string }
+export interface Figure {
+  value: string;
+  unit: string;
+}
 const figure = (value: string, unit: string): Figure => ({ value: value.replace('-', '−'), unit });
 
-export const volume = (m3: number, units: UnitSystem, digits = 2): Figure => (units === 'us' ? figure((m3 / M3_PER_YD3).toFixed(digits), 'yd³') : figure(m3.toFixed(digits), 'm³'));
-export const area = (m2: number, units: UnitSystem): Figure => (units === 'us' ? figure((m2 / M2_PER_FT2).toFixed(0), 'ft²') : figure(m2.toFixed(1), 'm²'));
-export const strength = (mpa: number, units: UnitSystem): Figure => (units === 'us' ? figure(group(String(Math.round(mpa / MPA_PER_PSI / 10) * 10)), 'psi') : figure(mpa.toFixed(1), 'MPa'));
-export const temperatureFigure = (c: number, units: UnitSystem): Figure => (units === 'us' ? figure(fahrenheitOf(c).toFixed(0), '°F') : figure(c.toFixed(0), '°C'));
-export const wind = (kmh: number, units: UnitSystem): Figure => (units === 'us' ? figure((kmh / KM_PER_MI).toFixed(0), 'mph') : figure(kmh.toFixed(0), 'km/h'));
-export const mass = (kg: number, units: UnitSystem): Figure => (units === 'us' ? figure(group((kg / KG_PER_LB).toFixed(0)), 'lb') : figure(group(kg.toFixed(0)), 'kg'));
-export const level = (m: number, units: UnitSystem): Figure => (units === 'us' ? figure((m / M_PER_FT).toFixed(2), 'ft') : figure(m.toFixed(3), 'm'));
+export const volume = (m3: number, units: UnitSystem, digits = 2): Figure =>
+  units === 'us'
+    ? figure((m3 / M3_PER_YD3).toFixed(digits), 'yd³')
+    : figure(m3.toFixed(digits), 'm³');
+export const area = (m2: number, units: UnitSystem): Figure =>
+  units === 'us' ? figure((m2 / M2_PER_FT2).toFixed(0), 'ft²') : figure(m2.toFixed(1), 'm²');
+export const strength = (mpa: number, units: UnitSystem): Figure =>
+  units === 'us'
+    ? figure(group(String(Math.round(mpa / MPA_PER_PSI / 10) * 10)), 'psi')
+    : figure(mpa.toFixed(1), 'MPa');
+export const temperatureFigure = (c: number, units: UnitSystem): Figure =>
+  units === 'us' ? figure(fahrenheitOf(c).toFixed(0), '°F') : figure(c.toFixed(0), '°C');
+export const wind = (kmh: number, units: UnitSystem): Figure =>
+  units === 'us' ? figure((kmh / KM_PER_MI).toFixed(0), 'mph') : figure(kmh.toFixed(0), 'km/h');
+export const mass = (kg: number, units: UnitSystem): Figure =>
+  units === 'us'
+    ? figure(group((kg / KG_PER_LB).toFixed(0)), 'lb')
+    : figure(group(kg.toFixed(0)), 'kg');
+export const level = (m: number, units: UnitSystem): Figure =>
+  units === 'us' ? figure((m / M_PER_FT).toFixed(2), 'ft') : figure(m.toFixed(3), 'm');
 export const textOf = (f: Figure): string => `${f.value} ${f.unit}`;
 
 /** A bar as it is called: `#5` is a No. 5. */
-export const barText = (name: string): string => (name.startsWith('#') ? `No. ${name.slice(1)}` : name.replace('mm', ' mm'));
+export const barText = (name: string): string =>
+  name.startsWith('#') ? `No. ${name.slice(1)}` : name.replace('mm', ' mm');
 
 /** Minutes after midnight as a clock, 24 hours. */
 export function clockText(minutes: number): string {

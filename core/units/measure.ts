@@ -8,12 +8,25 @@ export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 export type ParsedMeasure = { ok: true; mm: number } | { ok: false; message: string };
 
 const FORMS: Record<UnitSystem, string> = {
-  us: "Write it as 7' 3 1/2, 87.5\", 2-7/8, 2 7/8 in, 4 ft or 222 cm.",
+  us: 'Write it as 7\' 3 1/2, 87.5", 2-7/8, 2 7/8 in, 4 ft or 222 cm.',
   metric: 'Write it as 2220, 2220 mm, 222 cm, 2.22 m or 7\' 3 1/2".',
 };
 
 const GLYPHS: Record<string, string> = {
-  '½': ' 1/2', '¼': ' 1/4', '¾': ' 3/4', '⅛': ' 1/8', '⅜': ' 3/8', '⅝': ' 5/8', '⅞': ' 7/8', '⁄': '/', '′': "'", '’': "'", '″': '"', '”': '"', '“': '"', ',': '.',
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅛': ' 1/8',
+  '⅜': ' 3/8',
+  '⅝': ' 5/8',
+  '⅞': ' 7/8',
+  '⁄': '/',
+  '′': "'",
+  '’': "'",
+  '″': '"',
+  '”': '"',
+  '“': '"',
+  ',': '.',
 };
 
 /** `3`, `3.5`, `7/8`, `3 7/8` or `3-7/8` as a number; null when it is none of them. */
@@ -34,16 +47,26 @@ const inchesText = (s: string): string => s.replace(/("|''|in\.?|inch(es)?)$/, '
  * @returns the length in millimetres, or a message that says which forms can be read
  */
 export function parseMeasure(text: string, system: UnitSystem): ParsedMeasure {
-  const fail: ParsedMeasure = { ok: false, message: `“${text.trim()}” cannot be read as a measure. ${FORMS[system]}` };
+  const fail: ParsedMeasure = {
+    ok: false,
+    message: `“${text.trim()}” cannot be read as a measure. ${FORMS[system]}`,
+  };
   let s = text.trim().toLowerCase();
   for (const [glyph, plain] of Object.entries(GLYPHS)) s = s.replaceAll(glyph, plain);
   s = s.replace(/\s+/g, ' ').trim();
   if (s === '') return { ok: false, message: `Nothing is entered. ${FORMS[system]}` };
   let sign = 1;
-  if (/^[-+−]/.test(s)) { sign = /^\+/.test(s) ? 1 : -1; s = s.slice(1).trim(); }
+  if (/^[-+−]/.test(s)) {
+    sign = /^\+/.test(s) ? 1 : -1;
+    s = s.slice(1).trim();
+  }
 
   const metric = /^(\d+(?:\.\d+)?|\.\d+)\s*(mm|cm|m)$/.exec(s);
-  if (metric) return { ok: true, mm: sign * Number(metric[1]) * { mm: 1, cm: 10, m: 1000 }[metric[2] as 'mm' | 'cm' | 'm'] };
+  if (metric)
+    return {
+      ok: true,
+      mm: sign * Number(metric[1]) * { mm: 1, cm: 10, m: 1000 }[metric[2] as 'mm' | 'cm' | 'm'],
+    };
 
   const feet = /^(.+?)\s*(?:'(?!')|ft\.?|feet|foot)\s*-?\s*(.*)$/.exec(s);
   if (feet) {
@@ -63,7 +86,13 @@ export function parseMeasure(text: string, system: UnitSystem): ParsedMeasure {
 }
 
 /** A length split for setting in type: sign, feet (0 when not asked for), whole inches and a reduced fraction. */
-export interface FootInch { negative: boolean; feet: number; inches: number; numerator: number; denominator: number }
+export interface FootInch {
+  negative: boolean;
+  feet: number;
+  inches: number;
+  numerator: number;
+  denominator: number;
+}
 
 /**
  * Splits millimetres into feet, inches and a fraction, rounded to the nearest 1/`denominator` inch (16 by default).
@@ -74,7 +103,16 @@ export function footInch(mm: number, withFeet: boolean, denominator = 16): FootI
   const whole = Math.floor(units / denominator);
   let num = units - whole * denominator;
   let den = denominator;
-  while (num > 0 && num % 2 === 0) { num /= 2; den /= 2; }
+  while (num > 0 && num % 2 === 0) {
+    num /= 2;
+    den /= 2;
+  }
   const feet = withFeet ? Math.floor(whole / 12) : 0;
-  return { negative: mm < 0 && units > 0, feet, inches: whole - feet * 12, numerator: num, denominator: num === 0 ? 1 : den };
+  return {
+    negative: mm < 0 && units > 0,
+    feet,
+    inches: whole - feet * 12,
+    numerator: num,
+    denominator: num === 0 ? 1 : den,
+  };
 }

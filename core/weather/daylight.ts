@@ -18,11 +18,21 @@ export function localDate(ms: number, timeZone: string): string {
 }
 
 /** Sunrise, sunset and civil dusk at a place on a date, in minutes after local midnight; null where the sun does not do so. */
-export function daylight(date: string, timeZone: string, latitude: number, longitude: number): { sunriseMin: number | null; sunsetMin: number | null; duskMin: number | null } {
+export function daylight(
+  date: string,
+  timeZone: string,
+  latitude: number,
+  longitude: number,
+): { sunriseMin: number | null; sunsetMin: number | null; duskMin: number | null } {
   const start = midnightMs(date, timeZone);
   const times = getTimes(new Date(start + 12 * 3600_000), latitude, longitude);
-  const minutes = (t: Date | null): number | null => (t === null || Number.isNaN(t.getTime()) ? null : (t.getTime() - start) / 60000);
-  return { sunriseMin: minutes(times.sunrise), sunsetMin: minutes(times.sunset), duskMin: minutes(times.dusk) };
+  const minutes = (t: Date | null): number | null =>
+    t === null || Number.isNaN(t.getTime()) ? null : (t.getTime() - start) / 60000;
+  return {
+    sunriseMin: minutes(times.sunrise),
+    sunsetMin: minutes(times.sunset),
+    duskMin: minutes(times.dusk),
+  };
 }
 
 /** Light of a day. */
@@ -30,14 +40,26 @@ export const daylightOf = calculation({
   id: 'daylight',
   title: 'Daylight',
   purpose: 'When the sun rises and sets and when it is too dark to work without lights.',
-  formula: 'sun’s altitude −0.833° for rise and set, −6° for civil dusk, in minutes after local midnight',
+  formula:
+    'sun’s altitude −0.833° for rise and set, −6° for civil dusk, in minutes after local midnight',
   source: 'Solar position by a general-purpose library; civil dusk as commonly defined',
-  limits: 'Flat horizon, clear sky: hills, trees and cloud bring dusk earlier. None in polar day or night (null).',
+  limits:
+    'Flat horizon, clear sky: hills, trees and cloud bring dusk earlier. None in polar day or night (null).',
   input: z.object({
-    date: z.iso.date('must be a date as 2026-09-23'), timeZone: z.string({ error: 'must be a time zone as America/Chicago' }).refine(isTimeZone, 'is not a time zone this machine knows (as in America/Chicago)'),
-    latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'), longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
+    date: z.iso.date('must be a date as 2026-09-23'),
+    timeZone: z
+      .string({ error: 'must be a time zone as America/Chicago' })
+      .refine(isTimeZone, 'is not a time zone this machine knows (as in America/Chicago)'),
+    latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'),
+    longitude: anyNumber()
+      .gte(-180, 'must be from −180 to 180')
+      .lte(180, 'must be from −180 to 180'),
   }),
-  output: z.object({ sunriseMin: z.number().nullable(), sunsetMin: z.number().nullable(), duskMin: z.number().nullable() }),
+  output: z.object({
+    sunriseMin: z.number().nullable(),
+    sunsetMin: z.number().nullable(),
+    duskMin: z.number().nullable(),
+  }),
   compute(v, trace) {
     const times = daylight(v.date, v.timeZone, v.latitude, v.longitude);
     const place = `${v.date} at ${fig(v.latitude)}, ${fig(v.longitude)}`;

@@ -9,20 +9,34 @@ import { note, testApi } from '../testing/api.ts';
 import { reportDocument } from './document.ts';
 
 let api: Awaited<ReturnType<typeof testApi>>;
-beforeAll(async () => { api = await testApi(); });
-afterAll(async () => { await api.end(); });
+beforeAll(async () => {
+  api = await testApi();
+});
+afterAll(async () => {
+  await api.end();
+});
 
 /** All words of a document, in order, without its drawing. */
 function words(value: unknown): string[] {
   if (typeof value === 'string') return [value];
   if (Array.isArray(value)) return value.flatMap(words);
   if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, v]) => (['text', 'content', 'table', 'body', 'columns', 'stack'].includes(key) ? words(v) : []));
+  return Object.entries(value).flatMap(([key, v]) =>
+    ['text', 'content', 'table', 'body', 'columns', 'stack'].includes(key) ? words(v) : [],
+  );
 }
 
-async function report(code: string, photos: Record<string, string> = {}): Promise<{ text: string; definition: TDocumentDefinitions }> {
+async function report(
+  code: string,
+  photos: Record<string, string> = {},
+): Promise<{ text: string; definition: TDocumentDefinitions }> {
   const id = await api.idOf(code);
-  const definition = reportDocument({ record: await api.sites.pour(id), events: await api.events.after(id, 0), nowMs: Date.parse('2026-09-23T11:40:00Z'), photos });
+  const definition = reportDocument({
+    record: await api.sites.pour(id),
+    events: await api.events.after(id, 0),
+    nowMs: Date.parse('2026-09-23T11:40:00Z'),
+    photos,
+  });
   return { text: words(definition.content).join(' | '), definition };
 }
 
@@ -40,7 +54,11 @@ describe('the report', () => {
     expect(text).toContain('4 1/2 in at truck, accept');
     expect(text).toContain('7 days: 2 980 psi');
     expect(text).toContain('Forms off: FN, FE');
-    expect(text).toMatch(new RegExp(`${(await api.events.after(await api.idOf('P1'), 0)).length} entries, chain whole, last hash [0-9a-f]{64}`));
+    expect(text).toMatch(
+      new RegExp(
+        `${(await api.events.after(await api.idOf('P1'), 0)).length} entries, chain whole, last hash [0-9a-f]{64}`,
+      ),
+    );
     expect(text).not.toMatch(/NaN|undefined|Infinity|\bm³/);
   });
 
@@ -62,10 +80,20 @@ describe('the report', () => {
 
   test('keeps an override for good, and shows text from people as text', async () => {
     const id = await api.idOf('P4');
-    await api.events.append(id, [
-      { ...note('<script>alert(1)</script> & more'), kind: 'note', supersedes: null },
-      { id: '01a208cc-db83-7000-8000-000000000001', at: '2026-09-23T12:00:00Z', kind: 'override', body: { reason: 'Storm before noon' }, supersedes: null },
-    ] as Parameters<typeof api.events.append>[1], { actor: 'I. Brandvold', device: 'test' });
+    await api.events.append(
+      id,
+      [
+        { ...note('<script>alert(1)</script> & more'), kind: 'note', supersedes: null },
+        {
+          id: '01a208cc-db83-7000-8000-000000000001',
+          at: '2026-09-23T12:00:00Z',
+          kind: 'override',
+          body: { reason: 'Storm before noon' },
+          supersedes: null,
+        },
+      ] as Parameters<typeof api.events.append>[1],
+      { actor: 'I. Brandvold', device: 'test' },
+    );
     const { text } = await report('P4');
     expect(text).toContain('Poured against the gate: Storm before noon (I. Brandvold, 07:00).');
     expect(text).toContain('<script>alert(1)</script> & more');
@@ -73,13 +101,41 @@ describe('the report', () => {
 
   test('works kept calculations out anew, and lists the rules this site has changed', async () => {
     const id = await api.idOf('P4');
-    await api.events.append(id, [{ id: '01a208cc-db83-7000-8000-000000000002', at: '2026-09-23T12:00:00Z', kind: 'worked', body: { calculation: 'tie-load', input: { pressureKPa: 36, walerSpacingM: 0.6096, tieSpacingM: 0.6096, tieCapacityKN: 13.3 }, note: 'ramp wall' }, supersedes: null }] as Parameters<typeof api.events.append>[1], { actor: 'I. Brandvold', device: 'test' });
+    await api.events.append(
+      id,
+      [
+        {
+          id: '01a208cc-db83-7000-8000-000000000002',
+          at: '2026-09-23T12:00:00Z',
+          kind: 'worked',
+          body: {
+            calculation: 'tie-load',
+            input: {
+              pressureKPa: 36,
+              walerSpacingM: 0.6096,
+              tieSpacingM: 0.6096,
+              tieCapacityKN: 13.3,
+            },
+            note: 'ramp wall',
+          },
+          supersedes: null,
+        },
+      ] as Parameters<typeof api.events.append>[1],
+      { actor: 'I. Brandvold', device: 'test' },
+    );
     const { siteId, siteVersion } = await api.sites.pour(id);
-    await api.sites.changeRule(siteId, siteVersion, { rule: 'loadAge', value: 60, by: 'I. Brandvold', at: '2026-09-22T10:00:00Z' });
+    await api.sites.changeRule(siteId, siteVersion, {
+      rule: 'loadAge',
+      value: 60,
+      by: 'I. Brandvold',
+      at: '2026-09-22T10:00:00Z',
+    });
     const { text } = await report('P4');
     expect(text).toMatch(/Load on a tie: ramp wall \(I\. Brandvold, 07:00\)/);
     expect(text).toMatch(/load \| {2}\| 3007 lb|load \|\s+\| 3008 lb/);
-    expect(text).toContain('Oldest a load may get | 60 min | ASTM C94/C94M-21, changed from 90 min to 60 min by I. Brandvold on 2026-09-22');
+    expect(text).toContain(
+      'Oldest a load may get | 60 min | ASTM C94/C94M-21, changed from 90 min to 60 min by I. Brandvold on 2026-09-22',
+    );
   });
 });
 
@@ -87,9 +143,21 @@ test('photos stand in the report with what they show; one that has not come yet 
   const crew = await api.as('crew');
   const id = await api.idOf('P4');
   const [come, away] = [uuid(), uuid()];
-  await crew.put(`/api/pours/${id}/photos/${come}`).set('Content-Type', 'image/jpeg').send(await cameraShot(1, 'R ties')).expect(201);
-  const photo = (photoId: string, caption: string) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'photo', body: { photoId, about: { type: 'element', elementId: 'R' }, caption } });
-  await crew.post(`/api/pours/${id}/events`).send({ events: [photo(come, 'ties by the door'), photo(away, 'the far end')] }).expect(200);
+  await crew
+    .put(`/api/pours/${id}/photos/${come}`)
+    .set('Content-Type', 'image/jpeg')
+    .send(await cameraShot(1, 'R ties'))
+    .expect(201);
+  const photo = (photoId: string, caption: string) => ({
+    id: uuid(),
+    at: '2026-09-23T12:00:00.000Z',
+    kind: 'photo',
+    body: { photoId, about: { type: 'element', elementId: 'R' }, caption },
+  });
+  await crew
+    .post(`/api/pours/${id}/events`)
+    .send({ events: [photo(come, 'ties by the door'), photo(away, 'the far end')] })
+    .expect(200);
   const { text } = await report('P4', { [come]: 'data:image/jpeg;base64,AA==' });
   expect(text).toMatch(/Photo of R: ties by the door\. T\. Oakes [\d:]+\. \|/);
   expect(text).toMatch(/the far end\. T\. Oakes [\d:]+\. Not sent from the device/);
@@ -97,7 +165,9 @@ test('photos stand in the report with what they show; one that has not come yet 
   const { photos } = api;
   const small = await photos.smallOnes(id, [come, away]);
   expect(Object.keys(small)).toEqual([come]);
-  expect((await sharp(Buffer.from((small[come] ?? '').split(',')[1] ?? '', 'base64')).metadata()).width).toBe(320);
+  expect(
+    (await sharp(Buffer.from((small[come] ?? '').split(',')[1] ?? '', 'base64')).metadata()).width,
+  ).toBe(320);
   expect(await photos.smallOnes(await api.idOf('P2'), [come])).toEqual({});
   // A picture whose file was lost does not keep the others from being printed.
   fs.rmSync(path.join(api.dataDir, 'photos', `${come}-small.jpg`));

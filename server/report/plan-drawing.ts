@@ -8,11 +8,16 @@ const PAD = 26;
 
 /** Marks as shapes, so that they read in black and white: the same forms as on the screens. */
 function mark(verdict: Verdict, x: number, y: number): string {
-  if (verdict === 'unread') return `<circle cx="${x}" cy="${y}" r="3.4" fill="#fff" stroke="#000" stroke-width="1.1"/>`;
-  if (verdict === 'out') return `<path d="M${x} ${y - 5}L${x + 5} ${y}L${x} ${y + 5}L${x - 5} ${y}Z" fill="#000"/>`;
-  if (verdict === 'held') return `<path d="M${x - 4} ${y - 4}h3v8h-3zM${x + 1} ${y - 4}h3v8h-3z" fill="#000"/>`;
-  if (verdict === 'waived') return `<circle cx="${x}" cy="${y}" r="3.4" fill="#fff" stroke="#000" stroke-width="1.1"/><path d="M${x - 2} ${y}h4" stroke="#000" stroke-width="1.2"/>`;
-  if (verdict === 'tight') return `<circle cx="${x}" cy="${y}" r="4" fill="#000"/><circle cx="${x + 2.6}" cy="${y - 2.6}" r="2.2" fill="#fff"/>`;
+  if (verdict === 'unread')
+    return `<circle cx="${x}" cy="${y}" r="3.4" fill="#fff" stroke="#000" stroke-width="1.1"/>`;
+  if (verdict === 'out')
+    return `<path d="M${x} ${y - 5}L${x + 5} ${y}L${x} ${y + 5}L${x - 5} ${y}Z" fill="#000"/>`;
+  if (verdict === 'held')
+    return `<path d="M${x - 4} ${y - 4}h3v8h-3zM${x + 1} ${y - 4}h3v8h-3z" fill="#000"/>`;
+  if (verdict === 'waived')
+    return `<circle cx="${x}" cy="${y}" r="3.4" fill="#fff" stroke="#000" stroke-width="1.1"/><path d="M${x - 2} ${y}h4" stroke="#000" stroke-width="1.2"/>`;
+  if (verdict === 'tight')
+    return `<circle cx="${x}" cy="${y}" r="4" fill="#000"/><circle cx="${x + 2.6}" cy="${y - 2.6}" r="2.2" fill="#fff"/>`;
   return `<circle cx="${x}" cy="${y}" r="4" fill="#000"/>`;
 }
 
@@ -21,11 +26,18 @@ export function planDrawing(site: SitePlan, elements: string[], points: PointSta
   const own = outlinesOf(site).filter((o) => elements.includes(o.id) && o.ring.length > 2);
   const xs = own.flatMap((o) => o.ring.map((p) => p.x));
   const ys = own.flatMap((o) => o.ring.map((p) => p.y));
-  if (xs.length === 0) return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} 1"></svg>`;
+  if (xs.length === 0)
+    return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} 1"></svg>`;
   const x0 = Math.min(...xs);
   const y1 = Math.max(...ys);
-  const scale = Math.min((WIDTH - 2 * PAD) / (Math.max(...xs) - x0), (HEIGHT - 2 * PAD) / (y1 - Math.min(...ys)));
-  const at = (p: { x: number; y: number }) => ({ x: Number((PAD + (p.x - x0) * scale).toFixed(2)), y: Number((PAD + (y1 - p.y) * scale).toFixed(2)) });
+  const scale = Math.min(
+    (WIDTH - 2 * PAD) / (Math.max(...xs) - x0),
+    (HEIGHT - 2 * PAD) / (y1 - Math.min(...ys)),
+  );
+  const at = (p: { x: number; y: number }) => ({
+    x: Number((PAD + (p.x - x0) * scale).toFixed(2)),
+    y: Number((PAD + (y1 - p.y) * scale).toFixed(2)),
+  });
   const escape = (s: string) => s.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
   const order: Verdict[] = ['out', 'unread', 'tight', 'good', 'waived'];
   const shapes = own.map((o) => {

@@ -9,10 +9,23 @@ import { notFound, parse } from '../problems.ts';
 import { only } from '../session/session.ts';
 import { laserRod } from '../standins/laser.ts';
 
-const laserQuery = z.object({ setup: z.coerce.number({ error: 'must be a number' }).int('must be a whole number').gte(1, 'must be 1 or more').lte(1000), point: z.string().min(1, 'is missing').max(120), sight: z.coerce.number({ error: 'must be a number' }).gte(-10_000, 'is out of reach').lte(10_000, 'is out of reach').optional() });
+const laserQuery = z.object({
+  setup: z.coerce
+    .number({ error: 'must be a number' })
+    .int('must be a whole number')
+    .gte(1, 'must be 1 or more')
+    .lte(1000),
+  point: z.string().min(1, 'is missing').max(120),
+  sight: z.coerce
+    .number({ error: 'must be a number' })
+    .gte(-10_000, 'is out of reach')
+    .lte(10_000, 'is out of reach')
+    .optional(),
+});
 
 /** Cells that a spreadsheet would take for a formula are text: names come from people. */
-const csvOf = ({ head, rows }: Table): string => `${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+const csvOf = ({ head, rows }: Table): string =>
+  `${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** Lists and drawings that leave in open formats, and the demo's laser. */
 export function exchangeRoutes({ accounts, sites, config }: AppDeps): Router {
@@ -20,15 +33,24 @@ export function exchangeRoutes({ accounts, sites, config }: AppDeps): Router {
   const anybody = only(accounts, ROLES);
   router.get('/pours/:id/takeoff.csv', anybody, async (req, res) => {
     const { site, pour } = await sites.pour(String(req.params.id));
-    res.attachment(`${pour.code}-take-off.csv`).type('text/csv').send(csvOf(takeoffTable({ site, pour })));
+    res
+      .attachment(`${pour.code}-take-off.csv`)
+      .type('text/csv')
+      .send(csvOf(takeoffTable({ site, pour })));
   });
   router.get('/pours/:id/rebar.csv', anybody, async (req, res) => {
     const { site, pour } = await sites.pour(String(req.params.id));
-    res.attachment(`${pour.code}-bars.csv`).type('text/csv').send(csvOf(rebarTable({ site, pour }, mixNamed(site, pour.mix)?.fcMPa ?? 25)));
+    res
+      .attachment(`${pour.code}-bars.csv`)
+      .type('text/csv')
+      .send(csvOf(rebarTable({ site, pour }, mixNamed(site, pour.mix)?.fcMPa ?? 25)));
   });
   router.get('/sites/:id/plan.dxf', anybody, async (req, res) => {
     const site = await sites.export(String(req.params.id));
-    res.attachment(`${site.name.replace(/[^\w-]+/g, '-')}.dxf`).type('application/dxf').send(planDxf(site));
+    res
+      .attachment(`${site.name.replace(/[^\w-]+/g, '-')}.dxf`)
+      .type('application/dxf')
+      .send(planDxf(site));
   });
   router.get('/pours/:id/laser', anybody, async (req, res) => {
     if (!config.demo) throw notFound('laser here: it is a stand-in of the demo');

@@ -1,6 +1,14 @@
 import { Router } from 'express';
 import { v7 as uuid } from 'uuid';
-import { eventsQuery, handedSignBody, newEventSchema, postEventsBody, ROLES, type NewEvent, type StoredEvent } from '../../contract/index.ts';
+import {
+  eventsQuery,
+  handedSignBody,
+  newEventSchema,
+  postEventsBody,
+  ROLES,
+  type NewEvent,
+  type StoredEvent,
+} from '../../contract/index.ts';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
@@ -16,7 +24,20 @@ const HEARTBEAT_MS = 15_000;
 async function checkPlans(sites: SiteStore, pourId: string, events: NewEvent[]): Promise<void> {
   if (!events.some((e) => e.kind === 'sign')) return;
   const { siteVersion } = await sites.pour(pourId);
-  events.forEach((e, k) => { if (e.kind === 'sign' && e.body.planVersion > siteVersion) throw new ProblemError(400, 'Bad input', `The sign-off was not stored: it is for plan ${e.body.planVersion}, and the plan is ${siteVersion}.`, [{ path: `events.${k}.body.planVersion`, message: `is above the plan's version, ${siteVersion}` }]); });
+  events.forEach((e, k) => {
+    if (e.kind === 'sign' && e.body.planVersion > siteVersion)
+      throw new ProblemError(
+        400,
+        'Bad input',
+        `The sign-off was not stored: it is for plan ${e.body.planVersion}, and the plan is ${siteVersion}.`,
+        [
+          {
+            path: `events.${k}.body.planVersion`,
+            message: `is above the plan's version, ${siteVersion}`,
+          },
+        ],
+      );
+  });
 }
 
 /** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
@@ -25,24 +46,46 @@ export function logRoutes({ accounts, sites, events, photos, clock, config }: Ap
   const signLimit = signInLimit(config.signInLimit);
   const anybody = only(accounts, ROLES);
 
-  router.post('/pours/:id/events', only(accounts, ['foreman', 'crew', 'inspector']), async (req, res) => {
-    const { events: batch } = parse(postEventsBody, req.body, 'The entry');
-    const person = personOf(req);
-    checkRights(person.role, batch);
-    await checkPlans(sites, String(req.params.id), batch);
-    res.json(await events.append(String(req.params.id), batch, { actor: person.name, device: person.device }));
-  });
+  router.post(
+    '/pours/:id/events',
+    only(accounts, ['foreman', 'crew', 'inspector']),
+    async (req, res) => {
+      const { events: batch } = parse(postEventsBody, req.body, 'The entry');
+      const person = personOf(req);
+      checkRights(person.role, batch);
+      await checkPlans(sites, String(req.params.id), batch);
+      res.json(
+        await events.append(String(req.params.id), batch, {
+          actor: person.name,
+          device: person.device,
+        }),
+      );
+    },
+  );
 
   // An inspector signs on the foreman's tablet with their own PIN; the foreman stays signed in.
-  router.post('/pours/:id/sign', signLimit, only(accounts, ['foreman', 'inspector']), async (req, res) => {
-    const { name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
-    const signer = await accounts.check(name, pin);
-    if (!signer) throw new ProblemError(401, 'Not signed', 'Name or PIN is not right.', [{ path: 'pin', message: 'is not right' }]);
-    const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
-    checkRights(signer.role, [event]);
-    await checkPlans(sites, String(req.params.id), [event]);
-    res.json(await events.append(String(req.params.id), [event], { actor: signer.name, device: personOf(req).device }));
-  });
+  router.post(
+    '/pours/:id/sign',
+    signLimit,
+    only(accounts, ['foreman', 'inspector']),
+    async (req, res) => {
+      const { name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
+      const signer = await accounts.check(name, pin);
+      if (!signer)
+        throw new ProblemError(401, 'Not signed', 'Name or PIN is not right.', [
+          { path: 'pin', message: 'is not right' },
+        ]);
+      const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
+      checkRights(signer.role, [event]);
+      await checkPlans(sites, String(req.params.id), [event]);
+      res.json(
+        await events.append(String(req.params.id), [event], {
+          actor: signer.name,
+          device: personOf(req).device,
+        }),
+      );
+    },
+  );
 
   router.get('/pours/:id/events', anybody, async (req, res) => {
     const { after } = parse(eventsQuery, req.query, 'The question');
@@ -52,30 +95,66 @@ export function logRoutes({ accounts, sites, events, photos, clock, config }: Ap
 
   router.get('/pours/:id/stream', anybody, async (req, res) => {
     const pourId = String(req.params.id);
-    const { after } = parse(eventsQuery, { after: req.headers['last-event-id'] ?? req.query.after ?? 0 }, 'The question');
+    const { after } = parse(
+      eventsQuery,
+      { after: req.headers['last-event-id'] ?? req.query.after ?? 0 },
+      'The question',
+    );
     await sites.pour(pourId);
-    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
+    res.set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
     res.flushHeaders();
     let sent = after;
-    const send = (list: StoredEvent[]) => { for (const e of list) if (e.seq > sent) { sent = e.seq; res.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`); } };
+    const send = (list: StoredEvent[]) => {
+      for (const e of list)
+        if (e.seq > sent) {
+          sent = e.seq;
+          res.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`);
+        }
+    };
     const undo = events.listen(pourId, send);
-    const undoClock = clock.listen(() => { res.write('event: clock\ndata: {}\n\n'); });
-    const beat = setInterval(() => { res.write(': still here\n\n'); }, HEARTBEAT_MS);
-    req.on('close', () => { undo(); undoClock(); clearInterval(beat); });
+    const undoClock = clock.listen(() => {
+      res.write('event: clock\ndata: {}\n\n');
+    });
+    const beat = setInterval(() => {
+      res.write(': still here\n\n');
+    }, HEARTBEAT_MS);
+    req.on('close', () => {
+      undo();
+      undoClock();
+      clearInterval(beat);
+    });
     send(await events.after(pourId, after));
   });
 
   router.get('/pours/:id/log.jsonl', anybody, async (req, res) => {
     const { pour } = await sites.pour(String(req.params.id));
     const rows = await events.after(String(req.params.id), 0);
-    res.attachment(`${pour.code}-log.jsonl`).type('application/x-ndjson').send(rows.map((r) => `${JSON.stringify(r)}\n`).join(''));
+    res
+      .attachment(`${pour.code}-log.jsonl`)
+      .type('application/x-ndjson')
+      .send(rows.map((r) => `${JSON.stringify(r)}\n`).join(''));
   });
 
   router.get('/pours/:id/report.pdf', anybody, async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const log = await events.after(record.id, 0);
-    const pdf = await renderReport({ record, events: log, nowMs: clock.now().getTime(), photos: await photos.smallOnes(record.id, log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : []))) });
-    res.set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`).type('application/pdf').send(pdf);
+    const pdf = await renderReport({
+      record,
+      events: log,
+      nowMs: clock.now().getTime(),
+      photos: await photos.smallOnes(
+        record.id,
+        log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : [])),
+      ),
+    });
+    res
+      .set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`)
+      .type('application/pdf')
+      .send(pdf);
   });
   return router;
 }

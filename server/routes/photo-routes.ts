@@ -8,27 +8,56 @@ import { only, personOf } from '../session/session.ts';
 import { cameraShot } from '../standins/camera.ts';
 
 const idOf = z.uuid({ error: 'must be a UUID' });
-const shot = z.object({ n: z.coerce.number().int('must be a whole number').gte(0).lte(1_000_000).default(0), label: z.string().max(60).default('') });
+const shot = z.object({
+  n: z.coerce.number().int('must be a whole number').gte(0).lte(1_000_000).default(0),
+  label: z.string().max(60).default(''),
+});
 
 /** Pictures: sent as they come off the camera, answered re-encoded. */
 export function photoRoutes({ accounts, photos, config }: AppDeps): Router {
   const router = Router();
-  router.put('/pours/:id/photos/:photoId', only(accounts, ['foreman', 'crew', 'inspector']), express.raw({ type: () => true, limit: PHOTO_LIMIT_BYTES }), async (req, res) => {
-    const photoId = parse(idOf, req.params.photoId, 'The photo');
-    const bytes: unknown = req.body;
-    if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new ProblemError(400, 'Bad input', 'The photo was not stored: nothing was sent.', [{ path: '', message: 'is empty' }]);
-    res.status(201).json(await photos.put(String(req.params.id), photoId, bytes, req.query.position === 'keep', personOf(req).name));
-  });
+  router.put(
+    '/pours/:id/photos/:photoId',
+    only(accounts, ['foreman', 'crew', 'inspector']),
+    express.raw({ type: () => true, limit: PHOTO_LIMIT_BYTES }),
+    async (req, res) => {
+      const photoId = parse(idOf, req.params.photoId, 'The photo');
+      const bytes: unknown = req.body;
+      if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+        throw new ProblemError(400, 'Bad input', 'The photo was not stored: nothing was sent.', [
+          { path: '', message: 'is empty' },
+        ]);
+      res
+        .status(201)
+        .json(
+          await photos.put(
+            String(req.params.id),
+            photoId,
+            bytes,
+            req.query.position === 'keep',
+            personOf(req).name,
+          ),
+        );
+    },
+  );
   router.get('/pours/:id/photos/:photoId', only(accounts, ROLES), async (req, res) => {
-    const bytes = await photos.read(String(req.params.id), parse(idOf, req.params.photoId, 'The photo'), req.query.size === 'small');
+    const bytes = await photos.read(
+      String(req.params.id),
+      parse(idOf, req.params.photoId, 'The photo'),
+      req.query.size === 'small',
+    );
     // A photo never changes under its id.
     res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(bytes);
   });
   // The demo's stand-in for a camera: a laptop in the trailer has none.
-  router.get('/standins/camera', only(accounts, ['foreman', 'crew', 'inspector']), async (req, res) => {
-    if (!config.demo) throw notFound('camera here: it is a stand-in of the demo');
-    const { n, label } = parse(shot, req.query, 'The shot');
-    res.type('image/jpeg').send(await cameraShot(n, label));
-  });
+  router.get(
+    '/standins/camera',
+    only(accounts, ['foreman', 'crew', 'inspector']),
+    async (req, res) => {
+      if (!config.demo) throw notFound('camera here: it is a stand-in of the demo');
+      const { n, label } = parse(shot, req.query, 'The shot');
+      res.type('image/jpeg').send(await cameraShot(n, label));
+    },
+  );
   return router;
 }

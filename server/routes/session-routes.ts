@@ -1,6 +1,12 @@
 import { Router } from 'express';
 import { v4 as uuid } from 'uuid';
-import { accountBody, firstAccountBody, signInBody, type Account, type SessionAnswer } from '../../contract/index.ts';
+import {
+  accountBody,
+  firstAccountBody,
+  signInBody,
+  type Account,
+  type SessionAnswer,
+} from '../../contract/index.ts';
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { signInLimit } from '../session/limit.ts';
@@ -15,7 +21,9 @@ export function sessionRoutes({ accounts, config, demoAccounts }: AppDeps): Rout
     setUpNeeded: (await accounts.count()) === 0,
   });
 
-  router.get('/session', async (req, res) => { res.json(await answer(await whoIs(accounts, req))); });
+  router.get('/session', async (req, res) => {
+    res.json(await answer(await whoIs(accounts, req)));
+  });
 
   router.post('/session', limit, async (req, res) => {
     const { name, pin } = parse(signInBody, req.body, 'The sign-in');
@@ -35,7 +43,8 @@ export function sessionRoutes({ accounts, config, demoAccounts }: AppDeps): Rout
 
   // On one's own data the first person to open the app makes the foreman's account; after that only a foreman adds people.
   router.post('/accounts/first', limit, async (req, res) => {
-    if ((await accounts.count()) > 0) throw new ProblemError(409, 'Already set up', 'There is an account already. Sign in.');
+    if ((await accounts.count()) > 0)
+      throw new ProblemError(409, 'Already set up', 'There is an account already. Sign in.');
     const { name, pin } = parse(firstAccountBody, req.body, 'The account');
     await accounts.add(name, pin, 'foreman');
     const account: Account = { name, role: 'foreman' };
@@ -46,7 +55,10 @@ export function sessionRoutes({ accounts, config, demoAccounts }: AppDeps): Rout
 
   router.post('/accounts', only(accounts, ['foreman']), async (req, res) => {
     const { name, pin, role } = parse(accountBody, req.body, 'The account');
-    if (!(await accounts.add(name, pin, role))) throw new ProblemError(409, 'Name taken', `There is already somebody called ${name}.`, [{ path: 'name', message: 'is taken' }]);
+    if (!(await accounts.add(name, pin, role)))
+      throw new ProblemError(409, 'Name taken', `There is already somebody called ${name}.`, [
+        { path: 'name', message: 'is taken' },
+      ]);
     res.status(201).json({ name, role });
   });
   return router;

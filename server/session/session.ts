@@ -5,10 +5,21 @@ import { ProblemError } from '../problems.ts';
 import type { AccountStore, SignedIn } from '../store/accounts.ts';
 
 export const COOKIE = 'jactum_session';
-export const tokenOf = (req: Request): string | undefined => parseCookie(req.headers.cookie ?? '')[COOKIE];
+export const tokenOf = (req: Request): string | undefined =>
+  parseCookie(req.headers.cookie ?? '')[COOKIE];
 
 export function setSession(res: Response, token: string, maxAgeS: number): void {
-  res.append('Set-Cookie', stringifySetCookie({ name: COOKIE, value: token, httpOnly: true, sameSite: 'strict', path: '/', maxAge: maxAgeS }));
+  res.append(
+    'Set-Cookie',
+    stringifySetCookie({
+      name: COOKIE,
+      value: token,
+      httpOnly: true,
+      sameSite: 'strict',
+      path: '/',
+      maxAge: maxAgeS,
+    }),
+  );
 }
 
 /** Who is asking, or null. */
@@ -30,7 +41,8 @@ export function only(accounts: AccountStore, roles: readonly Role[]): RequestHan
   return async (req, _res, next) => {
     const person = await whoIs(accounts, req);
     if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
-    if (!roles.includes(person.role)) throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
+    if (!roles.includes(person.role))
+      throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
     people.set(req, person);
     next();
   };

@@ -13,12 +13,17 @@ describe('the stand-in for a laser level', () => {
       const standsM = sightM - (laserRod(site, pour, 1, t.id, sightM) ?? 0);
       expect(Math.abs(standsM - t.wantedM)).toBeLessThan(0.02);
     }
-    expect(sightM - (laserRod(site, pour, 1, site.benchmark?.id ?? '', sightM) ?? 0)).toBeCloseTo(benchM, 2);
+    expect(sightM - (laserRod(site, pour, 1, site.benchmark?.id ?? '', sightM) ?? 0)).toBeCloseTo(
+      benchM,
+      2,
+    );
   });
   test('put down anew, it stands above all there is to read, and forms are where they were', () => {
     const [first] = levelTargets(site, pour);
     const rod = (setup: number, id: string) => laserRod(site, pour, setup, id) ?? NaN;
-    const off = [1, 2].map((setup) => rod(setup, site.benchmark?.id ?? '') - rod(setup, first?.id ?? ''));
+    const off = [1, 2].map(
+      (setup) => rod(setup, site.benchmark?.id ?? '') - rod(setup, first?.id ?? ''),
+    );
     expect(off[0]).toBeCloseTo(off[1] ?? NaN, 2);
     for (const t of levelTargets(site, pour)) expect(rod(3, t.id)).toBeGreaterThan(0);
     expect(laserRod(site, pour, 1, 'nowhere')).toBeNull();

@@ -17,23 +17,44 @@ const FAR_M = 0.019;
 
 const FALL = 0.013;
 /** Where the made-up drain lies: under its run, falling from its first end. */
-const invertOf = (site: SitePlan, p: DrainPoint): number => (site.runs.find((r) => r.id === p.drain.elementId)?.bottomM ?? 0) + 0.1 - FALL * (p.atM - p.drain.atM) + (chance(p.id) - 0.5) * 0.004;
+const invertOf = (site: SitePlan, p: DrainPoint): number =>
+  (site.runs.find((r) => r.id === p.drain.elementId)?.bottomM ?? 0) +
+  0.1 -
+  FALL * (p.atM - p.drain.atM) +
+  (chance(p.id) - 0.5) * 0.004;
 
 /**
  * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up. Where the log says how high
  * the instrument sights (`sightM`) it reads from there, whoever set it up; else it has just been put down, at a height of its own. Forms stand a little off their marks, always the same way; drains fall a little over one in a hundred along their run. Turning points
  * stand about as high as the benchmark. Null for a point nobody knows.
  */
-export function laserRod(site: SitePlan, pour: Pick<PourDoc, 'elements'>, setup: number, pointId: string, sightM?: number): number | null {
+export function laserRod(
+  site: SitePlan,
+  pour: Pick<PourDoc, 'elements'>,
+  setup: number,
+  pointId: string,
+  sightM?: number,
+): number | null {
   const bench = site.benchmark;
   if (!bench) return null;
   const target = levelTargets(site, pour).find((t) => t.id === pointId);
   const drain = drainPoints(site, pour).find((p) => p.id === pointId);
   const far = chance(`far ${pointId}`) < 1 / 9;
-  const standsM = pointId === bench.id ? bench.elevationM : isTurningPoint(pointId) ? bench.elevationM - 0.4 + chance(pointId) * 0.8 : drain ? invertOf(site, drain) : target ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M) : null;
+  const standsM =
+    pointId === bench.id
+      ? bench.elevationM
+      : isTurningPoint(pointId)
+        ? bench.elevationM - 0.4 + chance(pointId) * 0.8
+        : drain
+          ? invertOf(site, drain)
+          : target
+            ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M)
+            : null;
   if (standsM === null) return null;
   // The beam turns above all there is to read, within the length of a rod.
   const tops = levelTargets(site, pour).map((t) => t.wantedM);
   const hiM = sightM ?? Math.max(bench.elevationM, ...tops) + 0.9 + chance(`set-up ${setup}`) * 0.5;
-  return Math.round((hiM - standsM + (chance(`${setup} ${pointId}`) - 0.5) * 0.001) * 10_000) / 10_000;
+  return (
+    Math.round((hiM - standsM + (chance(`${setup} ${pointId}`) - 0.5) * 0.001) * 10_000) / 10_000
+  );
 }

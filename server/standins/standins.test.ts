@@ -8,14 +8,17 @@ import { siteClock } from './clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './weather.ts';
 
 const clinic = { name: 'Quillback Veterinary Clinic, Orrin Falls', timeZone: 'America/Chicago' };
-const hours = (from: string, to: string) => new SimulatedWeather(demoWeather()).hours(clinic, Date.parse(from), Date.parse(to)) ?? [];
+const hours = (from: string, to: string) =>
+  new SimulatedWeather(demoWeather()).hours(clinic, Date.parse(from), Date.parse(to)) ?? [];
 
 describe('the weather that ships', () => {
   test('gives an hour for every hour, and the same every time', () => {
     const a = hours('2026-09-23T05:00:00Z', '2026-09-24T05:00:00Z');
     expect(a).toHaveLength(25);
     expect(hours('2026-09-23T05:00:00Z', '2026-09-24T05:00:00Z')).toEqual(a);
-    a.slice(1).forEach((h, i) => { expect(Date.parse(h.at) - Date.parse(a[i]?.at ?? '')).toBe(3_600_000); });
+    a.slice(1).forEach((h, i) => {
+      expect(Date.parse(h.at) - Date.parse(a[i]?.at ?? '')).toBe(3_600_000);
+    });
   });
 
   test('rains on the pour day from two in the afternoon, coolest before dawn, warmest at three', () => {
@@ -30,26 +33,37 @@ describe('the weather that ships', () => {
   test('has weather for days the script does not name, near the ones it does', () => {
     const day = hours('2026-11-20T12:00:00Z', '2026-11-20T20:00:00Z');
     expect(day).toHaveLength(9);
-    for (const h of day) { expect(h.airTempC).toBeGreaterThan(-10); expect(h.airTempC).toBeLessThan(30); }
+    for (const h of day) {
+      expect(h.airTempC).toBeGreaterThan(-10);
+      expect(h.airTempC).toBeLessThan(30);
+    }
   });
 
   test('knows nothing of a site it has no script for', () => {
-    expect(new SimulatedWeather(demoWeather()).hours({ name: 'Elsewhere', timeZone: 'UTC' }, 0, 1)).toBeNull();
+    expect(
+      new SimulatedWeather(demoWeather()).hours({ name: 'Elsewhere', timeZone: 'UTC' }, 0, 1),
+    ).toBeNull();
     expect(NO_WEATHER.hours(clinic, 0, 1)).toBeNull();
   });
 });
 
 describe('the site clock', () => {
   let dataDir = '';
-  beforeEach(() => { dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-clock-')); });
-  afterEach(() => { fs.rmSync(dataDir, { recursive: true, force: true }); });
+  beforeEach(() => {
+    dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-clock-'));
+  });
+  afterEach(() => {
+    fs.rmSync(dataDir, { recursive: true, force: true });
+  });
   const start = new Date('2026-09-23T11:40:00Z');
 
   test('starts on the demo’s morning, runs on, goes forward when told, and tells whoever listens', async () => {
     const { db, close } = await openDatabase(dataDir);
     const clock = await siteClock(db, start);
     let told = 0;
-    const undo = clock.listen(() => { told += 1; });
+    const undo = clock.listen(() => {
+      told += 1;
+    });
     expect(Math.abs(clock.now().getTime() - start.getTime())).toBeLessThan(2000);
     await clock.advance(90);
     undo();

@@ -3,16 +3,31 @@ import type { WeatherHour } from '../../contract/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 
 /** A day of simulated weather, as the demo's scripts give it. */
-export interface WeatherDay { date: string; lowC: number; highC: number; windKmH: number; humidity: number; rain?: { fromH: number; toH: number; mmH: number }[] }
+export interface WeatherDay {
+  date: string;
+  lowC: number;
+  highC: number;
+  windKmH: number;
+  humidity: number;
+  rain?: { fromH: number; toH: number; mmH: number }[];
+}
 /** Something that forecasts: the stand-in here, or a real service behind the same interface. */
-export interface WeatherService { hours(site: { name: string; timeZone: string }, fromMs: number, toMs: number): WeatherHour[] | null }
+export interface WeatherService {
+  hours(
+    site: { name: string; timeZone: string },
+    fromMs: number,
+    toMs: number,
+  ): WeatherHour[] | null;
+}
 
 const HOUR = 3600_000;
 const dayOf = (date: string): number => Math.floor(Date.parse(`${date}T00:00:00Z`) / 86_400_000);
 
 /** A day the script does not name: near the script's own, moved a little by a seed, so that a rehearsal can be repeated. */
 function drifted(date: string, days: WeatherDay[]): WeatherDay {
-  const nearest = days.reduce((a, b) => (Math.abs(dayOf(b.date) - dayOf(date)) < Math.abs(dayOf(a.date) - dayOf(date)) ? b : a));
+  const nearest = days.reduce((a, b) =>
+    Math.abs(dayOf(b.date) - dayOf(date)) < Math.abs(dayOf(a.date) - dayOf(date)) ? b : a,
+  );
   const swing = ((congruential32(dayOf(date)).next() >>> 8) / 0xff_ffff - 0.5) * 5;
   return { ...nearest, date, lowC: nearest.lowC + swing, highC: nearest.highC + swing, rain: [] };
 }
@@ -22,14 +37,22 @@ function airAt(day: WeatherDay, hour: number): number {
   const share = hour < 5 ? (hour + 14) / 14 : hour < 15 ? (hour - 5) / 10 : (hour - 15) / 14;
   const rising = hour >= 5 && hour < 15;
   const wave = (1 - Math.cos(Math.PI * Math.min(1, share))) / 2;
-  return rising ? day.lowC + (day.highC - day.lowC) * wave : day.highC - (day.highC - day.lowC) * wave;
+  return rising
+    ? day.lowC + (day.highC - day.lowC) * wave
+    : day.highC - (day.highC - day.lowC) * wave;
 }
 
 export class SimulatedWeather implements WeatherService {
   readonly #scripts: Map<string, WeatherDay[]>;
-  constructor(scripts: Map<string, WeatherDay[]>) { this.#scripts = scripts; }
+  constructor(scripts: Map<string, WeatherDay[]>) {
+    this.#scripts = scripts;
+  }
 
-  hours(site: { name: string; timeZone: string }, fromMs: number, toMs: number): WeatherHour[] | null {
+  hours(
+    site: { name: string; timeZone: string },
+    fromMs: number,
+    toMs: number,
+  ): WeatherHour[] | null {
     const days = this.#scripts.get(site.name);
     if (!days?.length) return null;
     const out: WeatherHour[] = [];
@@ -38,7 +61,14 @@ export class SimulatedWeather implements WeatherService {
       const day = days.find((d) => d.date === date) ?? drifted(date, days);
       const hour = (t - midnightMs(date, site.timeZone)) / HOUR;
       const rain = day.rain?.find((r) => hour >= r.fromH && hour < r.toH);
-      out.push({ at: new Date(t).toISOString(), airTempC: airAt(day, hour), humidity: day.humidity, windKmH: day.windKmH * (0.6 + 0.4 * Math.sin((Math.PI * Math.max(0, hour - 6)) / 14)), rainMmH: rain?.mmH ?? 0, sky: rain ? 'rain' : day.humidity > 0.75 ? 'cloud' : 'clear' });
+      out.push({
+        at: new Date(t).toISOString(),
+        airTempC: airAt(day, hour),
+        humidity: day.humidity,
+        windKmH: day.windKmH * (0.6 + 0.4 * Math.sin((Math.PI * Math.max(0, hour - 6)) / 14)),
+        rainMmH: rain?.mmH ?? 0,
+        sky: rain ? 'rain' : day.humidity > 0.75 ? 'cloud' : 'clear',
+      });
     }
     return out;
   }

@@ -10,29 +10,61 @@ import type { Db } from './database.ts';
 export class PhotoStore {
   readonly #db: Db;
   readonly #folder: string;
-  constructor(db: Db, dataDir: string) { this.#db = db; this.#folder = path.join(dataDir, 'photos'); }
+  constructor(db: Db, dataDir: string) {
+    this.#db = db;
+    this.#folder = path.join(dataDir, 'photos');
+  }
 
-  #file(id: string, small: boolean): string { return path.join(this.#folder, `${id}${small ? '-small' : ''}.jpg`); }
+  #file(id: string, small: boolean): string {
+    return path.join(this.#folder, `${id}${small ? '-small' : ''}.jpg`);
+  }
 
   /** Stores a photo once; the same id again is answered as it was stored. */
-  async put(pourId: string, id: string, bytes: Buffer, keepPosition: boolean, by: string): Promise<PhotoAnswer> {
-    const pour = await this.#db.selectFrom('pour').select('id').where('id', '=', pourId).executeTakeFirst();
+  async put(
+    pourId: string,
+    id: string,
+    bytes: Buffer,
+    keepPosition: boolean,
+    by: string,
+  ): Promise<PhotoAnswer> {
+    const pour = await this.#db
+      .selectFrom('pour')
+      .select('id')
+      .where('id', '=', pourId)
+      .executeTakeFirst();
     if (!pour) throw notFound(`pour ${pourId}`);
     const known = await this.#row(id);
-    if (known && known.pour_id !== pourId) throw new ProblemError(409, 'Already used', 'That photo is already in another pour.', [{ path: 'photoId', message: 'is already used in another pour' }]);
+    if (known && known.pour_id !== pourId)
+      throw new ProblemError(409, 'Already used', 'That photo is already in another pour.', [
+        { path: 'photoId', message: 'is already used in another pour' },
+      ]);
     if (known) return { id, width: known.width, height: known.height, bytes: known.bytes };
     const made = await reencode(bytes, keepPosition);
     await fs.mkdir(this.#folder, { recursive: true });
     // The files are whole on disk before the row says so: a kill in between leaves a file without a row, and the device sends again.
     await writeWhole(this.#file(id, false), made.full);
     await writeWhole(this.#file(id, true), made.thumb);
-    await this.#db.insertInto('photo').values({ id, pour_id: pourId, width: made.width, height: made.height, bytes: made.full.length, sha256: createHash('sha256').update(made.full).digest('hex'), stored_by: by, stored_at: new Date().toISOString() }).onConflict((c) => c.column('id').doNothing()).execute();
+    await this.#db
+      .insertInto('photo')
+      .values({
+        id,
+        pour_id: pourId,
+        width: made.width,
+        height: made.height,
+        bytes: made.full.length,
+        sha256: createHash('sha256').update(made.full).digest('hex'),
+        stored_by: by,
+        stored_at: new Date().toISOString(),
+      })
+      .onConflict((c) => c.column('id').doNothing())
+      .execute();
     return { id, width: made.width, height: made.height, bytes: made.full.length };
   }
 
   async read(pourId: string, id: string, small: boolean): Promise<Buffer> {
     const row = await this.#row(id);
-    if (!row || row.pour_id !== pourId) throw notFound('such photo here: it has not come from the device it was taken on yet');
+    if (!row || row.pour_id !== pourId)
+      throw notFound('such photo here: it has not come from the device it was taken on yet');
     return fs.readFile(this.#file(id, small));
   }
 
@@ -47,16 +79,28 @@ export class PhotoStore {
     return out;
   }
 
-  #row(id: string) { return this.#db.selectFrom('photo').selectAll().where('id', '=', id).executeTakeFirst(); }
+  #row(id: string) {
+    return this.#db.selectFrom('photo').selectAll().where('id', '=', id).executeTakeFirst();
+  }
 }
 
 async function whereThere(file: string): Promise<Buffer | null> {
-  try { return await fs.readFile(file); } catch (e) { if ((e as NodeJS.ErrnoException).code === 'ENOENT') return null; throw e; }
+  try {
+    return await fs.readFile(file);
+  } catch (e) {
+    if ((e as NodeJS.ErrnoException).code === 'ENOENT') return null;
+    throw e;
+  }
 }
 
 async function writeWhole(file: string, bytes: Buffer): Promise<void> {
   const part = `${file}.part`;
   const handle = await fs.open(part, 'w');
-  try { await handle.writeFile(bytes); await handle.sync(); } finally { await handle.close(); }
+  try {
+    await handle.writeFile(bytes);
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
   await fs.rename(part, file);
 }

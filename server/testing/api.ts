@@ -26,15 +26,49 @@ export async function testApi({ seed = true } = {}) {
   const events = new EventStore(db, () => clock.now());
   const photos = new PhotoStore(db, dataDir);
   if (seed) await seedDemo({ accounts, sites, events });
-  const app = createApp({ config: { ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }), webDir: path.join(dataDir, 'none') }, logger: pino({ level: 'silent' }), accounts, sites, events, photos, clock, weather: new SimulatedWeather(demoWeather()), demoAccounts: DEMO_ACCOUNTS });
+  const app = createApp({
+    config: {
+      ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }),
+      webDir: path.join(dataDir, 'none'),
+    },
+    logger: pino({ level: 'silent' }),
+    accounts,
+    sites,
+    events,
+    photos,
+    clock,
+    weather: new SimulatedWeather(demoWeather()),
+    demoAccounts: DEMO_ACCOUNTS,
+  });
   const as = async (role: 'foreman' | 'crew' | 'inspector' | 'viewer') => {
     const account = DEMO_ACCOUNTS.find((a) => a.role === role);
     const agent = request.agent(app);
     await agent.post('/api/session').send({ name: account?.name, pin: account?.pin }).expect(200);
     return agent;
   };
-  const idOf = async (code: string): Promise<string> => ((await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '');
-  return { app, dataDir, as, idOf, sites, events, photos, accounts, db, end: async () => { await close(); fs.rmSync(dataDir, { recursive: true, force: true }); } };
+  const idOf = async (code: string): Promise<string> =>
+    (await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '';
+  return {
+    app,
+    dataDir,
+    as,
+    idOf,
+    sites,
+    events,
+    photos,
+    accounts,
+    db,
+    end: async () => {
+      await close();
+      fs.rmSync(dataDir, { recursive: true, force: true });
+    },
+  };
 }
 
-export const note = (text: string, more: object = {}) => ({ id: uuid(), at: '2026-09-23T12:00:00.000Z', kind: 'note', body: { text }, ...more });
+export const note = (text: string, more: object = {}) => ({
+  id: uuid(),
+  at: '2026-09-23T12:00:00.000Z',
+  kind: 'note',
+  body: { text },
+  ...more,
+});

@@ -19,21 +19,87 @@ export function DaySheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title={`Log of ${v.record.pour.code}`}>
       {v.clock.settable && (
-        <div className="mb-4"><p className="mb-2 text-ink2">Demo clock, put forward</p>
-          <div className="grid grid-cols-4 gap-2">{([['10 min', 10], ['1 h', 60], ['8 h', 480], ['1 day', 1440]] as const).map(([label, min]) => <button key={label} type="button" className="key fn" onClick={() => void v.clock.advance(min)}>{label}</button>)}</div></div>
+        <div className="mb-4">
+          <p className="mb-2 text-ink2">Demo clock, put forward</p>
+          <div className="grid grid-cols-4 gap-2">
+            {(
+              [
+                ['10 min', 10],
+                ['1 h', 60],
+                ['8 h', 480],
+                ['1 day', 1440],
+              ] as const
+            ).map(([label, min]) => (
+              <button
+                key={label}
+                type="button"
+                className="key fn"
+                onClick={() => void v.clock.advance(min)}
+              >
+                {label}
+              </button>
+            ))}
+          </div>
+        </div>
       )}
       <div className="mb-4 flex flex-wrap gap-2">
-        <button type="button" className="btn line" onClick={() => void v.undoLast()}>Take back last</button>
-        <button type="button" className="btn line" onClick={() => { set({ sheet: 'find' }); }}>Find</button>
-        <Link className="btn line" to={`/pours/${v.record.id}/workbench`}>Work something out</Link>
-        <button type="button" className="btn line" onClick={() => { set({ sheet: 'rules' }); }}>Rules of this site</button>
-        <button type="button" className="btn line" onClick={toggle}>{theme === 'sun' ? 'Dusk theme' : 'Sun theme'}</button>
-        <Link className="btn line" to="/">All pours</Link>
-        <button type="button" className="btn line" onClick={() => void signOut()}>Sign out {account.name}</button>
+        <button type="button" className="btn line" onClick={() => void v.undoLast()}>
+          Take back last
+        </button>
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            set({ sheet: 'find' });
+          }}
+        >
+          Find
+        </button>
+        <Link className="btn line" to={`/pours/${v.record.id}/workbench`}>
+          Work something out
+        </Link>
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            set({ sheet: 'rules' });
+          }}
+        >
+          Rules of this site
+        </button>
+        <button type="button" className="btn line" onClick={toggle}>
+          {theme === 'sun' ? 'Dusk theme' : 'Sun theme'}
+        </button>
+        <Link className="btn line" to="/">
+          All pours
+        </Link>
+        <button type="button" className="btn line" onClick={() => void signOut()}>
+          Sign out {account.name}
+        </button>
       </div>
-      {list.length === 0 && <p>Nothing is logged yet. Readings, loads, weather and sign-offs stand here as they are made.</p>}
-      <ol className="rows">{list.slice(0, 200).map((e) => <li key={e.id} className="flex gap-3 py-2"><span className="w-24 shrink-0 font-mono text-[15px]">{momentText(v, Date.parse(e.at))}</span><span className="flex-1"><T>{entryText(e, v.units)}</T></span><span className="text-[14px] text-ink2">{e.actor}</span></li>)}</ol>
-      {list.length > 200 && <p className="pt-2 text-ink2">{list.length - 200} older entries are in the report and the export.</p>}
+      {list.length === 0 && (
+        <p>
+          Nothing is logged yet. Readings, loads, weather and sign-offs stand here as they are made.
+        </p>
+      )}
+      <ol className="rows">
+        {list.slice(0, 200).map((e) => (
+          <li key={e.id} className="flex gap-3 py-2">
+            <span className="w-24 shrink-0 font-mono text-[15px]">
+              {momentText(v, Date.parse(e.at))}
+            </span>
+            <span className="flex-1">
+              <T>{entryText(e, v.units)}</T>
+            </span>
+            <span className="text-[14px] text-ink2">{e.actor}</span>
+          </li>
+        ))}
+      </ol>
+      {list.length > 200 && (
+        <p className="pt-2 text-ink2">
+          {list.length - 200} older entries are in the report and the export.
+        </p>
+      )}
     </Sheet>
   );
 }

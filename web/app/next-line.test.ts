@@ -31,55 +31,216 @@ const points = checkList({ site, pour, mix });
 let n = 0;
 function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
   n += 1;
-  return { id: `e${String(n).padStart(4, '0')}`, at: new Date(ms(minute)).toISOString(), actor: 'I. Brandvold', kind, body } as unknown as LogEvent;
+  return {
+    id: `e${String(n).padStart(4, '0')}`,
+    at: new Date(ms(minute)).toISOString(),
+    actor: 'I. Brandvold',
+    kind,
+    body,
+  } as unknown as LogEvent;
 }
 
 /** The part of the page's view that the next line reads, from the same core. */
 function see(log: LogEvent[], minute: number, orderM3: number | null = null): PourView {
   const doc = { ...pour, settings: { ...pour.settings, orderM3 } };
-  const record: PourAnswer = { id: 'p', siteId: 's', version: 1, pour: doc, site, siteVersion: 1, duskMin: 1190 };
+  const record: PourAnswer = {
+    id: 'p',
+    siteId: 's',
+    version: 1,
+    pour: doc,
+    site,
+    siteVersion: 1,
+    duskMin: 1190,
+  };
   const state = replay(log);
   const judged = judgeAll(site, points, state);
-  const plan = planPour(site, doc, mix as NonNullable<typeof mix>, plant as NonNullable<typeof plant>, 1190, 1);
-  const loads = loadsOf(state, plan.plannedLoads, mix as NonNullable<typeof mix>, site.ruleProfile, ms(minute));
-  const progress = progressOf(doc, mix as NonNullable<typeof mix>, plan.route, state, loads, ms(minute));
+  const plan = planPour(
+    site,
+    doc,
+    mix as NonNullable<typeof mix>,
+    plant as NonNullable<typeof plant>,
+    1190,
+    1,
+  );
+  const loads = loadsOf(
+    state,
+    plan.plannedLoads,
+    mix as NonNullable<typeof mix>,
+    site.ruleProfile,
+    ms(minute),
+  );
+  const progress = progressOf(
+    doc,
+    mix as NonNullable<typeof mix>,
+    plan.route,
+    state,
+    loads,
+    ms(minute),
+  );
   return {
-    record, units: 'us', mix, plant, nowMs: ms(minute), dayMs, state, points: judged, gate: gateOf(site, doc, judged, state), plan, loads, progress,
-    curing: curingOf(doc, mix as NonNullable<typeof mix>, state, progress.finishedMs, ms(minute)), closed: isClosed(state),
+    record,
+    units: 'us',
+    mix,
+    plant,
+    nowMs: ms(minute),
+    dayMs,
+    state,
+    points: judged,
+    gate: gateOf(site, doc, judged, state),
+    plan,
+    loads,
+    progress,
+    curing: curingOf(doc, mix as NonNullable<typeof mix>, state, progress.finishedMs, ms(minute)),
+    closed: isClosed(state),
     elementName: (id: string) => site.runs.find((r) => r.id === id)?.label ?? id,
   } as unknown as PourView;
 }
 
-const everythingRead = points.flatMap((p) => p.places.map((_, place) => {
-  const value = asWanted(p, place);
-  if (!value) return entry('mark', { checkId: p.id, place, result: 'pass' }, 300);
-  return entry('reading', { checkId: p.id, place, value }, 300);
-}));
-const signed = [...everythingRead, entry('sign', { hold: 'own', result: 'pass', planVersion: 1 }, 310), entry('sign', { hold: 'inspection', result: 'pass', planVersion: 1 }, 320)];
-const load = [entry('load-arrived', { loadId: 'L1', ticket: '1', volumeM3: 4, batchedAt: new Date(ms(410)).toISOString() }, 450)];
+const everythingRead = points.flatMap((p) =>
+  p.places.map((_, place) => {
+    const value = asWanted(p, place);
+    if (!value) return entry('mark', { checkId: p.id, place, result: 'pass' }, 300);
+    return entry('reading', { checkId: p.id, place, value }, 300);
+  }),
+);
+const signed = [
+  ...everythingRead,
+  entry('sign', { hold: 'own', result: 'pass', planVersion: 1 }, 310),
+  entry('sign', { hold: 'inspection', result: 'pass', planVersion: 1 }, 320),
+];
+const load = [
+  entry(
+    'load-arrived',
+    { loadId: 'L1', ticket: '1', volumeM3: 4, batchedAt: new Date(ms(410)).toISOString() },
+    450,
+  ),
+];
 const slump = (mm: number) => entry('slump', { loadId: 'L1', measuredMm: mm, where: 'truck' }, 452);
-const lift = (k: number, at: number) => [entry('place-start', { elementId: 'R', lift: k, loadId: 'L1' }, at), entry('place-stop', { elementId: 'R', lift: k, filledRatio: 1 }, at + 5)];
+const lift = (k: number, at: number) => [
+  entry('place-start', { elementId: 'R', lift: k, loadId: 'L1' }, at),
+  entry('place-stop', { elementId: 'R', lift: k, filledRatio: 1 }, at + 5),
+];
 const placed = [...load, slump(139.7), ...lift(0, 455), ...lift(1, 461)];
 
 describe('one sentence and one button', () => {
   test.each([
     ['nothing read', [], 400, 'check', /Ramp wall, .* to read.*left in all/, /Read|Look/],
-    ['a place out', [entry('reading', { checkId: 'R/cover-inside', place: 0, value: { type: 'length', mm: 5 } }, 300)], 400, 'check', /R inside cover is out\. Put a wheel spacer/, /^Fix$/],
-    ['all read', everythingRead, 400, 'check', /Everything is read\. Sign your own check/, /^Sign$/],
-    ['own check signed', signed.slice(0, -1), 400, 'check', /The inspector passes or rejects it/, /^Hand over$/],
+    [
+      'a place out',
+      [
+        entry(
+          'reading',
+          { checkId: 'R/cover-inside', place: 0, value: { type: 'length', mm: 5 } },
+          300,
+        ),
+      ],
+      400,
+      'check',
+      /R inside cover is out\. Put a wheel spacer/,
+      /^Fix$/,
+    ],
+    [
+      'all read',
+      everythingRead,
+      400,
+      'check',
+      /Everything is read\. Sign your own check/,
+      /^Sign$/,
+    ],
+    [
+      'own check signed',
+      signed.slice(0, -1),
+      400,
+      'check',
+      /The inspector passes or rejects it/,
+      /^Hand over$/,
+    ],
     ['gate open, nothing ordered', signed, 400, 'check', /Settle the order/, /^Plan$/],
     ['before the first load', signed, 400, 'pour', /Load 1, .* is due 07:30/, /^Load is here$/],
     ['held, on the pour station', [], 400, 'pour', /left in all/, /Read|Look/],
-    ['a load without slump', [...signed, ...load], 451, 'pour', /Take its slump: 5 1\/2 in ordered/, /^Slump$/],
-    ['a stiff load', [...signed, ...load, slump(80)], 453, 'pour', /too stiff\. Decide before it goes in/, /^Decide$/],
+    [
+      'a load without slump',
+      [...signed, ...load],
+      451,
+      'pour',
+      /Take its slump: 5 1\/2 in ordered/,
+      /^Slump$/,
+    ],
+    [
+      'a stiff load',
+      [...signed, ...load, slump(80)],
+      453,
+      'pour',
+      /too stiff\. Decide before it goes in/,
+      /^Decide$/,
+    ],
     ['an old load', [...signed, ...load, slump(139.7)], 505, 'pour', /past 90 minutes/, /^Decide$/],
-    ['a good load', [...signed, ...load, slump(139.7)], 453, 'pour', /is good\. Start with R, lift 1/, /^Start placing$/],
-    ['placing', [...signed, ...load, slump(139.7), entry('place-start', { elementId: 'R', lift: 0, loadId: 'L1' }, 455)], 456, 'pour', /Placing R from load 1/, /^Stop$/],
-    ['all placed', [...signed, ...placed], 480, 'pour', /No temperature read since placing/, /^Read temperature$/],
-    ['curing', [...signed, ...placed, entry('probe', { tempC: 20 }, 480)], 500, 'cure', /Forms stay on until/, /^Read temperature$/],
-    ['strong enough', [...signed, ...placed, entry('probe', { tempC: 20 }, 480)], 480 + 5 * 1440, 'cure', /Forms may come off/, /^Strip$/],
-    ['stripped', [...signed, ...placed, entry('probe', { tempC: 20 }, 480), entry('strip', { elementIds: ['R'] }, 8000)], 8001, 'cure', /Close the pour/, /^Close$/],
-    ['closed', [...signed, ...placed, entry('close', { reason: 'done' }, 8002)], 8003, 'setout', /is closed, its log is whole/, /^Report$/],
+    [
+      'a good load',
+      [...signed, ...load, slump(139.7)],
+      453,
+      'pour',
+      /is good\. Start with R, lift 1/,
+      /^Start placing$/,
+    ],
+    [
+      'placing',
+      [
+        ...signed,
+        ...load,
+        slump(139.7),
+        entry('place-start', { elementId: 'R', lift: 0, loadId: 'L1' }, 455),
+      ],
+      456,
+      'pour',
+      /Placing R from load 1/,
+      /^Stop$/,
+    ],
+    [
+      'all placed',
+      [...signed, ...placed],
+      480,
+      'pour',
+      /No temperature read since placing/,
+      /^Read temperature$/,
+    ],
+    [
+      'curing',
+      [...signed, ...placed, entry('probe', { tempC: 20 }, 480)],
+      500,
+      'cure',
+      /Forms stay on until/,
+      /^Read temperature$/,
+    ],
+    [
+      'strong enough',
+      [...signed, ...placed, entry('probe', { tempC: 20 }, 480)],
+      480 + 5 * 1440,
+      'cure',
+      /Forms may come off/,
+      /^Strip$/,
+    ],
+    [
+      'stripped',
+      [
+        ...signed,
+        ...placed,
+        entry('probe', { tempC: 20 }, 480),
+        entry('strip', { elementIds: ['R'] }, 8000),
+      ],
+      8001,
+      'cure',
+      /Close the pour/,
+      /^Close$/,
+    ],
+    [
+      'closed',
+      [...signed, ...placed, entry('close', { reason: 'done' }, 8002)],
+      8003,
+      'setout',
+      /is closed, its log is whole/,
+      /^Report$/,
+    ],
   ] as const)('%s', (_, log, minute, stage, sentence, label) => {
     const line = nextLine(see([...log], minute), stage);
     expect(line.sentence).toMatch(sentence);
@@ -87,15 +248,44 @@ describe('one sentence and one button', () => {
   });
 
   test('goes to the very place it speaks of', () => {
-    const line = nextLine(see([entry('reading', { checkId: 'R/cover-inside', place: 1, value: { type: 'length', mm: 5 } }, 300)], 400), 'check');
-    expect(line).toMatchObject({ stage: 'check', focus: { run: 'R', check: 'R/cover-inside', place: 1 } });
+    const line = nextLine(
+      see(
+        [
+          entry(
+            'reading',
+            { checkId: 'R/cover-inside', place: 1, value: { type: 'length', mm: 5 } },
+            300,
+          ),
+        ],
+        400,
+      ),
+      'check',
+    );
+    expect(line).toMatchObject({
+      stage: 'check',
+      focus: { run: 'R', check: 'R/cover-inside', place: 1 },
+    });
   });
 });
 
 test('the rail’s figures follow the pour', () => {
-  const figures = (log: LogEvent[], minute: number) => (['setout', 'check', 'plan', 'pour', 'cure'] as const).map((s) => stageFigure(see(log, minute), s).text);
-  expect(figures([], 400)).toEqual(['1 run', `0 of ${everythingRead.length} read`, expect.stringMatching(/yd³, 1 load$/), 'first load 07:30', 'not yet']);
-  expect(figures([...signed, ...load, slump(139.7), ...lift(0, 455)], 470)[3]).toMatch(/^seam \d+ min$/);
-  expect(figures([...signed, ...placed], 480).slice(3)).toEqual([expect.stringMatching(/yd³ placed$/), expect.stringMatching(/^strip /)]);
+  const figures = (log: LogEvent[], minute: number) =>
+    (['setout', 'check', 'plan', 'pour', 'cure'] as const).map(
+      (s) => stageFigure(see(log, minute), s).text,
+    );
+  expect(figures([], 400)).toEqual([
+    '1 run',
+    `0 of ${everythingRead.length} read`,
+    expect.stringMatching(/yd³, 1 load$/),
+    'first load 07:30',
+    'not yet',
+  ]);
+  expect(figures([...signed, ...load, slump(139.7), ...lift(0, 455)], 470)[3]).toMatch(
+    /^seam \d+ min$/,
+  );
+  expect(figures([...signed, ...placed], 480).slice(3)).toEqual([
+    expect.stringMatching(/yd³ placed$/),
+    expect.stringMatching(/^strip /),
+  ]);
   expect(figures([...signed, ...placed, entry('close', {}, 481)], 482)[4]).toBe('closed');
 });

@@ -12,11 +12,21 @@ import { PourProvider } from './pour-context.tsx';
 
 export function PourLayout() {
   const { pourId = '' } = useParams();
-  return <PourProvider key={pourId} pourId={pourId}><Outlet /></PourProvider>;
+  return (
+    <PourProvider key={pourId} pourId={pourId}>
+      <Outlet />
+    </PourProvider>
+  );
 }
-export const SetOutPage = () => <Frame stage="setout" ground={<SetOutGround />} bench={<SetOutBench />} />;
-export const CheckPage = () => <Frame stage="check" ground={<CheckGround />} bench={<CheckBench />} />;
+export const SetOutPage = () => (
+  <Frame stage="setout" ground={<SetOutGround />} bench={<SetOutBench />} />
+);
+export const CheckPage = () => (
+  <Frame stage="check" ground={<CheckGround />} bench={<CheckBench />} />
+);
 export const PlanPage = () => <Frame stage="plan" ground={<PlanGround />} bench={<PlanBench />} />;
 export const PourPage = () => <Frame stage="pour" ground={<PourGround />} bench={<PourBench />} />;
-export const WorkPage = () => <Frame stage="workbench" ground={<WorkGround />} bench={<WorkBench />} />;
+export const WorkPage = () => (
+  <Frame stage="workbench" ground={<WorkGround />} bench={<WorkBench />} />
+);
 export const CurePage = () => <Frame stage="cure" ground={<CureGround />} bench={<CureBench />} />;

@@ -15,38 +15,60 @@ function world(refuse: (sent: number) => Error | null = () => null) {
   const failed: unknown[] = [];
   let version = 5;
   let rereads = 0;
-  const work = new PlanWork({
-    put: async (v, p) => {
-      sent.push([v, grade(p)]);
-      await new Promise((r) => setTimeout(r, 2));
-      const no = refuse(sent.length);
-      if (no) throw no;
-      if (v !== version) throw new Error('stale');
-      version += 1;
-      return version;
+  const work = new PlanWork(
+    {
+      put: async (v, p) => {
+        sent.push([v, grade(p)]);
+        await new Promise((r) => setTimeout(r, 2));
+        const no = refuse(sent.length);
+        if (no) throw no;
+        if (v !== version) throw new Error('stale');
+        version += 1;
+        return version;
+      },
+      reread: () => {
+        rereads += 1;
+        return Promise.resolve();
+      },
+      keep: (row) => {
+        kept.push(row);
+      },
+      failed: (e) => {
+        failed.push(e);
+      },
     },
-    reread: () => { rereads += 1; return Promise.resolve(); }, keep: (row) => { kept.push(row); }, failed: (e) => { failed.push(e); },
-  }, () => undefined);
+    () => undefined,
+  );
   return { work, sent, kept, failed, rereads: () => rereads };
 }
 
 describe('work on a plan', () => {
   test('quick acts are each built on the one before and stored one after another, each on the version before it', async () => {
     const { work, sent, failed, rereads } = world();
-    for (const g of [1, 2, 3]) { const before = work.plan(base); expect(grade(before)).toBe(g === 1 ? grade(base) : g - 1); work.act(plan(g), base, 5); }
+    for (const g of [1, 2, 3]) {
+      const before = work.plan(base);
+      expect(grade(before)).toBe(g === 1 ? grade(base) : g - 1);
+      work.act(plan(g), base, 5);
+    }
     expect(grade(work.state.draft)).toBe(3);
     await work.settled();
-    expect(sent).toEqual([[5, 1], [6, 2], [7, 3]]);
+    expect(sent).toEqual([
+      [5, 1],
+      [6, 2],
+      [7, 3],
+    ]);
     expect(failed).toEqual([]);
     expect(rereads()).toBe(1);
     expect(work.state.draft).toBeNull();
   });
   test('taken back and done again, as plans of their own; a new act ends what could be done again', async () => {
     const { work, sent } = world();
-    work.act(plan(1), base, 5); work.act(plan(2), base, 5);
+    work.act(plan(1), base, 5);
+    work.act(plan(2), base, 5);
     work.undo(base, 5);
     expect(grade(work.state.draft)).toBe(1);
-    work.undo(base, 5); work.undo(base, 5);
+    work.undo(base, 5);
+    work.undo(base, 5);
     expect(grade(work.state.draft)).toBe(grade(base));
     work.redo(base, 5);
     expect(grade(work.state.draft)).toBe(1);
@@ -59,7 +81,10 @@ describe('work on a plan', () => {
     const { work, sent, failed } = world((n) => (n === 2 ? new Error('no signal') : null));
     for (const g of [1, 2, 3]) work.act(plan(g), base, 5);
     await work.settled();
-    expect(sent).toEqual([[5, 1], [6, 2]]);
+    expect(sent).toEqual([
+      [5, 1],
+      [6, 2],
+    ]);
     expect(failed).toHaveLength(1);
     expect(work.state).toEqual({ draft: null, undo: [], redo: [] });
     // The next act goes by what was read since.
@@ -69,7 +94,8 @@ describe('work on a plan', () => {
   });
   test('what can be taken back is kept with its version, and is there again only while that version stands', async () => {
     const { work, kept } = world();
-    work.act(plan(1), base, 5); work.act(plan(2), base, 5);
+    work.act(plan(1), base, 5);
+    work.act(plan(2), base, 5);
     await work.settled();
     expect(kept.at(-1)).toMatchObject({ version: 7 });
     expect(kept.at(-1)?.undo.map(grade)).toEqual([grade(base), 1]);

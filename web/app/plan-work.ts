@@ -13,7 +13,11 @@ export interface PlanIo {
   failed: (error: unknown) => void;
 }
 
-export interface PlanWorkState { /** What is drawn here and not read back yet; null when what was read stands. */ draft: Drawn | null; undo: Drawn[]; redo: Drawn[] }
+export interface PlanWorkState {
+  /** What is drawn here and not read back yet; null when what was read stands. */ draft: Drawn | null;
+  undo: Drawn[];
+  redo: Drawn[];
+}
 
 /** Acts that can be taken back: so many on the screen, and so many that are kept on the device over a reload. */
 const MOST_UNDO = 100;
@@ -33,20 +37,29 @@ export class PlanWork {
   /** Goes up when work falls: what was queued before is not sent any more. */
   #era = 0;
 
-  constructor(io: PlanIo, changed: () => void) { this.#io = io; this.#changed = changed; }
+  constructor(io: PlanIo, changed: () => void) {
+    this.#io = io;
+    this.#changed = changed;
+  }
 
-  #set(next: Partial<PlanWorkState>): void { this.state = { ...this.state, ...next }; this.#changed(); }
+  #set(next: Partial<PlanWorkState>): void {
+    this.state = { ...this.state, ...next };
+    this.#changed();
+  }
 
   /** Begins with a version that was read. What somebody else changed in between cannot be taken back over. */
   open(readVersion: number, kept: Omit<UndoRow, 'siteId'> | undefined): void {
     if (this.#pending > 0) return;
     if (this.#version !== 0 && this.#version !== readVersion) this.#set({ undo: [], redo: [] });
     this.#version = readVersion;
-    if (kept?.version === readVersion && !this.state.undo.length && !this.state.redo.length) this.#set({ undo: kept.undo, redo: kept.redo });
+    if (kept?.version === readVersion && !this.state.undo.length && !this.state.redo.length)
+      this.#set({ undo: kept.undo, redo: kept.redo });
   }
 
   /** The plan as it stands here: what is on its way, else what was read. */
-  plan(read: Drawn | null): Drawn | null { return this.state.draft ?? read; }
+  plan(read: Drawn | null): Drawn | null {
+    return this.state.draft ?? read;
+  }
 
   act(next: Drawn, read: Drawn | null, readVersion: number): void {
     const before = this.plan(read);
@@ -55,14 +68,22 @@ export class PlanWork {
     this.#store(next, readVersion);
   }
 
-  undo(read: Drawn | null, readVersion: number): void { this.#back('undo', 'redo', read, readVersion); }
-  redo(read: Drawn | null, readVersion: number): void { this.#back('redo', 'undo', read, readVersion); }
+  undo(read: Drawn | null, readVersion: number): void {
+    this.#back('undo', 'redo', read, readVersion);
+  }
+  redo(read: Drawn | null, readVersion: number): void {
+    this.#back('redo', 'undo', read, readVersion);
+  }
 
   #back(from: 'undo' | 'redo', to: 'undo' | 'redo', read: Drawn | null, readVersion: number): void {
     const before = this.plan(read);
     const last = this.state[from].at(-1);
     if (!before || !last) return;
-    this.#set({ draft: last, [from]: this.state[from].slice(0, -1), [to]: [...this.state[to], before] });
+    this.#set({
+      draft: last,
+      [from]: this.state[from].slice(0, -1),
+      [to]: [...this.state[to], before],
+    });
     this.#store(last, readVersion);
   }
 
@@ -75,7 +96,11 @@ export class PlanWork {
       if (era !== this.#era) return;
       try {
         this.#version = await this.#io.put(this.#version, plan);
-        this.#io.keep({ version: this.#version, undo: this.state.undo.slice(-MOST_KEPT), redo: this.state.redo.slice(-MOST_KEPT) });
+        this.#io.keep({
+          version: this.#version,
+          undo: this.state.undo.slice(-MOST_KEPT),
+          redo: this.state.redo.slice(-MOST_KEPT),
+        });
         this.#pending -= 1;
       } catch (e) {
         this.#era += 1;
@@ -92,5 +117,7 @@ export class PlanWork {
   }
 
   /** When everything that was done has been stored, or has fallen. */
-  settled(): Promise<void> { return this.#queue; }
+  settled(): Promise<void> {
+    return this.#queue;
+  }
 }

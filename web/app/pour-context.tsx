@@ -1,11 +1,31 @@
 import { labelsByElement } from '../../core/model/elements.ts';
-import { createContext, startTransition, useContext, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  startTransition,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
-import { mixNamed, type PourAnswer, type SiteVersion, type WeatherAnswer, type WeatherHour } from '../../contract/index.ts';
+import {
+  mixNamed,
+  type PourAnswer,
+  type SiteVersion,
+  type WeatherAnswer,
+  type WeatherHour,
+} from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
-import { checkList, WHOLE_POUR, withAdded, type CheckPoint } from '../../core/check/points/index.ts';
+import {
+  checkList,
+  WHOLE_POUR,
+  withAdded,
+  type CheckPoint,
+} from '../../core/check/points/index.ts';
 import type { Walk } from '../../core/check/walk.ts';
 import { curingOf, type Curing } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
@@ -30,15 +50,32 @@ import { useWalk } from './walk.ts';
 
 /** Everything the stages draw, worked out once from plan and log by the core. */
 export interface PourView {
-  record: PourAnswer; units: UnitSystem; rules: Rules; mix: Mix; plant: Plant; nowMs: number; dayMs: number;
+  record: PourAnswer;
+  units: UnitSystem;
+  rules: Rules;
+  mix: Mix;
+  plant: Plant;
+  nowMs: number;
+  dayMs: number;
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
-  state: PourState; store: LogStore;
-  points: PointState[]; gate: Gate; plan: PourPlan; loads: LoadState[]; progress: Progress; curing: Curing | null; closed: boolean;
+  state: PourState;
+  store: LogStore;
+  points: PointState[];
+  gate: Gate;
+  plan: PourPlan;
+  loads: LoadState[];
+  progress: Progress;
+  curing: Curing | null;
+  closed: boolean;
   weather: WeatherHour[];
   /** The forecast round the present hour, whatever day the pour is on. */
   weatherNow: WeatherHour[];
-  write: <K extends EventKind>(kind: K, body: EventBody<K>, options?: { supersedes?: string; atMs?: number; kept?: () => void }) => Promise<string>;
+  write: <K extends EventKind>(
+    kind: K,
+    body: EventBody<K>,
+    options?: { supersedes?: string; atMs?: number; kept?: () => void },
+  ) => Promise<string>;
   undoLast: () => Promise<void>;
   saveSettings: (change: Partial<PourSettings>) => Promise<void>;
   /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
@@ -53,11 +90,18 @@ const Context = createContext<PourView | null>(null);
 const Editing = createContext<PlanEditing | null>(null);
 
 const mixOf = (r: PourAnswer): Mix | undefined => mixNamed(r.site, r.pour.mix);
-const plantOf = (r: PourAnswer): Plant | undefined => r.site.plants.find((p) => p.id === r.pour.plant);
+const plantOf = (r: PourAnswer): Plant | undefined =>
+  r.site.plants.find((p) => p.id === r.pour.plant);
 /** What takes long to work out of a record, kept with it. */
-const planKept = keptWith((r: PourAnswer): PourPlan | null => { const [mix, plant] = [mixOf(r), plantOf(r)]; return mix && plant ? planPour(r.site, r.pour, mix, plant, r.duskMin, 1) : null; });
+const planKept = keptWith((r: PourAnswer): PourPlan | null => {
+  const [mix, plant] = [mixOf(r), plantOf(r)];
+  return mix && plant ? planPour(r.site, r.pour, mix, plant, r.duskMin, 1) : null;
+});
 const NO_CHECKS: CheckPoint[] = [];
-const checksKept = keptWith((r: PourAnswer): CheckPoint[] => { const mix = mixOf(r); return mix ? checkList({ site: r.site, pour: r.pour, mix }) : NO_CHECKS; });
+const checksKept = keptWith((r: PourAnswer): CheckPoint[] => {
+  const mix = mixOf(r);
+  return mix ? checkList({ site: r.site, pour: r.pour, mix }) : NO_CHECKS;
+});
 
 /** Figures follow a change of the plan when nothing has been pressed for this long, ms. */
 const SETTLED_MS = 250;
@@ -70,9 +114,20 @@ function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAns
   const [settled, setSettled] = useState(shown);
   useEffect(() => {
     if (settled === shown) return;
-    if (!changing || !settled) { startTransition(() => { setSettled(shown); }); return; }
-    const t = setTimeout(() => { startTransition(() => { setSettled(shown); }); }, SETTLED_MS);
-    return () => { clearTimeout(t); };
+    if (!changing || !settled) {
+      startTransition(() => {
+        setSettled(shown);
+      });
+      return;
+    }
+    const t = setTimeout(() => {
+      startTransition(() => {
+        setSettled(shown);
+      });
+    }, SETTLED_MS);
+    return () => {
+      clearTimeout(t);
+    };
   }, [shown, settled, changing]);
   const first = useDeferredValue(changing ? settled : shown);
   useMemo(() => first && takeOffOf(first.site), [first]);
@@ -89,7 +144,14 @@ function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAns
  */
 function useNewest(read: PourAnswer | undefined): PourAnswer | undefined {
   const [newest, setNewest] = useState(read);
-  if (read === newest || (read && newest && read.id === newest.id && (read.version < newest.version || read.siteVersion < newest.siteVersion))) return newest;
+  if (
+    read === newest ||
+    (read &&
+      newest &&
+      read.id === newest.id &&
+      (read.version < newest.version || read.siteVersion < newest.siteVersion))
+  )
+    return newest;
   setNewest(read);
   return read;
 }
@@ -103,7 +165,11 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const { account } = useSession();
   const clock = useSiteClock();
   const walk = useWalk();
-  const { data: read, error, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
+  const {
+    data: read,
+    error,
+    mutate,
+  } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson, { refreshInterval: 30_000 });
   const stored = useNewest(read);
   const { editing, shown } = usePlanEditor(stored, mutate);
   const record = useFollowing(shown, editing.on);
@@ -112,47 +178,92 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   const state = useLater(store, stateOf);
   const loaded = useLater(store, isLoaded);
   // The log is read through SWR like everything else; the stream only brings it sooner.
-  useSWR(['log', pourId], () => store.pull(), { refreshInterval: 15_000, shouldRetryOnError: true });
+  useSWR(['log', pourId], () => store.pull(), {
+    refreshInterval: 15_000,
+    shouldRetryOnError: true,
+  });
 
   const mix = useMemo(() => record && mixOf(record), [record]);
   const plant = record && plantOf(record);
   const nowMs = clock.nowMs;
-  const date = record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
+  const date =
+    record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
   const timeZone = record?.site.timeZone ?? 'UTC';
   const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
-  const points = useMemo(() => (record ? judgeAll(record.site, withAdded(checksKept(record), state), state) : []), [record, state]);
+  const points = useMemo(
+    () => (record ? judgeAll(record.site, withAdded(checksKept(record), state), state) : []),
+    [record, state],
+  );
   const plan = record ? planKept(record) : null;
-  const gate = useMemo(() => (record ? gateOf(record.site, record.pour, points, state) : null), [record, points, state]);
+  const gate = useMemo(
+    () => (record ? gateOf(record.site, record.pour, points, state) : null),
+    [record, points, state],
+  );
   const from = new Date(dayMs).toISOString();
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
-  const { data: weather } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null, getJson);
+  const { data: weather } = useSWR<WeatherAnswer, Error>(
+    record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null,
+    getJson,
+  );
 
   const hourMs = Math.floor(nowMs / 3600_000) * 3600_000;
-  const { data: weatherNow } = useSWR<WeatherAnswer, Error>(record ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}` : null, getJson, { keepPreviousData: true });
+  const { data: weatherNow } = useSWR<WeatherAnswer, Error>(
+    record
+      ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}`
+      : null,
+    getJson,
+    { keepPreviousData: true },
+  );
 
-  const labels = useMemo(() => (record ? labelsByElement(record.site) : new Map<string, string>()), [record]);
+  const labels = useMemo(
+    () => (record ? labelsByElement(record.site) : new Map<string, string>()),
+    [record],
+  );
   const view = useMemo((): PourView | null => {
     if (!record || !mix || !plant || !plan || !gate) return null;
     const loads = loadsOf(state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
     const progress = progressOf(record.pour, mix, plan.route, state, loads, nowMs);
     const write: PourView['write'] = async (kind, body, options = {}) => {
       try {
-        return await store.record(kind, body, { actor: account.name, nowMs: options.atMs ?? stampNow(), supersedes: options.supersedes }, options.kept);
+        return await store.record(
+          kind,
+          body,
+          {
+            actor: account.name,
+            nowMs: options.atMs ?? stampNow(),
+            supersedes: options.supersedes,
+          },
+          options.kept,
+        );
       } catch (e) {
-        toast.error('This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.', { duration: 20_000 });
+        toast.error(
+          'This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.',
+          { duration: 20_000 },
+        );
         throw e;
       }
     };
     const undoLast = async () => {
       // What was entered a moment ago may not be drawn yet: it is the last all the same.
-      const last = timeline(store.snapshot().state).filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede').at(-1);
-      if (!last) { toast('There is no entry of yours to take back.'); return; }
+      const last = timeline(store.snapshot().state)
+        .filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede')
+        .at(-1);
+      if (!last) {
+        toast('There is no entry of yours to take back.');
+        return;
+      }
       await write('supersede', {}, { supersedes: last.id });
       toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
     };
     const saveSettings = async (change: Partial<PourSettings>) => {
       try {
-        await mutate(await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, { version: record.version, settings: { ...record.pour.settings, ...change } }), { revalidate: false });
+        await mutate(
+          await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, {
+            version: record.version,
+            settings: { ...record.pour.settings, ...change },
+          }),
+          { revalidate: false },
+        );
         // Read once more: what is kept for a reload without signal is what was read.
         void mutate();
       } catch (e) {
@@ -163,22 +274,76 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     const saveRule: PourView['saveRule'] = async (rule, value, reason) => {
       let taken = false;
       try {
-        await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/rules`, { version: record.siteVersion, rule, value, ...(reason ? { reason } : {}) });
+        await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/rules`, {
+          version: record.siteVersion,
+          rule,
+          value,
+          ...(reason ? { reason } : {}),
+        });
         taken = true;
-      } catch (e) { toast.error(e instanceof Error ? e.message : 'That did not work.'); }
+      } catch (e) {
+        toast.error(e instanceof Error ? e.message : 'That did not work.');
+      }
       await mutate();
       return taken;
     };
     return {
-      record, units: record.site.units, rules: rulesOf(record.site), mix, plant, nowMs, dayMs, minuteOf: (ms) => (ms - dayMs) / 60_000, state, store, points, gate, plan, loads, progress,
-      curing: curingOf(record.pour, mix, state, progress.finishedMs, nowMs), closed: isClosed(state), weather: weather?.hours ?? [], weatherNow: weatherNow?.hours ?? [],
-      write, undoLast, saveSettings, saveRule, walk, clock,
-      elementName: (id) => id === WHOLE_POUR ? 'The whole pour' : labels.get(id) ?? id,
+      record,
+      units: record.site.units,
+      rules: rulesOf(record.site),
+      mix,
+      plant,
+      nowMs,
+      dayMs,
+      minuteOf: (ms) => (ms - dayMs) / 60_000,
+      state,
+      store,
+      points,
+      gate,
+      plan,
+      loads,
+      progress,
+      curing: curingOf(record.pour, mix, state, progress.finishedMs, nowMs),
+      closed: isClosed(state),
+      weather: weather?.hours ?? [],
+      weatherNow: weatherNow?.hours ?? [],
+      write,
+      undoLast,
+      saveSettings,
+      saveRule,
+      walk,
+      clock,
+      elementName: (id) => (id === WHOLE_POUR ? 'The whole pour' : (labels.get(id) ?? id)),
     };
-  }, [record, mix, plant, plan, points, gate, state, nowMs, dayMs, weather, weatherNow, store, account.name, clock, walk, mutate, labels]);
+  }, [
+    record,
+    mix,
+    plant,
+    plan,
+    points,
+    gate,
+    state,
+    nowMs,
+    dayMs,
+    weather,
+    weatherNow,
+    store,
+    account.name,
+    clock,
+    walk,
+    mutate,
+    labels,
+  ]);
 
-  if (!view || !loaded) return <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>;
-  return <Context value={view}><Editing value={editing}>{children}</Editing></Context>;
+  if (!view || !loaded)
+    return (
+      <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>
+    );
+  return (
+    <Context value={view}>
+      <Editing value={editing}>{children}</Editing>
+    </Context>
+  );
 }
 
 export function usePour(): PourView {

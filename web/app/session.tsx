@@ -5,21 +5,38 @@ import { getJson, sendJson } from '../sync/api.ts';
 import { forgetLogs } from '../sync/local-db.ts';
 import { SignIn } from './SignIn.tsx';
 
-interface Session { account: Account; /** The demo: stand-ins answer for devices. */ demo: boolean; signOut: () => Promise<void> }
+interface Session {
+  account: Account;
+  /** The demo: stand-ins answer for devices. */ demo: boolean;
+  signOut: () => Promise<void>;
+}
 const Context = createContext<Session | null>(null);
 
 /** Who is signed in; the sign-in screen until somebody is. */
 export function SessionGate({ children }: { children: ReactNode }) {
   const { data, error, mutate } = useSWR<SessionAnswer, Error>('/api/session', getJson);
-  if (!data) return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;
-  if (!data.account) return <SignIn session={data} done={(s) => { void mutate(s, { revalidate: false }); }} />;
+  if (!data)
+    return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;
+  if (!data.account)
+    return (
+      <SignIn
+        session={data}
+        done={(s) => {
+          void mutate(s, { revalidate: false });
+        }}
+      />
+    );
   const signOut = async () => {
     const answer = await sendJson<SessionAnswer>('DELETE', '/api/session');
     await forgetLogs();
     if ('caches' in window) await caches.delete('api');
     await mutate(answer, { revalidate: false });
   };
-  return <Context value={{ account: data.account, demo: data.demo !== null, signOut }}>{children}</Context>;
+  return (
+    <Context value={{ account: data.account, demo: data.demo !== null, signOut }}>
+      {children}
+    </Context>
+  );
 }
 
 export function useSession(): Session {

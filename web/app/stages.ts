@@ -4,7 +4,13 @@ import type { PourView } from './pour-context.tsx';
 
 export const STAGES = ['setout', 'check', 'plan', 'pour', 'cure'] as const;
 export type Stage = (typeof STAGES)[number];
-export const STAGE_NAME: Record<Stage, string> = { setout: 'Set out', check: 'Check', plan: 'Plan', pour: 'Pour', cure: 'Cure' };
+export const STAGE_NAME: Record<Stage, string> = {
+  setout: 'Set out',
+  check: 'Check',
+  plan: 'Plan',
+  pour: 'Pour',
+  cure: 'Cure',
+};
 
 const WEEKDAY = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** A moment as people on site say it: "14:05" on the pour day, "Thu 05:20" on another within the week, with the date further off. */
@@ -26,22 +32,52 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
     case 'setout': {
       const runs = v.record.pour.elements.length;
       const open = gate.rows.filter((r) => r.kind === 'question').length;
-      return { text: open ? `${open} question${open > 1 ? 's' : ''} open` : `${runs} ${runs === 1 ? 'run' : 'runs'}`, done: open ? 0.8 : 1 };
+      return {
+        text: open
+          ? `${open} question${open > 1 ? 's' : ''} open`
+          : `${runs} ${runs === 1 ? 'run' : 'runs'}`,
+        done: open ? 0.8 : 1,
+      };
     }
-    case 'check': return { text: `${gate.read} of ${gate.wanted} read`, done: gate.wanted ? gate.read / gate.wanted : 0 };
-    case 'plan': return { text: `${textOf(volume(plan.orderedM3, v.units, 1))}, ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`, done: v.record.pour.settings.orderM3 === null ? 0.6 : 1 };
+    case 'check':
+      return {
+        text: `${gate.read} of ${gate.wanted} read`,
+        done: gate.wanted ? gate.read / gate.wanted : 0,
+      };
+    case 'plan':
+      return {
+        text: `${textOf(volume(plan.orderedM3, v.units, 1))}, ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`,
+        done: v.record.pour.settings.orderM3 === null ? 0.6 : 1,
+      };
     case 'pour': {
       const done = plan.route.volumeM3 ? progress.placedM3 / plan.route.volumeM3 : 0;
-      if (progress.finishedMs !== null) return { text: `${textOf(volume(progress.placedM3, v.units, 1))} placed`, done: 1 };
+      if (progress.finishedMs !== null)
+        return { text: `${textOf(volume(progress.placedM3, v.units, 1))} placed`, done: 1 };
       const seam = progress.seams[0];
-      if (seam) return { text: seam.cold ? 'seam cold' : `seam ${Math.floor(seam.minutesLeft)} min`, done };
-      return { text: progress.startedMs === null ? `first load ${clockText(v.record.pour.settings.firstLoadMin)}` : `${textOf(volume(progress.placedM3, v.units, 1))} placed`, done };
+      if (seam)
+        return { text: seam.cold ? 'seam cold' : `seam ${Math.floor(seam.minutesLeft)} min`, done };
+      return {
+        text:
+          progress.startedMs === null
+            ? `first load ${clockText(v.record.pour.settings.firstLoadMin)}`
+            : `${textOf(volume(progress.placedM3, v.units, 1))} placed`,
+        done,
+      };
     }
     case 'cure': {
       if (v.closed) return { text: 'closed', done: 1 };
       if (!curing) return { text: 'not yet', done: 0 };
       const all = curing.stripped.length >= v.record.pour.elements.length;
-      return { text: all ? 'forms off' : curing.mayStrip ? 'may strip' : curing.stripMs === null ? 'no strip time' : `strip ${momentText(v, curing.stripMs)}`, done: all ? 0.9 : Math.min(0.8, curing.strengthMPa / curing.stripMPa / 1.25) };
+      return {
+        text: all
+          ? 'forms off'
+          : curing.mayStrip
+            ? 'may strip'
+            : curing.stripMs === null
+              ? 'no strip time'
+              : `strip ${momentText(v, curing.stripMs)}`,
+        done: all ? 0.9 : Math.min(0.8, curing.strengthMPa / curing.stripMPa / 1.25),
+      };
     }
   }
 }

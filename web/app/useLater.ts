@@ -1,6 +1,8 @@
 import { startTransition, useEffect, useState } from 'react';
 
-interface Store { subscribe: (heard: () => void) => () => void }
+interface Store {
+  subscribe: (heard: () => void) => () => void;
+}
 
 /**
  * What a store says, followed a moment later: unlike `useSyncExternalStore` a change never holds up a press, and does not
@@ -9,7 +11,14 @@ interface Store { subscribe: (heard: () => void) => () => void }
 export function useLater<S extends Store, T>(store: S, read: (store: S) => T): T {
   const [seen, setSeen] = useState(() => ({ store, value: read(store) }));
   useEffect(() => {
-    const hear = () => { startTransition(() => { setSeen((old) => { const value = read(store); return old.store === store && old.value === value ? old : { store, value }; }); }); };
+    const hear = () => {
+      startTransition(() => {
+        setSeen((old) => {
+          const value = read(store);
+          return old.store === store && old.value === value ? old : { store, value };
+        });
+      });
+    };
     hear();
     return store.subscribe(hear);
   }, [store, read]);

@@ -5,5 +5,14 @@ import type { Walk } from '../../core/check/walk.ts';
 const KEY = 'jactum-walk';
 const heard = new Set<() => void>();
 const read = (): Walk => (localStorage.getItem(KEY) === 'route' ? 'route' : 'kind');
-export const setWalk = (walk: Walk): void => { localStorage.setItem(KEY, walk); for (const h of heard) h(); };
-export const useWalk = (): Walk => useSyncExternalStore((h) => { heard.add(h); return () => { heard.delete(h); }; }, read);
+export const setWalk = (walk: Walk): void => {
+  localStorage.setItem(KEY, walk);
+  for (const h of heard) h();
+};
+export const useWalk = (): Walk =>
+  useSyncExternalStore((h) => {
+    heard.add(h);
+    return () => {
+      heard.delete(h);
+    };
+  }, read);

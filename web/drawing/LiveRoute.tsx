@@ -3,35 +3,130 @@ import type { Progress } from '../../core/pourlog/progress.ts';
 import type { Route } from '../../core/pourplan/route.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
-export function LiveRoute({ width, height, route, progress, lifts, nowMs, onPick, axis }: { width: number; height: number; route: Route; progress: Progress; lifts: number; nowMs: number; onPick: (elementId: string) => void; /** Left and right ends of the route, to stand over another chart's axis. */ axis?: { x0: number; x1: number } }) {
+export function LiveRoute({
+  width,
+  height,
+  route,
+  progress,
+  lifts,
+  nowMs,
+  onPick,
+  axis,
+}: {
+  width: number;
+  height: number;
+  route: Route;
+  progress: Progress;
+  lifts: number;
+  nowMs: number;
+  onPick: (elementId: string) => void;
+  /** Left and right ends of the route, to stand over another chart's axis. */ axis?: {
+    x0: number;
+    x1: number;
+  };
+}) {
   const m = { l: 14, r: 14, t: 26, b: 6 };
   if (width < 80) return null;
   const x = scaleLinear([0, route.lengthM], [axis?.x0 ?? m.l, axis?.x1 ?? width - m.r]);
   const rowH = (height - m.t - m.b) / lifts;
-  const lastStop = (elementId: string, lift: number) => Math.max(0, ...progress.placements.filter((p) => p.elementId === elementId && p.lift === lift).map((p) => p.toMs));
+  const lastStop = (elementId: string, lift: number) =>
+    Math.max(
+      0,
+      ...progress.placements
+        .filter((p) => p.elementId === elementId && p.lift === lift)
+        .map((p) => p.toMs),
+    );
   return (
     <svg width={width} height={height} role="group" aria-label="Pour as placed">
-      {axis && <><text x={axis.x0 - 8} y={height - 14} textAnchor="end" fontSize="14" className="q">placed</text><text x={axis.x1 + 14} y={height - 14} className="a" fontSize="16">Loads</text></>}
+      {axis && (
+        <>
+          <text x={axis.x0 - 8} y={height - 14} textAnchor="end" fontSize="14" className="q">
+            placed
+          </text>
+          <text x={axis.x1 + 14} y={height - 14} className="a" fontSize="16">
+            Loads
+          </text>
+        </>
+      )}
       {route.legs.map((leg, i) => {
         const w = x(leg.fromM + leg.lengthM) - x(leg.fromM);
         return (
-          <g key={leg.elementId} role="button" tabIndex={0} aria-label={`${leg.elementId}`} onClick={() => { onPick(leg.elementId); }} onKeyDown={(e) => { if (e.key === 'Enter') onPick(leg.elementId); }}>
+          <g
+            key={leg.elementId}
+            role="button"
+            tabIndex={0}
+            aria-label={`${leg.elementId}`}
+            onClick={() => {
+              onPick(leg.elementId);
+            }}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') onPick(leg.elementId);
+            }}
+          >
             {Array.from({ length: lifts }, (_, lift) => {
-              const f = progress.filled.find((y) => y.elementId === leg.elementId && y.lift === lift)?.ratio ?? 0;
+              const f =
+                progress.filled.find((y) => y.elementId === leg.elementId && y.lift === lift)
+                  ?.ratio ?? 0;
               const y = m.t + (lifts - 1 - lift) * rowH;
               const min = (nowMs - lastStop(leg.elementId, lift)) / 60_000;
               const stiff = f > 0 && min > progress.stiffenMin;
-              const now = progress.current?.elementId === leg.elementId && progress.current.lift === lift;
+              const now =
+                progress.current?.elementId === leg.elementId && progress.current.lift === lift;
               return (
                 <g key={lift}>
-                  <rect x={x(leg.fromM)} y={y} width={w} height={rowH} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={now ? 3 : 1.5} strokeDasharray={f > 0 || now ? undefined : '6 4'} />
-                  <rect x={x(leg.fromM)} y={y} width={w * f} height={rowH} fill={stiff ? 'var(--stiff)' : 'var(--fresh)'} />
-                  {now && <path d={`M${x(leg.fromM) + w * f} ${m.t - 12}l-9 -10h18Z`} fill="var(--chalk)" />}
-                  {w > 44 && rowH > 17 && <text x={x(leg.fromM) + w / 2} y={y + rowH / 2 + 6} textAnchor="middle" fontSize="17" className="a" style={{ fill: f > 0.55 ? (stiff ? 'var(--on-stiff)' : 'var(--on-fresh)') : undefined }}>{lifts === 1 ? leg.elementId : lift === 0 ? leg.elementId : ''}{f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}</text>}
+                  <rect
+                    x={x(leg.fromM)}
+                    y={y}
+                    width={w}
+                    height={rowH}
+                    fill="var(--sheet)"
+                    stroke="var(--ink)"
+                    strokeWidth={now ? 3 : 1.5}
+                    strokeDasharray={f > 0 || now ? undefined : '6 4'}
+                  />
+                  <rect
+                    x={x(leg.fromM)}
+                    y={y}
+                    width={w * f}
+                    height={rowH}
+                    fill={stiff ? 'var(--stiff)' : 'var(--fresh)'}
+                  />
+                  {now && (
+                    <path
+                      d={`M${x(leg.fromM) + w * f} ${m.t - 12}l-9 -10h18Z`}
+                      fill="var(--chalk)"
+                    />
+                  )}
+                  {w > 44 && rowH > 17 && (
+                    <text
+                      x={x(leg.fromM) + w / 2}
+                      y={y + rowH / 2 + 6}
+                      textAnchor="middle"
+                      fontSize="17"
+                      className="a"
+                      style={{
+                        fill:
+                          f > 0.55 ? (stiff ? 'var(--on-stiff)' : 'var(--on-fresh)') : undefined,
+                      }}
+                    >
+                      {lifts === 1 ? leg.elementId : lift === 0 ? leg.elementId : ''}
+                      {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}
+                    </text>
+                  )}
                 </g>
               );
             })}
-            {leg.startNode && (i === 0 || w > 30) && <text x={x(leg.fromM)} y="18" textAnchor={i === 0 ? 'start' : 'middle'} fontSize="15" className="b">{leg.startNode}</text>}
+            {leg.startNode && (i === 0 || w > 30) && (
+              <text
+                x={x(leg.fromM)}
+                y="18"
+                textAnchor={i === 0 ? 'start' : 'middle'}
+                fontSize="15"
+                className="b"
+              >
+                {leg.startNode}
+              </text>
+            )}
           </g>
         );
       })}

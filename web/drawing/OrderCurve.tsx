@@ -1,10 +1,30 @@
 import { line as d3line, scaleLinear } from 'd3';
 import { volume, type UnitSystem } from '../../core/units/index.ts';
 
-interface Props { width: number; height: number; units: UnitSystem; all: { orderM3: number; cost: number }[]; chosenM3: number; bestM3: number; meanM3: number; call: { firstM3: number; cost: number } | null; onPick: (m3: number) => void }
+interface Props {
+  width: number;
+  height: number;
+  units: UnitSystem;
+  all: { orderM3: number; cost: number }[];
+  chosenM3: number;
+  bestM3: number;
+  meanM3: number;
+  call: { firstM3: number; cost: number } | null;
+  onPick: (m3: number) => void;
+}
 
 /** What ordering too much or too little is likely to cost; each step of the order can be picked. */
-export function OrderCurve({ width, height, units, all, chosenM3, bestM3, meanM3, call, onPick }: Props) {
+export function OrderCurve({
+  width,
+  height,
+  units,
+  all,
+  chosenM3,
+  bestM3,
+  meanM3,
+  call,
+  onPick,
+}: Props) {
   // The left wing climbs to the cost of a stopped crew: it is cut off where the choice is.
   const cheapest = Math.min(...all.map((c) => c.cost));
   const curve = all.filter((c) => c.cost <= 4.5 * cheapest + 1);
@@ -15,17 +35,96 @@ export function OrderCurve({ width, height, units, all, chosenM3, bestM3, meanM3
   const most = Math.max(...curve.map((c) => c.cost), call?.cost ?? 0) * 1.04;
   const x = scaleLinear([first.orderM3, last.orderM3], [m.l, width - m.r]);
   const y = scaleLinear([0, most], [height - m.b, m.t]).clamp(true);
-  const path = d3line<{ orderM3: number; cost: number }>().x((c) => x(c.orderM3)).y((c) => y(c.cost));
-  const near = curve.reduce((a, b) => (Math.abs(b.orderM3 - chosenM3) < Math.abs(a.orderM3 - chosenM3) ? b : a));
+  const path = d3line<{ orderM3: number; cost: number }>()
+    .x((c) => x(c.orderM3))
+    .y((c) => y(c.cost));
+  const near = curve.reduce((a, b) =>
+    Math.abs(b.orderM3 - chosenM3) < Math.abs(a.orderM3 - chosenM3) ? b : a,
+  );
   return (
     <svg width={width} height={height} role="group" aria-label="Cost of the order">
-      {y.ticks(3).map((c) => <g key={c}><path d={`M${m.l} ${y(c)}H${width - m.r}`} stroke="var(--hair)" /><text x={m.l - 6} y={y(c) + 5} textAnchor="end" fontSize="14" className="m q">{c}</text></g>)}
-      <path d={`M${x(meanM3)} ${m.t}V${height - m.b}`} stroke="var(--line)" strokeDasharray="5 4" /><text x={x(meanM3) + 5} y={m.t + 10} fontSize="14" className="q halo-sheet">{volume(meanM3, units, 1).value} needed</text>
+      {y.ticks(3).map((c) => (
+        <g key={c}>
+          <path d={`M${m.l} ${y(c)}H${width - m.r}`} stroke="var(--hair)" />
+          <text x={m.l - 6} y={y(c) + 5} textAnchor="end" fontSize="14" className="m q">
+            {c}
+          </text>
+        </g>
+      ))}
+      <path d={`M${x(meanM3)} ${m.t}V${height - m.b}`} stroke="var(--line)" strokeDasharray="5 4" />
+      <text x={x(meanM3) + 5} y={m.t + 10} fontSize="14" className="q halo-sheet">
+        {volume(meanM3, units, 1).value} needed
+      </text>
       <path d={path(curve) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
-      {call && <g><path d={`M${m.l} ${y(call.cost)}H${width - m.r}`} stroke="var(--fresh)" strokeWidth="2" strokeDasharray="6 4" /><text x={width - m.r} y={y(call.cost) - 5} textAnchor="end" fontSize="14" className="halo-sheet" style={{ fill: 'var(--fresh)' }}>call the balance</text></g>}
-      {curve.map((c) => (c.cost <= most ? <g key={c.orderM3} role="button" tabIndex={0} aria-label={`Order ${volume(c.orderM3, units).value}, costs ${Math.round(c.cost)}`} onClick={() => { onPick(c.orderM3); }} onKeyDown={(e) => { if (e.key === 'Enter') onPick(c.orderM3); }}><rect x={x(c.orderM3) - 8} y={m.t} width="16" height={height - m.t - m.b} fill="transparent" />{c.orderM3 === bestM3 && <circle cx={x(c.orderM3)} cy={y(c.cost)} r="5" fill="none" stroke="var(--ink)" strokeWidth="2" />}</g> : null))}
+      {call && (
+        <g>
+          <path
+            d={`M${m.l} ${y(call.cost)}H${width - m.r}`}
+            stroke="var(--fresh)"
+            strokeWidth="2"
+            strokeDasharray="6 4"
+          />
+          <text
+            x={width - m.r}
+            y={y(call.cost) - 5}
+            textAnchor="end"
+            fontSize="14"
+            className="halo-sheet"
+            style={{ fill: 'var(--fresh)' }}
+          >
+            call the balance
+          </text>
+        </g>
+      )}
+      {curve.map((c) =>
+        c.cost <= most ? (
+          <g
+            key={c.orderM3}
+            role="button"
+            tabIndex={0}
+            aria-label={`Order ${volume(c.orderM3, units).value}, costs ${Math.round(c.cost)}`}
+            onClick={() => {
+              onPick(c.orderM3);
+            }}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') onPick(c.orderM3);
+            }}
+          >
+            <rect
+              x={x(c.orderM3) - 8}
+              y={m.t}
+              width="16"
+              height={height - m.t - m.b}
+              fill="transparent"
+            />
+            {c.orderM3 === bestM3 && (
+              <circle
+                cx={x(c.orderM3)}
+                cy={y(c.cost)}
+                r="5"
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
+            )}
+          </g>
+        ) : null,
+      )}
       <circle cx={x(near.orderM3)} cy={y(near.cost)} r="6.5" fill="var(--ink)" />
-      {curve.filter((_, i) => i % Math.ceil(curve.length / 6) === 0).map((c) => <text key={c.orderM3} x={x(c.orderM3)} y={height - 6} textAnchor="middle" fontSize="14" className="q">{volume(c.orderM3, units, 1).value}</text>)}
+      {curve
+        .filter((_, i) => i % Math.ceil(curve.length / 6) === 0)
+        .map((c) => (
+          <text
+            key={c.orderM3}
+            x={x(c.orderM3)}
+            y={height - 6}
+            textAnchor="middle"
+            fontSize="14"
+            className="q"
+          >
+            {volume(c.orderM3, units, 1).value}
+          </text>
+        ))}
     </svg>
   );
 }

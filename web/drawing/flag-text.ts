@@ -1,4 +1,5 @@
 import type { TypeChange } from '../../core/check/points/index.ts';
 
 /** What a flag says: the first thing that changes, short. */
-export const flagText = (c: TypeChange): string => `${c.words[0]?.split(',')[0]?.replace(' thick', '') ?? c.toType} from here`;
+export const flagText = (c: TypeChange): string =>
+  `${c.words[0]?.split(',')[0]?.replace(' thick', '') ?? c.toType} from here`;

@@ -16,10 +16,26 @@ describe('free spots for words', () => {
     expect(freeSpot([at(90, 0), at(-1, 0), at(0, 55)], [], sheet)).toBeNull();
   });
   test('whatever is asked for, no two that were given meet', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 0, max: 90 }), fc.integer({ min: 0, max: 50 })), { maxLength: 40 }), (spots) => {
-      const taken: Box[] = [];
-      for (const [x, y] of spots) freeSpot([at(x, y), at(y, x / 2)], taken, sheet);
-      return taken.every((a, i) => taken.every((b, k) => i === k || a.x >= b.x + b.w || b.x >= a.x + a.w || a.y >= b.y + b.h || b.y >= a.y + a.h));
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 90 }), fc.integer({ min: 0, max: 50 })), {
+          maxLength: 40,
+        }),
+        (spots) => {
+          const taken: Box[] = [];
+          for (const [x, y] of spots) freeSpot([at(x, y), at(y, x / 2)], taken, sheet);
+          return taken.every((a, i) =>
+            taken.every(
+              (b, k) =>
+                i === k ||
+                a.x >= b.x + b.w ||
+                b.x >= a.x + a.w ||
+                a.y >= b.y + b.h ||
+                b.y >= a.y + a.h,
+            ),
+          );
+        },
+      ),
+    );
   });
 });

@@ -6,7 +6,10 @@ export const PHOTO_LIMIT_BYTES = 20 * 1024 * 1024;
 /** Waits between tries to send, ms. */
 const BACKOFF_MS = [1000, 3000, 10_000, 30_000];
 
-export interface PhotoSnapshot { waiting: ReadonlyMap<string, { url: string; refused: string | null }>; unsent: number }
+export interface PhotoSnapshot {
+  waiting: ReadonlyMap<string, { url: string; refused: string | null }>;
+  unsent: number;
+}
 
 /**
  * Pictures of one pour on their way to the server. A picture is kept here, and seen here, until the server has it; the log
@@ -25,17 +28,37 @@ export class PhotoQueue {
   constructor(pourId: string) {
     this.pourId = pourId;
     void this.#refresh().then(() => this.flush());
-    window.addEventListener('online', () => { this.#tries = 0; void this.flush(); });
+    window.addEventListener('online', () => {
+      this.#tries = 0;
+      void this.flush();
+    });
   }
 
   snapshot = (): PhotoSnapshot => this.#snap;
-  subscribe = (heard: () => void): (() => void) => { this.#heard.add(heard); return () => { this.#heard.delete(heard); }; };
+  subscribe = (heard: () => void): (() => void) => {
+    this.#heard.add(heard);
+    return () => {
+      this.#heard.delete(heard);
+    };
+  };
 
-  async #rows(): Promise<PhotoRow[]> { return (await (await localDb()).getAllFromIndex('photos', 'pour', this.pourId)).sort((a, b) => a.order - b.order); }
+  async #rows(): Promise<PhotoRow[]> {
+    return (await (await localDb()).getAllFromIndex('photos', 'pour', this.pourId)).sort(
+      (a, b) => a.order - b.order,
+    );
+  }
 
   async #refresh(): Promise<void> {
     const rows = await this.#rows();
-    const waiting = new Map(rows.map((r) => [r.id, { url: this.#snap.waiting.get(r.id)?.url ?? URL.createObjectURL(r.blob), refused: r.refused }]));
+    const waiting = new Map(
+      rows.map((r) => [
+        r.id,
+        {
+          url: this.#snap.waiting.get(r.id)?.url ?? URL.createObjectURL(r.blob),
+          refused: r.refused,
+        },
+      ]),
+    );
     for (const [id, old] of this.#snap.waiting) if (!waiting.has(id)) URL.revokeObjectURL(old.url);
     this.#snap = { waiting, unsent: rows.filter((r) => r.refused === null).length };
     for (const heard of this.#heard) heard();
@@ -44,7 +67,16 @@ export class PhotoQueue {
   /** Keeps a picture here; it is sent when it can be. */
   async add(id: string, blob: Blob, keepPosition: boolean): Promise<void> {
     this.#order += 1;
-    await (await localDb()).put('photos', { id, pourId: this.pourId, blob, keepPosition, order: this.#order, refused: null });
+    await (
+      await localDb()
+    ).put('photos', {
+      id,
+      pourId: this.pourId,
+      blob,
+      keepPosition,
+      order: this.#order,
+      refused: null,
+    });
     await this.#refresh();
     void this.flush();
   }
@@ -56,17 +88,28 @@ export class PhotoQueue {
   }
 
   async flush(): Promise<void> {
-    if (this.#flushing) { this.#again = true; return; }
+    if (this.#flushing) {
+      this.#again = true;
+      return;
+    }
     this.#flushing = true;
     this.#again = false;
-    if (this.#timer) { clearTimeout(this.#timer); this.#timer = null; }
+    if (this.#timer) {
+      clearTimeout(this.#timer);
+      this.#timer = null;
+    }
     try {
       await navigator.locks.request(`jactum-photos-${this.pourId}`, async () => {
         for (const row of await this.#rows()) if (row.refused === null) await this.#send(row);
       });
       this.#tries = 0;
     } catch {
-      this.#timer = setTimeout(() => { void this.flush(); }, BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)]);
+      this.#timer = setTimeout(
+        () => {
+          void this.flush();
+        },
+        BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)],
+      );
       this.#tries += 1;
     } finally {
       this.#flushing = false;
@@ -76,12 +119,23 @@ export class PhotoQueue {
   }
 
   async #send(row: PhotoRow): Promise<void> {
-    const res = await fetch(`/api/pours/${row.pourId}/photos/${row.id}${row.keepPosition ? '?position=keep' : ''}`, { method: 'PUT', credentials: 'same-origin', headers: { 'Content-Type': row.blob.type || 'application/octet-stream' }, body: row.blob });
+    const res = await fetch(
+      `/api/pours/${row.pourId}/photos/${row.id}${row.keepPosition ? '?position=keep' : ''}`,
+      {
+        method: 'PUT',
+        credentials: 'same-origin',
+        headers: { 'Content-Type': row.blob.type || 'application/octet-stream' },
+        body: row.blob,
+      },
+    );
     const db = await localDb();
     if (res.ok) await db.delete('photos', row.id);
     else if (res.status >= 400 && res.status < 500 && ![401, 408, 429].includes(res.status)) {
       const problem = (await res.json().catch(() => ({}))) as { detail?: string };
-      await db.put('photos', { ...row, refused: problem.detail ?? `The server answered ${res.status}.` });
+      await db.put('photos', {
+        ...row,
+        refused: problem.detail ?? `The server answered ${res.status}.`,
+      });
     } else throw new Error(String(res.status));
     await this.#refresh();
   }

@@ -3,8 +3,12 @@ import { ApiProblem, getJson, NoSignal, sendJson } from './api.ts';
 
 const world = globalThis as unknown as { fetch: unknown };
 const realFetch = world.fetch;
-const answers = (res: () => Response) => { world.fetch = () => Promise.resolve(res()); };
-afterEach(() => { world.fetch = realFetch; });
+const answers = (res: () => Response) => {
+  world.fetch = () => Promise.resolve(res());
+};
+afterEach(() => {
+  world.fetch = realFetch;
+});
 
 describe('speaking with the server', () => {
   test('without signal, reading and sending both say so, each in a way the page can tell from a no', async () => {
@@ -13,13 +17,26 @@ describe('speaking with the server', () => {
     await expect(sendJson('POST', '/api/pours/1/sign', {})).rejects.toBeInstanceOf(NoSignal);
   });
   test('a no is told in the words of its problem', async () => {
-    answers(() => new Response(JSON.stringify({ type: 'about:blank', title: 'Gone', status: 404, detail: 'There is no such pour.' }), { status: 404 }));
+    answers(
+      () =>
+        new Response(
+          JSON.stringify({
+            type: 'about:blank',
+            title: 'Gone',
+            status: 404,
+            detail: 'There is no such pour.',
+          }),
+          { status: 404 },
+        ),
+    );
     const no = await getJson('/api/pours/1').catch((e: unknown) => e);
     expect(no).toBeInstanceOf(ApiProblem);
     expect(no).toMatchObject({ message: 'There is no such pour.', problem: { status: 404 } });
   });
   test('a page that is not ours is a plain number', async () => {
     answers(() => new Response('<html>proxy</html>', { status: 502 }));
-    await expect(getJson('/api/session')).rejects.toMatchObject({ problem: { detail: 'The server answered 502.' } });
+    await expect(getJson('/api/session')).rejects.toMatchObject({
+      problem: { detail: 'The server answered 502.' },
+    });
   });
 });

@@ -10,7 +10,9 @@ export class ApiProblem extends Error {
 }
 /** No answer at all: no signal, or the server is away. */
 export class NoSignal extends Error {
-  constructor() { super('No signal. What you enter is kept here and sent when there is.'); }
+  constructor() {
+    super('No signal. What you enter is kept here and sent when there is.');
+  }
 }
 
 async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
@@ -22,11 +24,29 @@ async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
   }
   if (res.ok) return (await res.json()) as Out;
   const text = await res.text();
-  let problem: Problem = { type: 'about:blank', title: 'Something broke', status: res.status, detail: `The server answered ${res.status}.` };
-  try { problem = JSON.parse(text) as Problem; } catch { /* a proxy's page, not ours: keep the plain words */ }
+  let problem: Problem = {
+    type: 'about:blank',
+    title: 'Something broke',
+    status: res.status,
+    detail: `The server answered ${res.status}.`,
+  };
+  try {
+    problem = JSON.parse(text) as Problem;
+  } catch {
+    /* a proxy's page, not ours: keep the plain words */
+  }
   throw new ApiProblem(problem);
 }
 
 /** Reads from the server; without signal the service worker answers with what was last read there (vite.config.ts). */
 export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path);
-export const sendJson = <Out>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<Out> => call<Out>(path, { method, headers: { 'Content-Type': 'application/json' }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) });
+export const sendJson = <Out>(
+  method: 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<Out> =>
+  call<Out>(path, {
+    method,
+    headers: { 'Content-Type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });

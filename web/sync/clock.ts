@@ -8,9 +8,15 @@ const KEY = 'jactum-clock';
 /** What was heard last survives a reload without signal. */
 function kept(): SiteOffset | null {
   try {
-    const { offsetMs, sureMs } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<SiteOffset>;
-    return Number.isFinite(offsetMs) && Number.isFinite(sureMs) ? { offsetMs: Number(offsetMs), sureMs: Number(sureMs) } : null;
-  } catch { return null; }
+    const { offsetMs, sureMs } = JSON.parse(
+      localStorage.getItem(KEY) ?? '{}',
+    ) as Partial<SiteOffset>;
+    return Number.isFinite(offsetMs) && Number.isFinite(sureMs)
+      ? { offsetMs: Number(offsetMs), sureMs: Number(sureMs) }
+      : null;
+  } catch {
+    return null;
+  }
 }
 const time = new SiteTime(kept());
 
@@ -29,17 +35,38 @@ const siteNow = (): number => time.now(Date.now());
 export const stampNow = (): number => time.stamp(Date.now());
 
 /** The site clock for drawing: steps every few seconds; `advance` puts the demo's clock forward. */
-export function useSiteClock(): { nowMs: number; settable: boolean; advance: (minutes: number) => Promise<void> } {
+export function useSiteClock(): {
+  nowMs: number;
+  settable: boolean;
+  advance: (minutes: number) => Promise<void>;
+} {
   const { data, mutate } = useSWR('/api/clock', read, { refreshInterval: 20_000 });
   const [nowMs, setNow] = useState(siteNow());
   useEffect(() => {
     // A tick may wait: what somebody is pressing comes first.
-    const tick = () => { startTransition(() => { setNow(siteNow()); }); };
+    const tick = () => {
+      startTransition(() => {
+        setNow(siteNow());
+      });
+    };
     tick();
     const timer = setInterval(tick, 5000);
-    return () => { clearInterval(timer); };
+    return () => {
+      clearInterval(timer);
+    };
   }, [data]);
   const settable = data?.settable ?? false;
   // The same object until the time has moved: everything drawn hangs on it.
-  return useMemo(() => ({ nowMs, settable, advance: async (minutes: number) => { await sendJson<ClockAnswer>('POST', '/api/clock', { advanceMin: minutes }); await mutate(); setNow(siteNow()); } }), [nowMs, settable, mutate]);
+  return useMemo(
+    () => ({
+      nowMs,
+      settable,
+      advance: async (minutes: number) => {
+        await sendJson<ClockAnswer>('POST', '/api/clock', { advanceMin: minutes });
+        await mutate();
+        setNow(siteNow());
+      },
+    }),
+    [nowMs, settable, mutate],
+  );
 }

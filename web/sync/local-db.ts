@@ -4,13 +4,35 @@ import type { LogEvent } from '../../core/model/events.ts';
 import type { Drawn } from '../../core/siteplan/drawn.ts';
 
 /** What this device keeps for itself: the logs it has read, and what it has not sent yet. */
-export interface OutboxRow { id: string; pourId: string; order: number; event: LogEvent; }
+export interface OutboxRow {
+  id: string;
+  pourId: string;
+  order: number;
+  event: LogEvent;
+}
 /** An entry the server would not take, kept until somebody has seen why. */
-export interface RefusedRow { id: string; pourId: string; event: LogEvent; reason: string }
+export interface RefusedRow {
+  id: string;
+  pourId: string;
+  event: LogEvent;
+  reason: string;
+}
 /** A picture not sent yet, with why the server would not take it when it would not. */
-export interface PhotoRow { id: string; pourId: string; blob: Blob; keepPosition: boolean; order: number; refused: string | null }
+export interface PhotoRow {
+  id: string;
+  pourId: string;
+  blob: Blob;
+  keepPosition: boolean;
+  order: number;
+  refused: string | null;
+}
 /** Acts on the plan of a site that can be taken back, with the version they led to. */
-export interface UndoRow { siteId: string; version: number; undo: Drawn[]; redo: Drawn[] }
+export interface UndoRow {
+  siteId: string;
+  version: number;
+  undo: Drawn[];
+  redo: Drawn[];
+}
 interface Schema extends DBSchema {
   undo: { key: string; value: UndoRow };
   photos: { key: string; value: PhotoRow; indexes: { pour: string } };
@@ -40,4 +62,7 @@ export async function forgetLogs(): Promise<void> {
   await db.clear('log');
 }
 
-export const asNewEvent = (e: LogEvent): NewEvent => { const { actor: _actor, ...rest } = e; return rest; };
+export const asNewEvent = (e: LogEvent): NewEvent => {
+  const { actor: _actor, ...rest } = e;
+  return rest;
+};

@@ -6,7 +6,12 @@ import type { LogStore } from './log-store.ts';
 
 /** The outbox against a server that comes, goes, answers late, refuses, and stores each id once. */
 
-interface Sent { id: string; at: string; kind: string; body: { text?: string } }
+interface Sent {
+  id: string;
+  at: string;
+  kind: string;
+  body: { text?: string };
+}
 class FakeServer {
   readonly stored: StoredEvent[] = [];
   up = true;
@@ -23,13 +28,40 @@ class FakeServer {
     }
     this.posts += 1;
     const { events } = JSON.parse(init.body ?? '{}') as { events: Sent[] };
-    if (events.some(this.refuse)) return Promise.resolve(Response.json({ type: 'about:blank', title: 'Bad input', status: 400, detail: 'The entry was not stored: body.text is empty.' }, { status: 400 }));
-    for (const e of events) if (!this.stored.some((s) => s.id === e.id)) this.stored.push({ ...e, pourId: 'p', seq: this.stored.length + 1, actor: 'T. Oakes', recordedAt: e.at, device: 'd', prevHash: '', hash: '' } as unknown as StoredEvent);
-    if (this.loseAnswers > 0) { this.loseAnswers -= 1; return Promise.reject(new TypeError('network changed')); }
+    if (events.some(this.refuse))
+      return Promise.resolve(
+        Response.json(
+          {
+            type: 'about:blank',
+            title: 'Bad input',
+            status: 400,
+            detail: 'The entry was not stored: body.text is empty.',
+          },
+          { status: 400 },
+        ),
+      );
+    for (const e of events)
+      if (!this.stored.some((s) => s.id === e.id))
+        this.stored.push({
+          ...e,
+          pourId: 'p',
+          seq: this.stored.length + 1,
+          actor: 'T. Oakes',
+          recordedAt: e.at,
+          device: 'd',
+          prevHash: '',
+          hash: '',
+        } as unknown as StoredEvent);
+    if (this.loseAnswers > 0) {
+      this.loseAnswers -= 1;
+      return Promise.reject(new TypeError('network changed'));
+    }
     return Promise.resolve(Response.json({ stored: [], known: [] }));
   };
 
-  texts(): (string | undefined)[] { return this.stored.map((e) => (e.body as { text?: string }).text); }
+  texts(): (string | undefined)[] {
+    return this.stored.map((e) => (e.body as { text?: string }).text);
+  }
 }
 
 let server: FakeServer;
@@ -45,7 +77,10 @@ async function openStore(pourId: string): Promise<LogStore> {
   return store;
 }
 async function until(ok: () => boolean): Promise<void> {
-  for (let i = 0; i < 400; i += 1) { if (ok()) return; await new Promise((r) => setTimeout(r, 10)); }
+  for (let i = 0; i < 400; i += 1) {
+    if (ok()) return;
+    await new Promise((r) => setTimeout(r, 10));
+  }
   throw new Error('did not come about in four seconds');
 }
 const by = { actor: 'T. Oakes', nowMs: Date.parse('2026-09-23T12:00:00Z') };
@@ -54,12 +89,31 @@ const texts = (store: LogStore) => entries(store.snapshot().state, 'note').map((
 beforeEach(() => {
   server = new FakeServer();
   made += 1;
-  class Quiet extends EventTarget { readyState = 1; close() { this.readyState = 2; } }
-  Object.assign(globalThis, { window: globalThis, fetch: server.fetch, EventSource: Object.assign(Quiet, { CLOSED: 2 }) });
-  if (!('addEventListener' in globalThis)) Object.assign(globalThis, { addEventListener: () => undefined, removeEventListener: () => undefined });
-  Object.defineProperty(globalThis, 'navigator', { configurable: true, value: { locks: { request: (_: string, run: () => Promise<void>) => run() } } });
+  class Quiet extends EventTarget {
+    readyState = 1;
+    close() {
+      this.readyState = 2;
+    }
+  }
+  Object.assign(globalThis, {
+    window: globalThis,
+    fetch: server.fetch,
+    EventSource: Object.assign(Quiet, { CLOSED: 2 }),
+  });
+  if (!('addEventListener' in globalThis))
+    Object.assign(globalThis, {
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+    });
+  Object.defineProperty(globalThis, 'navigator', {
+    configurable: true,
+    value: { locks: { request: (_: string, run: () => Promise<void>) => run() } },
+  });
 });
-afterEach(() => { for (const close of opened.splice(0)) close(); jest.restoreAllMocks(); });
+afterEach(() => {
+  for (const close of opened.splice(0)) close();
+  jest.restoreAllMocks();
+});
 
 describe('an entry', () => {
   test('shows at once, is sent, and is confirmed', async () => {
@@ -74,7 +128,8 @@ describe('an entry', () => {
   test('made without signal waits, survives a reload, and arrives once and in order', async () => {
     server.up = false;
     const store = await openStore(`p${made}`);
-    for (const text of ['one', 'two', 'three']) await store.record('note', { text }, { ...by, nowMs: by.nowMs + store.snapshot().unsent });
+    for (const text of ['one', 'two', 'three'])
+      await store.record('note', { text }, { ...by, nowMs: by.nowMs + store.snapshot().unsent });
     expect(store.snapshot().unsent).toBe(3);
     // The page is closed and opened again, still without signal.
     const again = await openStore(`p${made}`);
@@ -116,7 +171,13 @@ describe('an entry', () => {
     const store = await openStore(`p${made}`);
     await store.record('note', { text: 'mine' }, by);
     await until(() => store.snapshot().unsent === 0);
-    for (const text of ['theirs', 'theirs too']) await server.fetch('/api', { method: 'POST', body: JSON.stringify({ events: [{ id: `x-${text}`, at: '2026-09-23T12:01:00Z', kind: 'note', body: { text } }] }) });
+    for (const text of ['theirs', 'theirs too'])
+      await server.fetch('/api', {
+        method: 'POST',
+        body: JSON.stringify({
+          events: [{ id: `x-${text}`, at: '2026-09-23T12:01:00Z', kind: 'note', body: { text } }],
+        }),
+      });
     await store.pull();
     await store.pull();
     expect(texts(store).sort()).toEqual(['mine', 'theirs', 'theirs too']);

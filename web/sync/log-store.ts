@@ -7,7 +7,14 @@ import { ApiProblem, getJson, sendJson } from './api.ts';
 import { asNewEvent, localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
 import { onePerPour } from './one-per-pour.ts';
 
-export interface LogSnapshot { state: PourState; seq: number; unsent: number; refused: RefusedRow[]; loaded: boolean; signedOut: boolean }
+export interface LogSnapshot {
+  state: PourState;
+  seq: number;
+  unsent: number;
+  refused: RefusedRow[];
+  loaded: boolean;
+  signedOut: boolean;
+}
 
 /** Waits between tries to send, ms: soon at first, then once in half a minute. */
 const BACKOFF_MS = [500, 1000, 2000, 5000, 10_000, 30_000];
@@ -19,7 +26,14 @@ const BATCH = 200;
  */
 export class LogStore {
   readonly pourId: string;
-  #snap: LogSnapshot = { state: EMPTY_STATE, seq: 0, unsent: 0, refused: [], loaded: false, signedOut: false };
+  #snap: LogSnapshot = {
+    state: EMPTY_STATE,
+    seq: 0,
+    unsent: 0,
+    refused: [],
+    loaded: false,
+    signedOut: false,
+  };
   #confirmed: StoredEvent[] = [];
   #heard = new Set<() => void>();
   #stream: EventSource | null = null;
@@ -42,18 +56,29 @@ export class LogStore {
   subscribe = (heard: () => void): (() => void) => {
     this.#heard.add(heard);
     this.#users += 1;
-    if (this.#users === 1) { window.addEventListener('online', this.#wake); void this.#ready.then(() => { this.#wake(); }); }
+    if (this.#users === 1) {
+      window.addEventListener('online', this.#wake);
+      void this.#ready.then(() => {
+        this.#wake();
+      });
+    }
     return () => {
       this.#heard.delete(heard);
       this.#users -= 1;
-      if (this.#users === 0) { this.#stream?.close(); this.#stream = null; window.removeEventListener('online', this.#wake); }
+      if (this.#users === 0) {
+        this.#stream?.close();
+        this.#stream = null;
+        window.removeEventListener('online', this.#wake);
+      }
     };
   };
 
   /** Hears changes without opening a stream: for lists of pours, which only look in. */
   watch = (heard: () => void): (() => void) => {
     this.#heard.add(heard);
-    return () => { this.#heard.delete(heard); };
+    return () => {
+      this.#heard.delete(heard);
+    };
   };
 
   #set(change: Partial<LogSnapshot>): void {
@@ -69,11 +94,20 @@ export class LogStore {
 
   async #load(): Promise<void> {
     const db = await localDb();
-    const kept = await db.getAll('log', IDBKeyRange.bound([this.pourId, 0], [this.pourId, Infinity]));
+    const kept = await db.getAll(
+      'log',
+      IDBKeyRange.bound([this.pourId, 0], [this.pourId, Infinity]),
+    );
     const outbox = await this.#outbox();
     const refused = await db.getAllFromIndex('refused', 'pour', this.pourId);
     this.#confirmed = kept;
-    this.#set({ state: replay([...kept, ...outbox.map((r) => r.event)]), seq: kept.at(-1)?.seq ?? 0, unsent: outbox.length, refused, loaded: true });
+    this.#set({
+      state: replay([...kept, ...outbox.map((r) => r.event)]),
+      seq: kept.at(-1)?.seq ?? 0,
+      unsent: outbox.length,
+      refused,
+      loaded: true,
+    });
   }
 
   async #outbox(): Promise<OutboxRow[]> {
@@ -85,9 +119,15 @@ export class LogStore {
   async #take(events: StoredEvent[]): Promise<void> {
     const news = events.filter((e) => e.seq > this.#snap.seq).sort((a, b) => a.seq - b.seq);
     if (news.length === 0) return;
-    if ((news[0]?.seq ?? 0) !== this.#snap.seq + 1) { await this.pull(); return; }
+    if ((news[0]?.seq ?? 0) !== this.#snap.seq + 1) {
+      await this.pull();
+      return;
+    }
     this.#confirmed.push(...news);
-    this.#set({ state: news.reduce<PourState>(step, this.#snap.state), seq: news.at(-1)?.seq ?? this.#snap.seq });
+    this.#set({
+      state: news.reduce<PourState>(step, this.#snap.state),
+      seq: news.at(-1)?.seq ?? this.#snap.seq,
+    });
     const tx = (await localDb()).transaction('log', 'readwrite');
     for (const e of news) void tx.store.put(e);
     await tx.done;
@@ -96,7 +136,9 @@ export class LogStore {
   /** Reads what is new on the server. Throws when there is no signal. */
   async pull(): Promise<number> {
     await this.#ready;
-    const events = await getJson<StoredEvent[]>(`/api/pours/${this.pourId}/events?after=${this.#snap.seq}`);
+    const events = await getJson<StoredEvent[]>(
+      `/api/pours/${this.pourId}/events?after=${this.#snap.seq}`,
+    );
     await this.#take(events);
     return this.#snap.seq;
   }
@@ -104,22 +146,44 @@ export class LogStore {
   #listen(): void {
     const stream = new EventSource(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`);
     this.#stream = stream;
-    stream.addEventListener('entry', (m) => { void this.#take([JSON.parse(String(m.data)) as StoredEvent]); });
-    stream.addEventListener('clock', () => { void mutate('/api/clock'); });
-    stream.addEventListener('open', () => { void this.flush(); });
+    stream.addEventListener('entry', (m) => {
+      void this.#take([JSON.parse(String(m.data)) as StoredEvent]);
+    });
+    stream.addEventListener('clock', () => {
+      void mutate('/api/clock');
+    });
+    stream.addEventListener('open', () => {
+      void this.flush();
+    });
     stream.addEventListener('error', () => {
       if (stream.readyState !== EventSource.CLOSED) return;
       this.#stream = null;
-      setTimeout(() => { if (this.#users > 0 && !this.#stream) this.#listen(); }, 3000);
+      setTimeout(() => {
+        if (this.#users > 0 && !this.#stream) this.#listen();
+      }, 3000);
     });
   }
 
   /** Writes an entry down: kept here first, shown at once, sent when it can be. `kept` is done as soon as it is kept, in one with showing it. */
-  async record<K extends EventKind>(kind: K, body: EventBody<K>, by: { actor: string; nowMs: number; supersedes?: string | undefined }, kept?: () => void): Promise<string> {
+  async record<K extends EventKind>(
+    kind: K,
+    body: EventBody<K>,
+    by: { actor: string; nowMs: number; supersedes?: string | undefined },
+    kept?: () => void,
+  ): Promise<string> {
     await this.#ready;
     this.#order += 1;
-    const event = { id: uuid(), at: new Date(by.nowMs).toISOString(), actor: by.actor, kind, body, supersedes: by.supersedes ?? null } as unknown as LogEvent;
-    await (await localDb()).put('outbox', { id: event.id, pourId: this.pourId, order: this.#order, event });
+    const event = {
+      id: uuid(),
+      at: new Date(by.nowMs).toISOString(),
+      actor: by.actor,
+      kind,
+      body,
+      supersedes: by.supersedes ?? null,
+    } as unknown as LogEvent;
+    await (
+      await localDb()
+    ).put('outbox', { id: event.id, pourId: this.pourId, order: this.#order, event });
     this.#set({ state: step(this.#snap.state, event), unsent: this.#snap.unsent + 1 });
     kept?.();
     void this.flush();
@@ -128,21 +192,33 @@ export class LogStore {
 
   /** Sends what is unsent, oldest first. One tab at a time; keeps trying with longer and longer waits. */
   async flush(): Promise<void> {
-    if (this.#flushing) { this.#again = true; return; }
+    if (this.#flushing) {
+      this.#again = true;
+      return;
+    }
     this.#flushing = true;
     this.#again = false;
-    if (this.#timer) { clearTimeout(this.#timer); this.#timer = null; }
+    if (this.#timer) {
+      clearTimeout(this.#timer);
+      this.#timer = null;
+    }
     try {
       await navigator.locks.request(`jactum-outbox-${this.pourId}`, async () => {
-        for (let rows = await this.#outbox(); rows.length > 0; rows = await this.#outbox()) await this.#send(rows.slice(0, BATCH));
+        for (let rows = await this.#outbox(); rows.length > 0; rows = await this.#outbox())
+          await this.#send(rows.slice(0, BATCH));
       });
       this.#tries = 0;
       this.#set({ unsent: (await this.#outbox()).length, signedOut: false });
     } catch (e) {
-      this.#set({ unsent: (await this.#outbox()).length, signedOut: e instanceof ApiProblem && e.problem.status === 401 });
+      this.#set({
+        unsent: (await this.#outbox()).length,
+        signedOut: e instanceof ApiProblem && e.problem.status === 401,
+      });
       const wait = BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)] as number;
       this.#tries += 1;
-      this.#timer = setTimeout(() => { void this.flush(); }, wait);
+      this.#timer = setTimeout(() => {
+        void this.flush();
+      }, wait);
     } finally {
       this.#flushing = false;
     }
@@ -152,18 +228,32 @@ export class LogStore {
   async #send(rows: OutboxRow[]): Promise<void> {
     const db = await localDb();
     try {
-      await sendJson<PostEventsAnswer>('POST', `/api/pours/${this.pourId}/events`, { events: rows.map((r) => asNewEvent(r.event)) });
+      await sendJson<PostEventsAnswer>('POST', `/api/pours/${this.pourId}/events`, {
+        events: rows.map((r) => asNewEvent(r.event)),
+      });
       const tx = db.transaction('outbox', 'readwrite');
       for (const r of rows) void tx.store.delete(r.id);
       await tx.done;
       await this.pull();
     } catch (e) {
-      const final = e instanceof ApiProblem && e.problem.status >= 400 && e.problem.status < 500 && ![401, 408, 429].includes(e.problem.status);
+      const final =
+        e instanceof ApiProblem &&
+        e.problem.status >= 400 &&
+        e.problem.status < 500 &&
+        ![401, 408, 429].includes(e.problem.status);
       if (!final) throw e;
       // One bad entry must not hold back the others: send them one by one to find it.
-      if (rows.length > 1) { for (const r of rows) await this.#send([r]); return; }
+      if (rows.length > 1) {
+        for (const r of rows) await this.#send([r]);
+        return;
+      }
       const row = rows[0] as OutboxRow;
-      await db.put('refused', { id: row.id, pourId: this.pourId, event: row.event, reason: e.message });
+      await db.put('refused', {
+        id: row.id,
+        pourId: this.pourId,
+        event: row.event,
+        reason: e.message,
+      });
       await db.delete('outbox', row.id);
       await this.#rebuild();
     }
@@ -173,7 +263,11 @@ export class LogStore {
   async #rebuild(): Promise<void> {
     const outbox = await this.#outbox();
     const refused = await (await localDb()).getAllFromIndex('refused', 'pour', this.pourId);
-    this.#set({ state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]), unsent: outbox.length, refused });
+    this.#set({
+      state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]),
+      unsent: outbox.length,
+      refused,
+    });
   }
 
   /** Puts a refused entry away once somebody has read why. */

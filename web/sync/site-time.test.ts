@@ -20,17 +20,31 @@ describe('the site’s time on this device', () => {
     expect(time.now(6000)).toBeCloseTo(6000 + 1_097_050, 6);
   });
   test('entries are stamped one after another, whatever answers come in between', () => {
-    fc.assert(fc.property(fc.array(fc.record({ wait: fc.integer({ min: 0, max: 40 }), there: fc.integer({ min: 0, max: 3000 }), back: fc.integer({ min: 0, max: 3000 }), jump: fc.integer({ min: 0, max: 2000 }) }), { minLength: 2, maxLength: 30 }), (steps) => {
-      const time = new SiteTime(null);
-      let ms = 0;
-      const stamps = steps.map((s) => {
-        const sent = ms;
-        time.heard(10_000 + sent + s.there - s.jump, sent, sent + s.there + s.back);
-        ms += s.wait;
-        return time.stamp(ms);
-      });
-      expect(stamps.every((at, i) => i === 0 || at > (stamps[i - 1] ?? 0))).toBe(true);
-    }), { seed: 7, numRuns: 200 });
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            wait: fc.integer({ min: 0, max: 40 }),
+            there: fc.integer({ min: 0, max: 3000 }),
+            back: fc.integer({ min: 0, max: 3000 }),
+            jump: fc.integer({ min: 0, max: 2000 }),
+          }),
+          { minLength: 2, maxLength: 30 },
+        ),
+        (steps) => {
+          const time = new SiteTime(null);
+          let ms = 0;
+          const stamps = steps.map((s) => {
+            const sent = ms;
+            time.heard(10_000 + sent + s.there - s.jump, sent, sent + s.there + s.back);
+            ms += s.wait;
+            return time.stamp(ms);
+          });
+          expect(stamps.every((at, i) => i === 0 || at > (stamps[i - 1] ?? 0))).toBe(true);
+        },
+      ),
+      { seed: 7, numRuns: 200 },
+    );
   });
   test('a clock put back by hours is believed', () => {
     const time = new SiteTime(null);

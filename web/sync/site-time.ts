@@ -1,5 +1,8 @@
 /** What this device knows of the site's clock: how far it is ahead of its own, and how surely, ms. */
-export interface SiteOffset { offsetMs: number; sureMs: number }
+export interface SiteOffset {
+  offsetMs: number;
+  sureMs: number;
+}
 
 /**
  * The site's time on this device. An answer of the server is true to half the time it took; the offset is moved only by one
@@ -9,23 +12,34 @@ export interface SiteOffset { offsetMs: number; sureMs: number }
 export class SiteTime {
   #known: SiteOffset | null;
   #lastMs = -Infinity;
-  constructor(known: SiteOffset | null) { this.#known = known; }
+  constructor(known: SiteOffset | null) {
+    this.#known = known;
+  }
 
   /** What to keep for a reload without signal. */
-  get known(): SiteOffset | null { return this.#known; }
+  get known(): SiteOffset | null {
+    return this.#known;
+  }
 
-  now(deviceMs: number): number { return deviceMs + (this.#known?.offsetMs ?? 0); }
+  now(deviceMs: number): number {
+    return deviceMs + (this.#known?.offsetMs ?? 0);
+  }
 
   /** Takes the server's time, asked for at `sentMs` and answered at `gotMs` by this device's clock. */
   heard(serverMs: number, sentMs: number, gotMs: number): void {
     const said = { offsetMs: serverMs - (sentMs + gotMs) / 2, sureMs: (gotMs - sentMs) / 2 };
-    if (!this.#known || Math.abs(said.offsetMs - this.#known.offsetMs) > said.sureMs + this.#known.sureMs) this.#known = said;
+    if (
+      !this.#known ||
+      Math.abs(said.offsetMs - this.#known.offsetMs) > said.sureMs + this.#known.sureMs
+    )
+      this.#known = said;
   }
 
   /** When an entry made now was made: later than the one before, unless the clock was put back by more than it is ever set right by. */
   stamp(deviceMs: number): number {
     const now = this.now(deviceMs);
-    this.#lastMs = now <= this.#lastMs && this.#lastMs - now < SET_RIGHT_MS ? this.#lastMs + 1 : now;
+    this.#lastMs =
+      now <= this.#lastMs && this.#lastMs - now < SET_RIGHT_MS ? this.#lastMs + 1 : now;
     return this.#lastMs;
   }
 }

@@ -20,7 +20,12 @@ interface Props {
 }
 
 /** What stands in the field, and what it is a reading of. */
-interface Entry { of: string; text: string; complaint: string | null; takenMs: number }
+interface Entry {
+  of: string;
+  text: string;
+  complaint: string | null;
+  takenMs: number;
+}
 
 /** Within this of a reading taken the next place is on its way: what is typed is meant for it, ms. */
 const ON_ITS_WAY_MS = 1500;
@@ -46,17 +51,26 @@ function withFraction(text: string, fraction: string): string {
  */
 export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLabel, of }: Props) {
   const [entry, setEntry] = useState<Entry>({ of, text: '', complaint: null, takenMs: -Infinity });
-  const { text, complaint } = entry.of === of ? entry : { text: Number.isFinite(entry.takenMs) ? entry.text : '', complaint: null };
+  const { text, complaint } =
+    entry.of === of
+      ? entry
+      : { text: Number.isFinite(entry.takenMs) ? entry.text : '', complaint: null };
   const input = useRef<HTMLInputElement>(null);
-  const say = (next: string) => { const p = parseMeasure(next, units); onTyping(next.trim() !== '' && p.ok ? p.mm : null); };
+  const say = (next: string) => {
+    const p = parseMeasure(next, units);
+    onTyping(next.trim() !== '' && p.ok ? p.mm : null);
+  };
   const arrived = useStable(() => {
-    if (window.matchMedia('(min-width: 840px)').matches && document.activeElement !== input.current) input.current?.focus({ preventScroll: true });
+    if (window.matchMedia('(min-width: 840px)').matches && document.activeElement !== input.current)
+      input.current?.focus({ preventScroll: true });
     if (entry.of === of) return;
     // A key may come between the place and this: what is typed here already stays.
     setEntry((now) => (now.of === of ? now : { of, text, complaint: null, takenMs: -Infinity }));
     if (text) say(text);
   });
-  useEffect(() => { arrived(); }, [arrived, of]);
+  useEffect(() => {
+    arrived();
+  }, [arrived, of]);
   const onItsWay = () => entry.of === of && nowMs() - entry.takenMs < ON_ITS_WAY_MS;
   const set = (next: string) => {
     setEntry({ of, text: next, complaint: null, takenMs: onItsWay() ? entry.takenMs : -Infinity });
@@ -65,31 +79,172 @@ export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLab
   const take = () => {
     if (onItsWay()) return;
     const p = parseMeasure(text, units);
-    const wrong = !p.ok ? p.message : !signed && p.mm < 0 ? 'It cannot be below zero here.' : (refuse?.(p.mm) ?? null);
-    if (p.ok && wrong === null) { setEntry({ of, text: '', complaint: null, takenMs: nowMs() }); onTake(p.mm); } else setEntry({ of, text, complaint: wrong, takenMs: -Infinity });
+    const wrong = !p.ok
+      ? p.message
+      : !signed && p.mm < 0
+        ? 'It cannot be below zero here.'
+        : (refuse?.(p.mm) ?? null);
+    if (p.ok && wrong === null) {
+      setEntry({ of, text: '', complaint: null, takenMs: nowMs() });
+      onTake(p.mm);
+    } else setEntry({ of, text, complaint: wrong, takenMs: -Infinity });
   };
   const parsed = parseMeasure(text, units);
-  const shown = text.trim() !== '' && parsed.ok && units === 'us' ? footInch(parsed.mm, Math.abs(parsed.mm) >= 36 * 25.4) : null;
-  const key = (label: ReactNode, act: () => void, className = '', aria?: string) => <button key={aria ?? (typeof label === 'string' ? label : 'key')} type="button" className={`key ${className}`} aria-label={aria} onClick={act}>{label}</button>;
-  const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d, i) => key(d, () => { set(/\/\d+$/.test(text) ? text : text + d); }, i < 5 ? 'max-sm:order-1' : 'max-sm:order-2'));
-  const back = key(<Delete size={24} />, () => { set(text.replace(/\s*(\d+\/\d+|.)$/, '')); }, `fn ${units === 'us' ? 'max-sm:order-4' : 'max-sm:order-1'}`, 'Back');
+  const shown =
+    text.trim() !== '' && parsed.ok && units === 'us'
+      ? footInch(parsed.mm, Math.abs(parsed.mm) >= 36 * 25.4)
+      : null;
+  const key = (label: ReactNode, act: () => void, className = '', aria?: string) => (
+    <button
+      key={aria ?? (typeof label === 'string' ? label : 'key')}
+      type="button"
+      className={`key ${className}`}
+      aria-label={aria}
+      onClick={act}
+    >
+      {label}
+    </button>
+  );
+  const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d, i) =>
+    key(
+      d,
+      () => {
+        set(/\/\d+$/.test(text) ? text : text + d);
+      },
+      i < 5 ? 'max-sm:order-1' : 'max-sm:order-2',
+    ),
+  );
+  const back = key(
+    <Delete size={24} />,
+    () => {
+      set(text.replace(/\s*(\d+\/\d+|.)$/, ''));
+    },
+    `fn ${units === 'us' ? 'max-sm:order-4' : 'max-sm:order-1'}`,
+    'Back',
+  );
   /* On a phone the keys stand in another order: see the order classes. */
-  const sign = signed ? [key('±', () => { set(text.startsWith('-') ? text.slice(1) : `-${text}`); }, 'max-sm:order-6', 'Below or above the mark')] : [];
-  const ends = units === 'us' ? [key('ft', () => { set(`${text.trim()}' `); }, 'fn max-sm:order-1'), key('in', () => { set(`${text.trim()}"`); }, 'fn max-sm:order-2')] : [];
-  const last = signed ? sign[0] : units === 'us' ? key('clear', () => { set(''); }, 'fn max-sm:order-6') : key('.', () => { set(`${text}.`); }, 'max-sm:order-2');
+  const sign = signed
+    ? [
+        key(
+          '±',
+          () => {
+            set(text.startsWith('-') ? text.slice(1) : `-${text}`);
+          },
+          'max-sm:order-6',
+          'Below or above the mark',
+        ),
+      ]
+    : [];
+  const ends =
+    units === 'us'
+      ? [
+          key(
+            'ft',
+            () => {
+              set(`${text.trim()}' `);
+            },
+            'fn max-sm:order-1',
+          ),
+          key(
+            'in',
+            () => {
+              set(`${text.trim()}"`);
+            },
+            'fn max-sm:order-2',
+          ),
+        ]
+      : [];
+  const last = signed
+    ? sign[0]
+    : units === 'us'
+      ? key(
+          'clear',
+          () => {
+            set('');
+          },
+          'fn max-sm:order-6',
+        )
+      : key(
+          '.',
+          () => {
+            set(`${text}.`);
+          },
+          'max-sm:order-2',
+        );
   const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>
-      <input ref={input} data-likeliest className="field mb-2 hidden text-[22px]! sm:block" value={text} placeholder={units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'} aria-label="Reading" aria-invalid={complaint !== null} inputMode="none" autoComplete="off"
-        onChange={(e) => { set(e.target.value); }} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); take(); } }} />
-      {(complaint !== null || echo !== undefined) && <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">{complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}</p>}
+      <input
+        ref={input}
+        data-likeliest
+        className="field mb-2 hidden text-[22px]! sm:block"
+        value={text}
+        placeholder={
+          units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'
+        }
+        aria-label="Reading"
+        aria-invalid={complaint !== null}
+        inputMode="none"
+        autoComplete="off"
+        onChange={(e) => {
+          set(e.target.value);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            take();
+          }
+        }}
+      />
+      {(complaint !== null || echo !== undefined) && (
+        <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">
+          {complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}
+        </p>
+      )}
       <div className="grid grid-cols-6 gap-2 sm:flex">
         <div className={`col-span-6 grid grid-cols-6 gap-2 sm:flex-1 ${wholeRow}`}>
-          {digits.slice(0, 5)}{ends[0]}{back}{digits.slice(5)}{ends[1]}{last}
-          {units === 'us' && EIGHTHS.map((f, i) => key(<T>{f}</T>, () => { set(withFraction(text, f)); }, i < 5 ? 'max-sm:order-3' : 'max-sm:order-5', f))}
-          <button type="button" className={`btn max-sm:order-7 sm:hidden ${units === 'us' ? 'col-span-3' : 'col-span-6'}`} style={{ paddingInline: 4 }} onClick={take}>{takeLabel}{shown && shown.numerator > 0 && <T>{`${shown.numerator}/${shown.denominator}`}</T>}<ArrowRight /></button>
+          {digits.slice(0, 5)}
+          {ends[0]}
+          {back}
+          {digits.slice(5)}
+          {ends[1]}
+          {last}
+          {units === 'us' &&
+            EIGHTHS.map((f, i) =>
+              key(
+                <T>{f}</T>,
+                () => {
+                  set(withFraction(text, f));
+                },
+                i < 5 ? 'max-sm:order-3' : 'max-sm:order-5',
+                f,
+              ),
+            )}
+          <button
+            type="button"
+            className={`btn max-sm:order-7 sm:hidden ${units === 'us' ? 'col-span-3' : 'col-span-6'}`}
+            style={{ paddingInline: 4 }}
+            onClick={take}
+          >
+            {takeLabel}
+            {shown && shown.numerator > 0 && <T>{`${shown.numerator}/${shown.denominator}`}</T>}
+            <ArrowRight />
+          </button>
         </div>
-        <button type="button" className="btn hidden! w-[72px] flex-col! sm:flex!" style={{ paddingInline: 4 }} onClick={take}>{takeLabel}{shown && shown.numerator > 0 && <span className="text-[22px]"><T>{`${shown.numerator}/${shown.denominator}`}</T></span>}<ArrowRight /></button>
+        <button
+          type="button"
+          className="btn hidden! w-[72px] flex-col! sm:flex!"
+          style={{ paddingInline: 4 }}
+          onClick={take}
+        >
+          {takeLabel}
+          {shown && shown.numerator > 0 && (
+            <span className="text-[22px]">
+              <T>{`${shown.numerator}/${shown.denominator}`}</T>
+            </span>
+          )}
+          <ArrowRight />
+        </button>
       </div>
     </div>
   );

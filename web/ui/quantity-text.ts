@@ -1,24 +1,48 @@
-import { clockText, fieldText, fromShown, parseMeasure, quantityText, toShown, type Quantity, type UnitSystem } from '../../core/units/index.ts';
+import {
+  clockText,
+  fieldText,
+  fromShown,
+  parseMeasure,
+  quantityText,
+  toShown,
+  type Quantity,
+  type UnitSystem,
+} from '../../core/units/index.ts';
 
 /**
  * What was typed, in SI: null for nothing, NaN for what cannot be read. Lengths are written as they are read off a tape;
  * a bare number is in the unit that stands beside the field.
  */
-export function readQuantity(text: string, quantity: Quantity | null, units: UnitSystem, clock: boolean): number | null {
+export function readQuantity(
+  text: string,
+  quantity: Quantity | null,
+  units: UnitSystem,
+  clock: boolean,
+): number | null {
   const bare = text.trim().replace(',', '.').replace('−', '-');
   if (bare === '') return null;
   if (clock) {
     const m = /^(\d{1,2})[:.](\d{2})$/.exec(bare);
-    return m ? Number(m[1]) * 60 + Number(m[2]) : Number.isFinite(Number(bare)) ? Number(bare) : NaN;
+    return m
+      ? Number(m[1]) * 60 + Number(m[2])
+      : Number.isFinite(Number(bare))
+        ? Number(bare)
+        : NaN;
   }
-  if (Number.isFinite(Number(bare))) return quantity === null ? Number(bare) : fromShown(Number(bare), quantity, units);
+  if (Number.isFinite(Number(bare)))
+    return quantity === null ? Number(bare) : fromShown(Number(bare), quantity, units);
   if (quantity !== 'Mm' && quantity !== 'M') return NaN;
   const parsed = parseMeasure(text, units);
   return parsed.ok ? (quantity === 'M' ? parsed.mm / 1000 : parsed.mm) : NaN;
 }
 
 /** A value as it first stands in its field. */
-export function writeQuantity(value: number | null, quantity: Quantity | null, units: UnitSystem, clock: boolean): string {
+export function writeQuantity(
+  value: number | null,
+  quantity: Quantity | null,
+  units: UnitSystem,
+  clock: boolean,
+): string {
   if (value === null) return '';
   if (clock) return clockText(value);
   if (quantity === null) return fieldText(value);
@@ -29,5 +53,7 @@ export function writeQuantity(value: number | null, quantity: Quantity | null, u
     if (back !== null && Math.abs(back - value) < 1e-6 * Math.max(1, Math.abs(value))) return text;
   }
   const shown = toShown(value, quantity, units);
-  return fieldText(Math.abs(shown) >= 1000 ? Math.round(shown * 10) / 10 : Number(shown.toPrecision(4)));
+  return fieldText(
+    Math.abs(shown) >= 1000 ? Math.round(shown * 10) / 10 : Number(shown.toPrecision(4)),
+  );
 }

@@ -9,12 +9,20 @@ export function useBelow(rows: number): [RefObject<HTMLDivElement | null>, numbe
     if (!list) return undefined;
     const count = () => {
       const end = list.getBoundingClientRect().bottom;
-      setBelow([...list.children].filter((row) => { const r = row.getBoundingClientRect(); return (r.top + r.bottom) / 2 > end; }).length);
+      setBelow(
+        [...list.children].filter((row) => {
+          const r = row.getBoundingClientRect();
+          return (r.top + r.bottom) / 2 > end;
+        }).length,
+      );
     };
     const watch = new ResizeObserver(count);
     watch.observe(list);
     list.addEventListener('scroll', count, { passive: true });
-    return () => { watch.disconnect(); list.removeEventListener('scroll', count); };
+    return () => {
+      watch.disconnect();
+      list.removeEventListener('scroll', count);
+    };
   }, [rows]);
   return [ref, below];
 }

@@ -2,6 +2,8 @@ import { expose } from 'comlink';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 
 /** Draws the mornings away from the page's own thread. */
-const odds = { odds: (...input: Parameters<typeof planPour>): PourPlan['odds'] => planPour(...input).odds };
+const odds = {
+  odds: (...input: Parameters<typeof planPour>): PourPlan['odds'] => planPour(...input).odds,
+};
 export type OddsWorker = typeof odds;
 expose(odds);

@@ -1,5 +1,10 @@
 import { expose } from 'comlink';
-import { searchSequences, type SearchInput, type SearchProgress, type SearchResult } from '../../core/pourplan/search.ts';
+import {
+  searchSequences,
+  type SearchInput,
+  type SearchProgress,
+  type SearchResult,
+} from '../../core/pourplan/search.ts';
 
 /** Looks for the sequence away from the page's own thread; whoever asked ends the worker to stop it. */
 const search = {

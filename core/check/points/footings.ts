@@ -3,82 +3,360 @@ import type { FootingType, Pad, Run } from '../../model/site.ts';
 import { wallsOn } from '../../siteplan/standing.ts';
 import { lapLength } from '../../steel/lap-length.ts';
 import { barsRequired } from '../../steel/spacing-verdict.ts';
-import { barDrafts, both, coverReadings, coverWhy, hookDraft, lineDraft, look, once, sizeReadings, sizeWhy, spread } from './places.ts';
+import {
+  barDrafts,
+  both,
+  coverReadings,
+  coverWhy,
+  hookDraft,
+  lineDraft,
+  look,
+  once,
+  sizeReadings,
+  sizeWhy,
+  spread,
+} from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 
-export const tied = look('tied', 'Steel tied and supported', 'steel', 'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.');
-const GROUND = look('ground', 'Ground', 'ground', 'Clean of loose dirt, roots, water and frost; firm; damped.');
-export const braced = look('braced', 'Forms braced and closed', 'forms', 'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.');
+export const tied = look(
+  'tied',
+  'Steel tied and supported',
+  'steel',
+  'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.',
+);
+const GROUND = look(
+  'ground',
+  'Ground',
+  'ground',
+  'Clean of loose dirt, roots, water and frost; firm; damped.',
+);
+export const braced = look(
+  'braced',
+  'Forms braced and closed',
+  'forms',
+  'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.',
+);
 /** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
 export const TRENCH_M = 1.2192;
 
 /** A lap, where the run is longer than one bar. The drawing rules; without one it is computed. */
-export function lapDraft(bar: string, lengthM: number, { mix, rules: r }: ListContext, upM?: number): Draft[] {
+export function lapDraft(
+  bar: string,
+  lengthM: number,
+  { mix, rules: r }: ListContext,
+  upM?: number,
+): Draft[] {
   if (lengthM <= r.stockLengthM && lengthM < 3) return [];
-  const { lapMm } = resultOf(lapLength, { fcMPa: mix.fcMPa, fyMPa: r.barGradeMPa, bar, topBar: false, coating: 'none', spacingClass: 'good' });
-  return [{
-    kind: 'lap', title: 'Lap', trade: 'steel', wanted: { type: 'size', what: 'lap', wantedMm: lapMm, minusMm: r.lapMinus.minusMm, plusMm: null }, places: spread(lengthM, 1, 'middle', upM === undefined ? [] : [upM]),
-    source: 'computed, ACI 318 §25.5.2', toleranceSource: r.lapMinus.source, advice: 'Slide the bar on or splice a piece in, and read again.',
-  }, ...(lengthM > r.stockLengthM ? [look('stagger', 'Laps staggered', 'steel', 'Laps of neighbouring bars lie apart by a lap at least, none at a corner or in an opening.')] : [])];
+  const { lapMm } = resultOf(lapLength, {
+    fcMPa: mix.fcMPa,
+    fyMPa: r.barGradeMPa,
+    bar,
+    topBar: false,
+    coating: 'none',
+    spacingClass: 'good',
+  });
+  return [
+    {
+      kind: 'lap',
+      title: 'Lap',
+      trade: 'steel',
+      wanted: {
+        type: 'size',
+        what: 'lap',
+        wantedMm: lapMm,
+        minusMm: r.lapMinus.minusMm,
+        plusMm: null,
+      },
+      places: spread(lengthM, 1, 'middle', upM === undefined ? [] : [upM]),
+      source: 'computed, ACI 318 §25.5.2',
+      toleranceSource: r.lapMinus.source,
+      advice: 'Slide the bar on or splice a piece in, and read again.',
+    },
+    ...(lengthM > r.stockLengthM
+      ? [
+          look(
+            'stagger',
+            'Laps staggered',
+            'steel',
+            'Laps of neighbouring bars lie apart by a lap at least, none at a corner or in an opening.',
+          ),
+        ]
+      : []),
+  ];
 }
 
 /** Trench sides, where the bottom lies deep enough below grade to bury somebody. */
 export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
   if (!site.ground || site.ground.gradeM - bottomM < TRENCH_M) return [];
-  return [look('trench', 'Trench sides and way out', 'ground', 'Sloped or shored, spoil set back, ladder or ramp in reach. Look again after rain.', once, 'deeper than 4 ft')];
+  return [
+    look(
+      'trench',
+      'Trench sides and way out',
+      'ground',
+      'Sloped or shored, spoil set back, ladder or ramp in reach. Look again after rain.',
+      once,
+      'deeper than 4 ft',
+    ),
+  ];
 }
 
 /** Uprights for the walls that will stand on this footing. */
 function vertDrafts(run: Run, { site, rules: r }: ListContext): Draft[] {
-  const walls = wallsOn(site, run).flatMap(({ wall, fromM, toM }) => { const type = site.wallTypes.find((t) => t.mark === wall.type); return type ? [{ wall, type, atM: (fromM + toM) / 2 }] : []; });
+  const walls = wallsOn(site, run).flatMap(({ wall, fromM, toM }) => {
+    const type = site.wallTypes.find((t) => t.mark === wall.type);
+    return type ? [{ wall, type, atM: (fromM + toM) / 2 }] : [];
+  });
   if (!walls.length) return [];
   return [
-    ...walls.map(({ wall, type, atM }): Draft => ({ kind: walls.length > 1 ? `verts-${wall.id}` : 'verts', title: `Spacing of uprights for ${wall.id}`, trade: 'steel', wanted: { type: 'spacing', specifiedMm: type.vertical.spacingM * 1000, toleranceMm: r.spacingToleranceMm, spaces: 6 }, places: [{ atM, across: 'middle' }], source: `${type.drawing ?? 'schedule'}, ${type.mark}`, toleranceSource: r.spacingSource, advice: 'Shift the uprights before the pour; they cannot be moved after.' })),
-    look('verts-capped', 'Uprights plumb, tied and capped', 'steel', 'Upright, tied so that they stay, hooks the right way, every one capped.'),
+    ...walls.map(({ wall, type, atM }): Draft => ({
+      kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
+      title: `Spacing of uprights for ${wall.id}`,
+      trade: 'steel',
+      wanted: {
+        type: 'spacing',
+        specifiedMm: type.vertical.spacingM * 1000,
+        toleranceMm: r.spacingToleranceMm,
+        spaces: 6,
+      },
+      places: [{ atM, across: 'middle' }],
+      source: `${type.drawing ?? 'schedule'}, ${type.mark}`,
+      toleranceSource: r.spacingSource,
+      advice: 'Shift the uprights before the pour; they cannot be moved after.',
+    })),
+    look(
+      'verts-capped',
+      'Uprights plumb, tied and capped',
+      'steel',
+      'Upright, tied so that they stay, hooks the right way, every one capped.',
+    ),
   ];
 }
 
 export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: ListContext): Draft[] {
-  const { rules: r, site: { units } } = c;
+  const {
+    rules: r,
+    site: { units },
+  } = c;
   const depthMm = t.depthM * 1000;
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
   const sizes = { places: spread(lengthM, sizeReadings(lengthM, r)), why: sizeWhy(r, units) };
-  if (!t.unformed) out.push({ kind: 'width', title: 'Form width', trade: 'forms', wanted: { type: 'size', what: 'width', wantedMm: t.widthM * 1000, minusMm: r.footingWidth.minusMm, plusMm: r.footingWidth.plusMm }, ...sizes, toleranceSource: r.footingWidth.source, advice: 'Move the form, brace it, and read again.' }, lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'), braced, look('oiled', 'Release agent', 'forms', 'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.'));
+  if (!t.unformed)
+    out.push(
+      {
+        kind: 'width',
+        title: 'Form width',
+        trade: 'forms',
+        wanted: {
+          type: 'size',
+          what: 'width',
+          wantedMm: t.widthM * 1000,
+          minusMm: r.footingWidth.minusMm,
+          plusMm: r.footingWidth.plusMm,
+        },
+        ...sizes,
+        toleranceSource: r.footingWidth.source,
+        advice: 'Move the form, brace it, and read again.',
+      },
+      lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'),
+      braced,
+      look(
+        'oiled',
+        'Release agent',
+        'forms',
+        'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.',
+      ),
+    );
   out.push(
-    { kind: 'depth', title: 'Depth to ground', trade: 'forms', wanted: { type: 'size', what: 'depth', wantedMm: depthMm, minusMm: r.footingDepth.minusRatio * depthMm, plusMm: r.footingDepth.plusMm }, ...sizes, toleranceSource: r.footingDepth.source, advice: 'Dig or trim the bottom, compact, and read again.' },
-    { kind: 'level', title: 'Form top off the mark', trade: 'forms', wanted: { type: 'size', what: 'level', wantedMm: 0, minusMm: r.topLevel.minusMm, plusMm: r.topLevel.plusMm ?? 0 }, ...sizes, toleranceSource: r.topLevel.source, advice: 'Drive or lift the form to the mark and read again.' },
-    { kind: 'count-along', title: 'Bars along', trade: 'steel', wanted: { type: 'count', wanted: t.continuous.count + t.continuous.topCount }, places: once, advice: 'Put the missing bar in.' },
+    {
+      kind: 'depth',
+      title: 'Depth to ground',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'depth',
+        wantedMm: depthMm,
+        minusMm: r.footingDepth.minusRatio * depthMm,
+        plusMm: r.footingDepth.plusMm,
+      },
+      ...sizes,
+      toleranceSource: r.footingDepth.source,
+      advice: 'Dig or trim the bottom, compact, and read again.',
+    },
+    {
+      kind: 'level',
+      title: 'Form top off the mark',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'level',
+        wantedMm: 0,
+        minusMm: r.topLevel.minusMm,
+        plusMm: r.topLevel.plusMm ?? 0,
+      },
+      ...sizes,
+      toleranceSource: r.topLevel.source,
+      advice: 'Drive or lift the form to the mark and read again.',
+    },
+    {
+      kind: 'count-along',
+      title: 'Bars along',
+      trade: 'steel',
+      wanted: { type: 'count', wanted: t.continuous.count + t.continuous.topCount },
+      places: once,
+      advice: 'Put the missing bar in.',
+    },
     ...barDrafts('along', 'along', t.continuous.bar),
   );
   if (t.transverse) {
     out.push(
-      { kind: 'spacing-across', title: 'Spacing across', trade: 'steel', wanted: { type: 'spacing', specifiedMm: t.transverse.spacingM * 1000, toleranceMm: r.spacingToleranceMm, spaces: 6 }, places: spread(lengthM, 1), toleranceSource: r.spacingSource, advice: 'Shift the bars; keep the count.' },
+      {
+        kind: 'spacing-across',
+        title: 'Spacing across',
+        trade: 'steel',
+        wanted: {
+          type: 'spacing',
+          specifiedMm: t.transverse.spacingM * 1000,
+          toleranceMm: r.spacingToleranceMm,
+          spaces: 6,
+        },
+        places: spread(lengthM, 1),
+        toleranceSource: r.spacingSource,
+        advice: 'Shift the bars; keep the count.',
+      },
       ...barDrafts('across', 'across', t.transverse.bar),
     );
   }
   const lowBar = t.transverse?.bar ?? t.continuous.bar;
   out.push(
-    { kind: 'cover-bottom', title: 'Bottom cover', trade: 'steel', wanted: { type: 'cover', face: 'bottom', specifiedMm: t.coverBottomMm, memberDepthMm: depthMm, bar: lowBar }, places: spread(lengthM, coverReadings(lengthM, r)), why: coverWhy(r, units), advice: 'Lift on chairs and read again.' },
-    { kind: 'cover-side', title: 'Side cover', trade: 'steel', wanted: { type: 'cover', face: 'side', specifiedMm: t.coverSideMm, memberDepthMm: depthMm, bar: t.continuous.bar }, places: both(spread(lengthM, 2)), why: 'one each side', advice: 'Move the bar in, block it, and read again.' },
-    ...lapDraft(t.continuous.bar, lengthM, c), ...hookDraft('along', 'along', t.continuous), ...hookDraft('across', 'across', t.transverse), tied, ...vertDrafts(run, c),
+    {
+      kind: 'cover-bottom',
+      title: 'Bottom cover',
+      trade: 'steel',
+      wanted: {
+        type: 'cover',
+        face: 'bottom',
+        specifiedMm: t.coverBottomMm,
+        memberDepthMm: depthMm,
+        bar: lowBar,
+      },
+      places: spread(lengthM, coverReadings(lengthM, r)),
+      why: coverWhy(r, units),
+      advice: 'Lift on chairs and read again.',
+    },
+    {
+      kind: 'cover-side',
+      title: 'Side cover',
+      trade: 'steel',
+      wanted: {
+        type: 'cover',
+        face: 'side',
+        specifiedMm: t.coverSideMm,
+        memberDepthMm: depthMm,
+        bar: t.continuous.bar,
+      },
+      places: both(spread(lengthM, 2)),
+      why: 'one each side',
+      advice: 'Move the bar in, block it, and read again.',
+    },
+    ...lapDraft(t.continuous.bar, lengthM, c),
+    ...hookDraft('along', 'along', t.continuous),
+    ...hookDraft('across', 'across', t.transverse),
+    tied,
+    ...vertDrafts(run, c),
   );
-  if (run.step) out.push(look('step', 'Step', 'forms', 'Riser form plumb and braced, bars carried down through the step, lap and cover kept in the corner.', [{ atM: 0, across: 'middle', label: 'step' }], 'at the step'));
+  if (run.step)
+    out.push(
+      look(
+        'step',
+        'Step',
+        'forms',
+        'Riser form plumb and braced, bars carried down through the step, lap and cover kept in the corner.',
+        [{ atM: 0, across: 'middle', label: 'step' }],
+        'at the step',
+      ),
+    );
   return out;
 }
 
 export function padDrafts(p: Pad, c: ListContext): Draft[] {
   const r = c.rules;
   const depthMm = p.depthM * 1000;
-  const out: Draft[] = [GROUND, ...trenchDraft(p.bottomM, c),
-    { kind: 'width', title: 'Form width', trade: 'forms', wanted: { type: 'size', what: 'width', wantedMm: p.widthM * 1000, minusMm: r.footingWidth.minusMm, plusMm: r.footingWidth.plusMm }, places: once, toleranceSource: r.footingWidth.source, advice: 'Move the form, brace it, and read again.' },
+  const out: Draft[] = [
+    GROUND,
+    ...trenchDraft(p.bottomM, c),
+    {
+      kind: 'width',
+      title: 'Form width',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'width',
+        wantedMm: p.widthM * 1000,
+        minusMm: r.footingWidth.minusMm,
+        plusMm: r.footingWidth.plusMm,
+      },
+      places: once,
+      toleranceSource: r.footingWidth.source,
+      advice: 'Move the form, brace it, and read again.',
+    },
     braced,
-    { kind: 'depth', title: 'Depth to ground', trade: 'forms', wanted: { type: 'size', what: 'depth', wantedMm: depthMm, minusMm: r.footingDepth.minusRatio * depthMm, plusMm: r.footingDepth.plusMm }, places: once, toleranceSource: r.footingDepth.source, advice: 'Dig or trim the bottom, compact, and read again.' },
-    { kind: 'level', title: 'Form top off the mark', trade: 'forms', wanted: { type: 'size', what: 'level', wantedMm: 0, minusMm: r.topLevel.minusMm, plusMm: r.topLevel.plusMm ?? 0 }, places: once, toleranceSource: r.topLevel.source, advice: 'Drive or lift the form to the mark and read again.' }];
+    {
+      kind: 'depth',
+      title: 'Depth to ground',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'depth',
+        wantedMm: depthMm,
+        minusMm: r.footingDepth.minusRatio * depthMm,
+        plusMm: r.footingDepth.plusMm,
+      },
+      places: once,
+      toleranceSource: r.footingDepth.source,
+      advice: 'Dig or trim the bottom, compact, and read again.',
+    },
+    {
+      kind: 'level',
+      title: 'Form top off the mark',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'level',
+        wantedMm: 0,
+        minusMm: r.topLevel.minusMm,
+        plusMm: r.topLevel.plusMm ?? 0,
+      },
+      places: once,
+      toleranceSource: r.topLevel.source,
+      advice: 'Drive or lift the form to the mark and read again.',
+    },
+  ];
   if (!p.steel) return out;
   const { eachWay, coverBottomMm, coverSideMm } = p.steel;
-  const n = eachWay.count ?? barsRequired(p.widthM * 1000, coverSideMm, (eachWay.spacingM ?? 1) * 1000);
-  const cover = (face: 'bottom' | 'side', specifiedMm: number, advice: string): Draft => ({ kind: `cover-${face}`, title: face === 'bottom' ? 'Bottom cover' : 'Side cover', trade: 'steel', wanted: { type: 'cover', face, specifiedMm, memberDepthMm: depthMm, bar: eachWay.bar }, places: [...once, ...once], why: 'two a face', advice });
-  out.push({ kind: 'count-each', title: 'Bars each way', trade: 'steel', wanted: { type: 'count', wanted: n }, places: once, advice: 'Put the missing bar in.' }, ...barDrafts('each', 'each way', eachWay.bar),
-    cover('bottom', coverBottomMm, 'Lift on chairs and read again.'), cover('side', coverSideMm, 'Move the bar in, block it, and read again.'), tied);
+  const n =
+    eachWay.count ?? barsRequired(p.widthM * 1000, coverSideMm, (eachWay.spacingM ?? 1) * 1000);
+  const cover = (face: 'bottom' | 'side', specifiedMm: number, advice: string): Draft => ({
+    kind: `cover-${face}`,
+    title: face === 'bottom' ? 'Bottom cover' : 'Side cover',
+    trade: 'steel',
+    wanted: { type: 'cover', face, specifiedMm, memberDepthMm: depthMm, bar: eachWay.bar },
+    places: [...once, ...once],
+    why: 'two a face',
+    advice,
+  });
+  out.push(
+    {
+      kind: 'count-each',
+      title: 'Bars each way',
+      trade: 'steel',
+      wanted: { type: 'count', wanted: n },
+      places: once,
+      advice: 'Put the missing bar in.',
+    },
+    ...barDrafts('each', 'each way', eachWay.bar),
+    cover('bottom', coverBottomMm, 'Lift on chairs and read again.'),
+    cover('side', coverSideMm, 'Move the bar in, block it, and read again.'),
+    tied,
+  );
   return out;
 }

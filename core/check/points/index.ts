@@ -13,40 +13,84 @@ import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './typ
 import { embedDrafts, wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
 
-export { WHOLE_POUR, TRADES, type CheckPoint, type Place, type Trade, type Wanted, type WantedBolt, type WantedDepth } from './types.ts';
+export {
+  WHOLE_POUR,
+  TRADES,
+  type CheckPoint,
+  type Place,
+  type Trade,
+  type Wanted,
+  type WantedBolt,
+  type WantedDepth,
+} from './types.ts';
 export { formSystemOf } from './forms.ts';
 export { typeChanges, type TypeChange } from './joins.ts';
 
 type Source = Omit<ListContext, 'rules'>;
 
-const named = (elementId: string, drawing: string, c: ListContext) => (d: Draft): CheckPoint => ({
-  ...d, id: `${elementId}/${d.kind}`, elementId, why: d.why ?? 'once', source: d.source ?? (d.wanted.type === 'eye' ? 'trade practice' : drawing),
-  toleranceSource: d.toleranceSource ?? (d.wanted.type === 'cover' ? (c.rules.coverProfile === 'aci117' ? 'ACI 117 §2.2.2' : 'EN 13670 §10.6') : null),
-});
+const named =
+  (elementId: string, drawing: string, c: ListContext) =>
+  (d: Draft): CheckPoint => ({
+    ...d,
+    id: `${elementId}/${d.kind}`,
+    elementId,
+    why: d.why ?? 'once',
+    source: d.source ?? (d.wanted.type === 'eye' ? 'trade practice' : drawing),
+    toleranceSource:
+      d.toleranceSource ??
+      (d.wanted.type === 'cover'
+        ? c.rules.coverProfile === 'aci117'
+          ? 'ACI 117 §2.2.2'
+          : 'EN 13670 §10.6'
+        : null),
+  });
 
 function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const { site } = c;
   const pad = site.pads.find((p) => p.id === elementId);
-  if (pad) return [...padDrafts(pad, c), ...anchorDrafts(elementId, undefined, c), ...embedDrafts(elementId, c)].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
+  if (pad)
+    return [
+      ...padDrafts(pad, c),
+      ...anchorDrafts(elementId, undefined, c),
+      ...embedDrafts(elementId, c),
+    ].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
   const pier = site.piers.find((p) => p.id === elementId);
-  if (pier) return [...pierDrafts(pier, c), ...anchorDrafts(elementId, pierHeightM(pier), c), ...embedDrafts(elementId, c)].map(named(elementId, 'schedule', c));
+  if (pier)
+    return [
+      ...pierDrafts(pier, c),
+      ...anchorDrafts(elementId, pierHeightM(pier), c),
+      ...embedDrafts(elementId, c),
+    ].map(named(elementId, 'schedule', c));
   const run = runOf(site, elementId);
   const lengthM = run ? lengthOf(site, run) : 0;
   if (!run || lengthM <= 0) return [];
   const wall = site.wallTypes.find((t) => t.mark === run.type);
   const footing = site.footingTypes.find((t) => t.mark === run.type);
-  const own = run.kind === 'wall' ? (wall ? wallDrafts(run, lengthM, wall, c) : []) : footing ? [...footingDrafts(run, lengthM, footing, c), ...embedDrafts(elementId, c)] : [];
+  const own =
+    run.kind === 'wall'
+      ? wall
+        ? wallDrafts(run, lengthM, wall, c)
+        : []
+      : footing
+        ? [...footingDrafts(run, lengthM, footing, c), ...embedDrafts(elementId, c)]
+        : [];
   const topUpM = run.kind === 'wall' && run.topM !== undefined ? wallHeightM(run) : undefined;
-  return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c));
+  return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(
+    named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c),
+  );
 }
 
 /** The check points of one run, pad or pier of a pour; empty when the site has no such element. */
-export const pointsOf = (source: Source, elementId: string): CheckPoint[] => elementPoints(elementId, { ...source, rules: checkRules(source.site) });
+export const pointsOf = (source: Source, elementId: string): CheckPoint[] =>
+  elementPoints(elementId, { ...source, rules: checkRules(source.site) });
 
 /** Everything to be checked before this pour, in the order of its elements, then what belongs to the whole pour. */
 export function checkList(source: Source): CheckPoint[] {
   const c: ListContext = { ...source, rules: checkRules(source.site) };
-  return [...source.pour.elements.flatMap((e) => elementPoints(e, c)), ...wholePourDrafts(c).map(named(WHOLE_POUR, 'trade practice', c))];
+  return [
+    ...source.pour.elements.flatMap((e) => elementPoints(e, c)),
+    ...wholePourDrafts(c).map(named(WHOLE_POUR, 'trade practice', c)),
+  ];
 }
 
 /** The list with what was added by hand; an item added by hand is read like any other. */
@@ -54,9 +98,32 @@ export function withAdded(points: CheckPoint[], state: PourState): CheckPoint[] 
   const added = entries(state, 'item').map((e): CheckPoint => {
     const { elementId, title, trade, wanted, places, atM, advice } = e.body;
     return {
-      id: `${elementId}/added-${e.id}`, elementId, kind: `added-${e.id}`, title, trade, advice: advice ?? 'Put it right and read again.', why: 'added by hand', source: `added by ${e.actor}`, toleranceSource: wanted.type === 'eye' ? null : 'as given', addedBy: e.id,
-      wanted: wanted.type === 'eye' ? { type: 'eye' } : wanted.type === 'count' ? { type: 'count', wanted: wanted.wanted } : { type: 'size', what: 'other', wantedMm: wanted.wantedMm, minusMm: wanted.minusMm, plusMm: wanted.plusMm },
-      places: atM === undefined ? Array.from({ length: places }, () => once[0] as CheckPoint['places'][number]) : [{ atM, across: 'middle' }],
+      id: `${elementId}/added-${e.id}`,
+      elementId,
+      kind: `added-${e.id}`,
+      title,
+      trade,
+      advice: advice ?? 'Put it right and read again.',
+      why: 'added by hand',
+      source: `added by ${e.actor}`,
+      toleranceSource: wanted.type === 'eye' ? null : 'as given',
+      addedBy: e.id,
+      wanted:
+        wanted.type === 'eye'
+          ? { type: 'eye' }
+          : wanted.type === 'count'
+            ? { type: 'count', wanted: wanted.wanted }
+            : {
+                type: 'size',
+                what: 'other',
+                wantedMm: wanted.wantedMm,
+                minusMm: wanted.minusMm,
+                plusMm: wanted.plusMm,
+              },
+      places:
+        atM === undefined
+          ? Array.from({ length: places }, () => once[0] as CheckPoint['places'][number])
+          : [{ atM, across: 'middle' }],
     };
   });
   return added.length ? [...points, ...added] : points;

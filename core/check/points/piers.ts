@@ -11,16 +11,109 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   const heightM = pierHeightM(p);
   const tolerance = r.wallThickness(widthMm);
   const out: Draft[] = [
-    look('seat', 'What it stands on', 'ground', 'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.'), ...(padUnder(c.site.pads, p) ? [] : trenchDraft(p.bottomM, c)),
-    { kind: 'width', title: p.diameterM === undefined ? 'Form width' : 'Form diameter', trade: 'forms', wanted: { type: 'size', what: 'width', wantedMm: widthMm, minusMm: tolerance.minusMm, plusMm: tolerance.plusMm }, places: once, toleranceSource: tolerance.source, advice: 'Move the form, brace it, and read again.' },
-    { kind: 'plumb', title: 'Plumb, off in the height', trade: 'forms', wanted: { type: 'size', what: 'plumb', wantedMm: 0, minusMm: r.plumb.minusMm, plusMm: r.plumb.plusMm }, places: [...once, ...once], why: 'two ways', toleranceSource: r.plumb.source, advice: 'Pull it upright, brace it, and read again.' },
-    { kind: 'level', title: 'Form top off the mark', trade: 'forms', wanted: { type: 'size', what: 'level', wantedMm: 0, minusMm: r.topLevel.minusMm, plusMm: r.topLevel.plusMm }, places: once, toleranceSource: r.topLevel.source, advice: 'Cut or lift the form to the mark and read again.' },
+    look(
+      'seat',
+      'What it stands on',
+      'ground',
+      'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.',
+    ),
+    ...(padUnder(c.site.pads, p) ? [] : trenchDraft(p.bottomM, c)),
+    {
+      kind: 'width',
+      title: p.diameterM === undefined ? 'Form width' : 'Form diameter',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'width',
+        wantedMm: widthMm,
+        minusMm: tolerance.minusMm,
+        plusMm: tolerance.plusMm,
+      },
+      places: once,
+      toleranceSource: tolerance.source,
+      advice: 'Move the form, brace it, and read again.',
+    },
+    {
+      kind: 'plumb',
+      title: 'Plumb, off in the height',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'plumb',
+        wantedMm: 0,
+        minusMm: r.plumb.minusMm,
+        plusMm: r.plumb.plusMm,
+      },
+      places: [...once, ...once],
+      why: 'two ways',
+      toleranceSource: r.plumb.source,
+      advice: 'Pull it upright, brace it, and read again.',
+    },
+    {
+      kind: 'level',
+      title: 'Form top off the mark',
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'level',
+        wantedMm: 0,
+        minusMm: r.topLevel.minusMm,
+        plusMm: r.topLevel.plusMm,
+      },
+      places: once,
+      toleranceSource: r.topLevel.source,
+      advice: 'Cut or lift the form to the mark and read again.',
+    },
     braced,
   ];
   if (!p.steel) return out;
   const { vertical, ties, coverMm } = p.steel;
-  out.push({ kind: 'count-up', title: 'Bars upright', trade: 'steel', wanted: { type: 'count', wanted: vertical.count }, places: once, advice: 'Put the missing bar in.' }, ...barDrafts('up', 'upright', vertical.bar));
-  if (ties) out.push({ kind: 'spacing-ties', title: 'Spacing of ties', trade: 'steel', wanted: { type: 'spacing', specifiedMm: ties.spacingM * 1000, toleranceMm: r.spacingToleranceMm, spaces: Math.max(1, Math.min(4, Math.floor(heightM / ties.spacingM))) }, places: once, toleranceSource: r.spacingSource, advice: 'Slide the ties; keep the count.' }, ...barDrafts('ties', 'of ties', ties.bar));
-  out.push({ kind: 'cover-side', title: 'Side cover', trade: 'steel', wanted: { type: 'cover', face: 'side', specifiedMm: coverMm, memberDepthMm: widthMm, bar: ties?.bar ?? vertical.bar }, places: [...once, ...once], why: 'two faces', advice: 'Move the cage in, block it, and read again.' }, tied);
+  out.push(
+    {
+      kind: 'count-up',
+      title: 'Bars upright',
+      trade: 'steel',
+      wanted: { type: 'count', wanted: vertical.count },
+      places: once,
+      advice: 'Put the missing bar in.',
+    },
+    ...barDrafts('up', 'upright', vertical.bar),
+  );
+  if (ties)
+    out.push(
+      {
+        kind: 'spacing-ties',
+        title: 'Spacing of ties',
+        trade: 'steel',
+        wanted: {
+          type: 'spacing',
+          specifiedMm: ties.spacingM * 1000,
+          toleranceMm: r.spacingToleranceMm,
+          spaces: Math.max(1, Math.min(4, Math.floor(heightM / ties.spacingM))),
+        },
+        places: once,
+        toleranceSource: r.spacingSource,
+        advice: 'Slide the ties; keep the count.',
+      },
+      ...barDrafts('ties', 'of ties', ties.bar),
+    );
+  out.push(
+    {
+      kind: 'cover-side',
+      title: 'Side cover',
+      trade: 'steel',
+      wanted: {
+        type: 'cover',
+        face: 'side',
+        specifiedMm: coverMm,
+        memberDepthMm: widthMm,
+        bar: ties?.bar ?? vertical.bar,
+      },
+      places: [...once, ...once],
+      why: 'two faces',
+      advice: 'Move the cage in, block it, and read again.',
+    },
+    tied,
+  );
   return out;
 }

@@ -7,32 +7,103 @@ import type { CheckRules } from '../rules.ts';
 import type { Draft, Place } from './types.ts';
 
 /** Stations evenly spread along a run, away from its ends. */
-export function spread(lengthM: number, n: number, across: Place['across'] = 'middle', upsM: number[] = []): Place[] {
+export function spread(
+  lengthM: number,
+  n: number,
+  across: Place['across'] = 'middle',
+  upsM: number[] = [],
+): Place[] {
   return Array.from({ length: n }, (_, i) => {
     const upM = upsM.length ? upsM[i % upsM.length] : undefined;
     return { atM: (lengthM * (i + 0.5)) / n, across, ...(upM === undefined ? {} : { upM }) };
   });
 }
 export const once: Place[] = [{ atM: null, across: 'middle' }];
-export const both = (places: Place[]): Place[] => places.map((p, i) => ({ ...p, across: i % 2 ? 'right' : 'left' }));
+export const both = (places: Place[]): Place[] =>
+  places.map((p, i) => ({ ...p, across: i % 2 ? 'right' : 'left' }));
 
-export const coverReadings = (lengthM: number, r: CheckRules): number => Math.max(r.leastCoverReadings, Math.ceil(lengthM / r.coverEveryM - 1e-9));
+export const coverReadings = (lengthM: number, r: CheckRules): number =>
+  Math.max(r.leastCoverReadings, Math.ceil(lengthM / r.coverEveryM - 1e-9));
 /** Sizes and levels are read once every so many metres. */
-export const sizeReadings = (lengthM: number, r: CheckRules): number => Math.max(1, Math.ceil(lengthM / r.sizeEveryM - 1e-9));
+export const sizeReadings = (lengthM: number, r: CheckRules): number =>
+  Math.max(1, Math.ceil(lengthM / r.sizeEveryM - 1e-9));
 
-export const coverWhy = (r: CheckRules, units: UnitSystem): string => `one every ${distanceText(r.coverEveryM, units)}, at least ${r.leastCoverReadings}`;
-export const sizeWhy = (r: CheckRules, units: UnitSystem): string => `one every ${distanceText(r.sizeEveryM, units)}`;
+export const coverWhy = (r: CheckRules, units: UnitSystem): string =>
+  `one every ${distanceText(r.coverEveryM, units)}, at least ${r.leastCoverReadings}`;
+export const sizeWhy = (r: CheckRules, units: UnitSystem): string =>
+  `one every ${distanceText(r.sizeEveryM, units)}`;
 
 /** Something only an eye can judge, once. */
-export const look = (kind: string, title: string, trade: Draft['trade'], advice: string, places: Place[] = once, why?: string): Draft => ({ kind, title, trade, wanted: { type: 'eye' }, places, advice, ...(why === undefined ? {} : { why }) });
+export const look = (
+  kind: string,
+  title: string,
+  trade: Draft['trade'],
+  advice: string,
+  places: Place[] = once,
+  why?: string,
+): Draft => ({
+  kind,
+  title,
+  trade,
+  wanted: { type: 'eye' },
+  places,
+  advice,
+  ...(why === undefined ? {} : { why }),
+});
 
-export const barDrafts = (role: string, words: string, bar: string): Draft[] => [{ kind: `size-${role}`, title: `Bar size ${words}`, trade: 'steel', wanted: { type: 'bar', wanted: bar }, places: once, advice: 'Wrong bar: take it out or ask the engineer.' }];
+export const barDrafts = (role: string, words: string, bar: string): Draft[] => [
+  {
+    kind: `size-${role}`,
+    title: `Bar size ${words}`,
+    trade: 'steel',
+    wanted: { type: 'bar', wanted: bar },
+    places: once,
+    advice: 'Wrong bar: take it out or ask the engineer.',
+  },
+];
 
 /** The form against its string line. */
-export const lineDraft = (places: Place[], why: string, r: CheckRules, advice: string): Draft => ({ kind: 'line', title: 'Off the string line', trade: 'forms', wanted: { type: 'size', what: 'line', wantedMm: 0, minusMm: r.straight.minusMm, plusMm: r.straight.plusMm }, places, why, source: 'string line', toleranceSource: r.straight.source, advice });
+export const lineDraft = (places: Place[], why: string, r: CheckRules, advice: string): Draft => ({
+  kind: 'line',
+  title: 'Off the string line',
+  trade: 'forms',
+  wanted: {
+    type: 'size',
+    what: 'line',
+    wantedMm: 0,
+    minusMm: r.straight.minusMm,
+    plusMm: r.straight.plusMm,
+  },
+  places,
+  why,
+  source: 'string line',
+  toleranceSource: r.straight.source,
+  advice,
+});
 
 /** Hooks of a bar that is drawn with them: each leg at least as long as a standard hook's. */
-export function hookDraft(role: string, words: string, v: { bar: string; hooks?: Hooks } | null): Draft[] {
+export function hookDraft(
+  role: string,
+  words: string,
+  v: { bar: string; hooks?: Hooks } | null,
+): Draft[] {
   if (!v?.hooks) return [];
-  return [{ kind: `hook-${role}`, title: `Hook of bars ${words}`, trade: 'steel', wanted: { type: 'size', what: 'lap', wantedMm: resultOf(hook, { bar: v.bar }).legMm, minusMm: 0, plusMm: null }, places: once, why: v.hooks === 'both' ? 'one of both ends' : 'one end', source: 'standard hook, ACI 318-19 table 25.3.1', advice: 'Hook too short or turned the wrong way: replace the bar, or ask the engineer.' }];
+  return [
+    {
+      kind: `hook-${role}`,
+      title: `Hook of bars ${words}`,
+      trade: 'steel',
+      wanted: {
+        type: 'size',
+        what: 'lap',
+        wantedMm: resultOf(hook, { bar: v.bar }).legMm,
+        minusMm: 0,
+        plusMm: null,
+      },
+      places: once,
+      why: v.hooks === 'both' ? 'one of both ends' : 'one end',
+      source: 'standard hook, ACI 318-19 table 25.3.1',
+      advice: 'Hook too short or turned the wrong way: replace the bar, or ask the engineer.',
+    },
+  ];
 }

@@ -3,24 +3,75 @@ import type { SitePlan } from '../../model/site.ts';
 import type { CheckRules } from '../rules.ts';
 
 /** How deep a bolt is to go at least, and how far to stand out, mm. */
-export interface WantedDepth { leastMm: number; projectionMm: number }
+export interface WantedDepth {
+  leastMm: number;
+  projectionMm: number;
+}
 
 /** A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how thick, mm, deep and high where it is drawn. */
-export interface WantedBolt { id: string; atM: number; diameterMm?: number; depth: WantedDepth | null }
+export interface WantedBolt {
+  id: string;
+  atM: number;
+  diameterMm?: number;
+  depth: WantedDepth | null;
+}
 
 /** What is read at a check point, which decides how it is entered and judged. */
 export type Wanted =
-  | { type: 'cover'; specifiedMm: number; memberDepthMm: number; face: 'bottom' | 'side' | 'inside' | 'outside'; bar: string }
-  | { type: 'size'; wantedMm: number; minusMm: number; plusMm: number | null; what: 'width' | 'depth' | 'thickness' | 'level' | 'line' | 'square' | 'room' | 'plumb' | 'lean' | 'lap' | 'embedment' | 'projection' | 'centre' | 'place' | 'other' }
+  | {
+      type: 'cover';
+      specifiedMm: number;
+      memberDepthMm: number;
+      face: 'bottom' | 'side' | 'inside' | 'outside';
+      bar: string;
+    }
+  | {
+      type: 'size';
+      wantedMm: number;
+      minusMm: number;
+      plusMm: number | null;
+      what:
+        | 'width'
+        | 'depth'
+        | 'thickness'
+        | 'level'
+        | 'line'
+        | 'square'
+        | 'room'
+        | 'plumb'
+        | 'lean'
+        | 'lap'
+        | 'embedment'
+        | 'projection'
+        | 'centre'
+        | 'place'
+        | 'other';
+    }
   | { type: 'count'; wanted: number; unit?: string }
   | { type: 'spacing'; specifiedMm: number; toleranceMm: number; spaces: number }
   | { type: 'bar'; wanted: string }
   /** The bolts of one piece of plate: each there or not, and where; `measured` places also how deep and how high. */
-  | { type: 'bolts'; bolts: WantedBolt[]; fromM: number; toM: number; single: boolean; maxSpacingM: number; endMaxMm: number; projectionLessMm: number; projectionMoreMm: number; measured: number[] }
+  | {
+      type: 'bolts';
+      bolts: WantedBolt[];
+      fromM: number;
+      toM: number;
+      single: boolean;
+      maxSpacingM: number;
+      endMaxMm: number;
+      projectionLessMm: number;
+      projectionMoreMm: number;
+      measured: number[];
+    }
   | { type: 'eye' };
 
 /** Where a reading is wanted: metres along the run from its first node, across it, and above its bottom. */
-export interface Place { atM: number | null; across: 'left' | 'right' | 'middle'; upM?: number; /** What is there, where a name says more than metres: a corner, an opening, a bolt. */ label?: string }
+export interface Place {
+  atM: number | null;
+  across: 'left' | 'right' | 'middle';
+  upM?: number;
+  /** What is there, where a name says more than metres: a corner, an opening, a bolt. */ label?: string;
+}
 
 export const TRADES = ['ground', 'forms', 'steel', 'anchors', 'access'] as const;
 export type Trade = (typeof TRADES)[number];
@@ -53,7 +104,19 @@ export interface CheckPoint {
 }
 
 /** A point before it is named; `source` left out means the drawing of its type. */
-export interface Draft extends Omit<CheckPoint, 'id' | 'elementId' | 'source' | 'toleranceSource' | 'why'> { toleranceSource?: string; source?: string; why?: string }
+export interface Draft extends Omit<
+  CheckPoint,
+  'id' | 'elementId' | 'source' | 'toleranceSource' | 'why'
+> {
+  toleranceSource?: string;
+  source?: string;
+  why?: string;
+}
 
 /** What every part of the list is derived from. */
-export interface ListContext { site: SitePlan; pour: PourDoc; mix: Mix; rules: CheckRules }
+export interface ListContext {
+  site: SitePlan;
+  pour: PourDoc;
+  mix: Mix;
+  rules: CheckRules;
+}

@@ -9,19 +9,68 @@ const LONG_POUR_MIN = 300;
 
 /** Access, people and hardware: what belongs to the pour and to no single run. */
 export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
-  const access = (kind: string, title: string, advice: string) => look(kind, title, 'access', advice);
-  const dusk = pour.date ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin : null;
+  const access = (kind: string, title: string, advice: string) =>
+    look(kind, title, 'access', advice);
+  const dusk = pour.date
+    ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin
+    : null;
   const walls = site.runs.some((r) => r.kind === 'wall' && pour.elements.includes(r.id));
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
   const [square] = cornersOf(site, pour.elements);
   return [
-    ...(square ? [{ kind: 'square', title: `Diagonals ${square.corners[0] ?? ''} to ${square.corners[2] ?? ''}, ${square.corners[1] ?? ''} to ${square.corners[3] ?? ''}: how far apart`, trade: 'forms' as const, wanted: { type: 'size' as const, what: 'square' as const, wantedMm: 0, minusMm: 0, plusMm: rules.square.plusMm }, places: once, corners: square.corners, source: `both ${distanceText(square.diagonalM, site.units)} on the drawing`, toleranceSource: rules.square.source, advice: 'Read all four sides too, on Set out: it says what to move, and counts here.' }] : []),
-    access('stand', 'Pump and trucks stand', 'Ground bears the outriggers, mats under them, back from the excavation by its own depth. Way in and out for trucks, somebody to back them.'),
-    access('wires', 'Overhead wires', 'None within reach of the boom, or the distance of your rules kept and watched.'),
-    access('washout', 'Washout and left-over', 'A lined place to wash out, and a form ready for what is left over.'),
-    access('crew', 'Crew, tools and roles', `Hose, level, strike-off, truck and tester named. ${walls ? 'Vibrator and a spare, tried.' : 'Float and screed to hand.'} Heavy jobs rotate.`),
-    access('guard', 'Eyes, hands, bars', 'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash.'),
-    access('hardware', 'What is not yet in is at hand', `${wet ? 'Wet-set bolts, their template and layout; ' : ''}hangers, straps, inserts and blocks: on site, not on order.`),
-    ...(dusk !== null && pour.settings.firstLoadMin + LONG_POUR_MIN > dusk ? [access('lights', 'Lights', 'The pour can run past dusk: lights and fuel on site.')] : []),
+    ...(square
+      ? [
+          {
+            kind: 'square',
+            title: `Diagonals ${square.corners[0] ?? ''} to ${square.corners[2] ?? ''}, ${square.corners[1] ?? ''} to ${square.corners[3] ?? ''}: how far apart`,
+            trade: 'forms' as const,
+            wanted: {
+              type: 'size' as const,
+              what: 'square' as const,
+              wantedMm: 0,
+              minusMm: 0,
+              plusMm: rules.square.plusMm,
+            },
+            places: once,
+            corners: square.corners,
+            source: `both ${distanceText(square.diagonalM, site.units)} on the drawing`,
+            toleranceSource: rules.square.source,
+            advice: 'Read all four sides too, on Set out: it says what to move, and counts here.',
+          },
+        ]
+      : []),
+    access(
+      'stand',
+      'Pump and trucks stand',
+      'Ground bears the outriggers, mats under them, back from the excavation by its own depth. Way in and out for trucks, somebody to back them.',
+    ),
+    access(
+      'wires',
+      'Overhead wires',
+      'None within reach of the boom, or the distance of your rules kept and watched.',
+    ),
+    access(
+      'washout',
+      'Washout and left-over',
+      'A lined place to wash out, and a form ready for what is left over.',
+    ),
+    access(
+      'crew',
+      'Crew, tools and roles',
+      `Hose, level, strike-off, truck and tester named. ${walls ? 'Vibrator and a spare, tried.' : 'Float and screed to hand.'} Heavy jobs rotate.`,
+    ),
+    access(
+      'guard',
+      'Eyes, hands, bars',
+      'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash.',
+    ),
+    access(
+      'hardware',
+      'What is not yet in is at hand',
+      `${wet ? 'Wet-set bolts, their template and layout; ' : ''}hangers, straps, inserts and blocks: on site, not on order.`,
+    ),
+    ...(dusk !== null && pour.settings.firstLoadMin + LONG_POUR_MIN > dusk
+      ? [access('lights', 'Lights', 'The pour can run past dusk: lights and fuel on site.')]
+      : []),
   ];
 }

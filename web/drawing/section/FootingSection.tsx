@@ -7,8 +7,22 @@ import { footingShape, type FootingShape } from './footing-shape.ts';
 import { CornerDetail } from './CornerDetail.tsx';
 import { Board, Hatches, ragged, type CoverShown } from './parts.tsx';
 
-interface Props { site: SitePlan; elementId: string; besides: string[]; width: number; height: number; reading: CoverShown | null }
-interface Box { s: FootingShape; x: number; y: number; w: number; h: number; mm: (v: number) => number }
+interface Props {
+  site: SitePlan;
+  elementId: string;
+  besides: string[];
+  width: number;
+  height: number;
+  reading: CoverShown | null;
+}
+interface Box {
+  s: FootingShape;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  mm: (v: number) => number;
+}
 
 const BOARD = 14;
 /** Room to work between the form and the side of the hole, px. */
@@ -18,12 +32,25 @@ const ROOM = 9;
 export function FootingSection({ site, elementId, besides, width, height, reading }: Props) {
   const s = footingShape(site, elementId);
   if (!s) return null;
-  if (reading) return <CornerDetail s={s} units={site.units} width={width} height={height} reading={reading} label={`Corner of ${elementId}, cover at the ${reading.face}`} />;
+  if (reading)
+    return (
+      <CornerDetail
+        s={s}
+        units={site.units}
+        width={width}
+        height={height}
+        reading={reading}
+        label={`Corner of ${elementId}, cover at the ${reading.face}`}
+      />
+    );
   const roomy = width >= 300;
   const side = width >= 300 ? 66 : width >= 200 ? 48 : 22;
   const m = { l: side, r: side, t: roomy ? Math.round(height * 0.3) : 8, b: 46 };
   const others = besides.flatMap((id) => footingShape(site, id) ?? []);
-  const px = Math.min((width - m.l - m.r) / Math.max(s.widthM, ...others.map((o) => o.widthM)), (height - m.t - m.b) / Math.max(s.depthM, ...others.map((o) => o.depthM)));
+  const px = Math.min(
+    (width - m.l - m.r) / Math.max(s.widthM, ...others.map((o) => o.widthM)),
+    (height - m.t - m.b) / Math.max(s.depthM, ...others.map((o) => o.depthM)),
+  );
   const [w, h] = [s.widthM * px, s.depthM * px];
   const x = (width - w) / 2;
   const y = m.t + (height - m.t - m.b - h) / 2;
@@ -32,44 +59,135 @@ export function FootingSection({ site, elementId, besides, width, height, readin
   const inside = w >= 190 && h >= 84;
   const words = wordsAt(box);
   return (
-    <svg width={width} height={height} role="img" aria-label={`Section of ${elementId}: ${lengthText(s.widthM * 1000, units)} by ${lengthText(s.depthM * 1000, units)}${s.above ? `, under ${s.above.id}` : ''}`}>
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`Section of ${elementId}: ${lengthText(s.widthM * 1000, units)} by ${lengthText(s.depthM * 1000, units)}${s.above ? `, under ${s.above.id}` : ''}`}
+    >
       <Hatches />
-      <Soil {...box} width={width} height={height} belowGradeM={s.belowGradeM} px={px} roomy={roomy} />
-      {!s.unformed && [x - BOARD - 1.5, x + w + 1.5].map((fx) => <Board key={fx} x={fx} y={y} w={BOARD} h={h} />)}
+      <Soil
+        {...box}
+        width={width}
+        height={height}
+        belowGradeM={s.belowGradeM}
+        px={px}
+        roomy={roomy}
+      />
+      {!s.unformed &&
+        [x - BOARD - 1.5, x + w + 1.5].map((fx) => <Board key={fx} x={fx} y={y} w={BOARD} h={h} />)}
       <rect x={x} y={y} width={w} height={h} fill="var(--ground)" />
       {roomy && s.above && <Above {...box} units={units} width={width} />}
       <Bars {...box} />
       {s.joint.length > 0 && <Joint {...box} px={px} />}
       <rect x={x} y={y} width={w} height={h} fill="none" stroke="var(--ink)" strokeWidth="3" />
       {s.bottomMm > 0 && width >= 200 && <CoverLine {...box} units={units} />}
-      <Dimension x1={x} y1={y + h + 30} x2={x + w} y2={y + h + 30} text={lengthText(s.widthM * 1000, units)} halo="sheet" />
-      {width >= 200 && <Dimension x1={x - BOARD - 22} y1={y} x2={x - BOARD - 22} y2={y + h} text={lengthText(s.depthM * 1000, units)} halo="sheet" />}
-      {inside ? (s.above && w < 330 ? s.words.flatMap((t) => t.split(/(?= across$)/).map((part) => part.trim())) : s.words).map((t, i) => <text key={t} x={words.x} y={words.y + i * 17} fontSize="15" className={i ? 'halo' : 'b halo'}><TSpans>{t}</TSpans></text>)
-        : <text x={x + w / 2} y={Math.min(y + 22, y + h / 2)} fontSize="15" className="halo" textAnchor="middle"><TSpans>{`${s.along.count} × ${barText(s.along.bar)}`}</TSpans></text>}
+      <Dimension
+        x1={x}
+        y1={y + h + 30}
+        x2={x + w}
+        y2={y + h + 30}
+        text={lengthText(s.widthM * 1000, units)}
+        halo="sheet"
+      />
+      {width >= 200 && (
+        <Dimension
+          x1={x - BOARD - 22}
+          y1={y}
+          x2={x - BOARD - 22}
+          y2={y + h}
+          text={lengthText(s.depthM * 1000, units)}
+          halo="sheet"
+        />
+      )}
+      {inside ? (
+        (s.above && w < 330
+          ? s.words.flatMap((t) => t.split(/(?= across$)/).map((part) => part.trim()))
+          : s.words
+        ).map((t, i) => (
+          <text
+            key={t}
+            x={words.x}
+            y={words.y + i * 17}
+            fontSize="15"
+            className={i ? 'halo' : 'b halo'}
+          >
+            <TSpans>{t}</TSpans>
+          </text>
+        ))
+      ) : (
+        <text
+          x={x + w / 2}
+          y={Math.min(y + 22, y + h / 2)}
+          fontSize="15"
+          className="halo"
+          textAnchor="middle"
+        >
+          <TSpans>{`${s.along.count} × ${barText(s.along.bar)}`}</TSpans>
+        </text>
+      )}
     </svg>
   );
 }
 
 /** Where what is in it is written: on the side of the uprights that has more room, under the keyway. */
 function wordsAt({ s, x, y, w, mm }: Box): { x: number; y: number } {
-  const uprights = s.above?.uprights.map((u) => x + w / 2 - mm(s.above?.leftMm ?? 0) + mm(u.atMm)) ?? [];
+  const uprights =
+    s.above?.uprights.map((u) => x + w / 2 - mm(s.above?.leftMm ?? 0) + mm(u.atMm)) ?? [];
   const [first, last] = [Math.min(...uprights), Math.max(...uprights)];
-  return uprights.length > 0 && x + w - last > first - x ? { x: last + 14, y: y + (s.joint.includes('keyway') ? mm(KEY_MM.deep) + 16 : 22) } : { x: x + 14, y: y + 22 };
+  return uprights.length > 0 && x + w - last > first - x
+    ? { x: last + 14, y: y + (s.joint.includes('keyway') ? mm(KEY_MM.deep) + 16 : 22) }
+    : { x: x + 14, y: y + 22 };
 }
 
 /** Ground under and beside it. Where grade lies higher than the drawing, the sides end ragged. */
-function Soil({ s, x, y, w, h, width, height, belowGradeM, px, roomy }: Box & { width: number; height: number; belowGradeM: number | null; px: number; roomy: boolean }) {
+function Soil({
+  s,
+  x,
+  y,
+  w,
+  h,
+  width,
+  height,
+  belowGradeM,
+  px,
+  roomy,
+}: Box & {
+  width: number;
+  height: number;
+  belowGradeM: number | null;
+  px: number;
+  roomy: boolean;
+}) {
   const base = y + h;
   const low = `M0 ${base}V${height - 20}H${width}V${base}Z`;
-  if (!roomy || belowGradeM === null || belowGradeM <= 0.02) return <path d={low} fill="url(#soil)" />;
+  if (!roomy || belowGradeM === null || belowGradeM <= 0.02)
+    return <path d={low} fill="url(#soil)" />;
   const gap = s.unformed ? 0 : BOARD + ROOM;
   const grade = base - belowGradeM * px;
   const [hidden, top] = [grade < 34, Math.max(34, grade)];
-  const sides: [number, number][] = [[0, x - gap], [x + w + gap, width]];
+  const sides: [number, number][] = [
+    [0, x - gap],
+    [x + w + gap, width],
+  ];
   return (
     <g>
       <path d={low} fill="url(#soil)" />
-      {sides.map(([a, b]) => <g key={a}><path d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}V${base}H${a}Z`} fill="url(#soil)" /><path d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}`} fill="none" stroke="var(--ink)" strokeWidth="1" /><path d={`M${a === 0 ? b : a} ${top}V${base}`} stroke="var(--line)" strokeWidth="1" /></g>)}
+      {sides.map(([a, b]) => (
+        <g key={a}>
+          <path
+            d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}V${base}H${a}Z`}
+            fill="url(#soil)"
+          />
+          <path
+            d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1"
+          />
+          <path d={`M${a === 0 ? b : a} ${top}V${base}`} stroke="var(--line)" strokeWidth="1" />
+        </g>
+      ))}
     </g>
   );
 }
@@ -81,15 +199,47 @@ function Above({ s, x, y, w, h, mm, units, width }: Box & { units: UnitSystem; w
   const centre = x + w / 2 - mm(a.leftMm);
   const half = mm(a.thickMm / 2);
   const d = barNamed(a.bar).diameterMm;
-  const lying = s.bottomMm + (s.across ? barNamed(s.across).diameterMm : 0) + barNamed(s.along.bar).diameterMm;
+  const lying =
+    s.bottomMm + (s.across ? barNamed(s.across).diameterMm : 0) + barNamed(s.along.bar).diameterMm;
   const footY = y + h - mm(lying + d / 2);
   const wide = Math.max(2, mm(d));
   return (
     <g>
-      <path d={`M${centre - half} ${y}V6M${centre + half} ${y}V6`} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="5 4" />
-      {a.uprights.map((u, i) => { const ux = centre + mm(u.atMm); return <path key={i} d={`M${ux} 10V${footY}h${mm(a.legMm) * u.leg}`} fill="none" stroke="var(--ink)" strokeWidth={wide} strokeLinejoin="round" />; })}
-      <text x={Math.min(centre + half + 12, width - 130)} y={14} fontSize="15" className="halo-sheet"><TSpans>{`${barText(a.bar)}${a.spacingM === null ? '' : ` at ${lengthText(a.spacingM * 1000, units)}`} up`}</TSpans></text>
-      <text x={Math.min(centre + half + 12, width - 130)} y={31} fontSize="14" className="q halo-sheet"><TSpans>{`${a.id}, ${lengthText(a.thickMm, units)}`}</TSpans></text>
+      <path
+        d={`M${centre - half} ${y}V6M${centre + half} ${y}V6`}
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+        strokeDasharray="5 4"
+      />
+      {a.uprights.map((u, i) => {
+        const ux = centre + mm(u.atMm);
+        return (
+          <path
+            key={i}
+            d={`M${ux} 10V${footY}h${mm(a.legMm) * u.leg}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={wide}
+            strokeLinejoin="round"
+          />
+        );
+      })}
+      <text
+        x={Math.min(centre + half + 12, width - 130)}
+        y={14}
+        fontSize="15"
+        className="halo-sheet"
+      >
+        <TSpans>{`${barText(a.bar)}${a.spacingM === null ? '' : ` at ${lengthText(a.spacingM * 1000, units)}`} up`}</TSpans>
+      </text>
+      <text
+        x={Math.min(centre + half + 12, width - 130)}
+        y={31}
+        fontSize="14"
+        className="q halo-sheet"
+      >
+        <TSpans>{`${a.id}, ${lengthText(a.thickMm, units)}`}</TSpans>
+      </text>
     </g>
   );
 }
@@ -104,9 +254,24 @@ function Joint({ s, x, y, w, mm, px }: Box & { px: number }) {
   const [half, deep] = [mm(KEY_MM.wide / 2), mm(KEY_MM.deep)];
   return (
     <g>
-      {s.joint.includes('keyway') && <path d={`M${centre - half} ${y}L${centre - half * 0.8} ${y + deep}H${centre + half * 0.8}L${centre + half} ${y}Z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />}
-      {s.joint.includes('waterstop') && <path d={`M${centre} ${y - mm(WATERSTOP_MM / 2)}V${y + mm(WATERSTOP_MM / 2)}`} stroke="var(--press)" strokeWidth={Math.max(3, 0.01 * px)} />}
-      <text x={centre - half + 2} y={y - 6} fontSize="14" className="q halo-sheet"><TSpans>{s.joint.join(', ')}</TSpans></text>
+      {s.joint.includes('keyway') && (
+        <path
+          d={`M${centre - half} ${y}L${centre - half * 0.8} ${y + deep}H${centre + half * 0.8}L${centre + half} ${y}Z`}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
+      )}
+      {s.joint.includes('waterstop') && (
+        <path
+          d={`M${centre} ${y - mm(WATERSTOP_MM / 2)}V${y + mm(WATERSTOP_MM / 2)}`}
+          stroke="var(--press)"
+          strokeWidth={Math.max(3, 0.01 * px)}
+        />
+      )}
+      <text x={centre - half + 2} y={y - 6} fontSize="14" className="q halo-sheet">
+        <TSpans>{s.joint.join(', ')}</TSpans>
+      </text>
     </g>
   );
 }
@@ -116,16 +281,42 @@ function Bars({ s, x, y, w, h, mm }: Box) {
   const t = s.across ? barNamed(s.across).diameterMm : 0;
   const alongY = y + h - mm(s.bottomMm + t + d / 2);
   const inner = w - 2 * mm(s.sideMm + d / 2);
-  const spread = (n: number, i: number) => x + mm(s.sideMm + d / 2) + (n > 1 ? (inner * i) / (n - 1) : inner / 2);
+  const spread = (n: number, i: number) =>
+    x + mm(s.sideMm + d / 2) + (n > 1 ? (inner * i) / (n - 1) : inner / 2);
   const r = Math.max(2, mm(d / 2));
-  const across = (at: number) => <path d={`M${x + mm(s.sideMm)} ${at}H${x + w - mm(s.sideMm)}`} stroke="var(--ink)" strokeWidth={Math.max(1.5, mm(t))} />;
+  const across = (at: number) => (
+    <path
+      d={`M${x + mm(s.sideMm)} ${at}H${x + w - mm(s.sideMm)}`}
+      stroke="var(--ink)"
+      strokeWidth={Math.max(1.5, mm(t))}
+    />
+  );
   return (
     <g fill="var(--ink)">
       {s.across && across(y + h - mm(s.bottomMm + t / 2))}
-      {s.acrossLegsMm.map((leg, i) => leg > 0 && <path key={i} d={`M${i ? x + w - mm(s.sideMm + t / 2) : x + mm(s.sideMm + t / 2)} ${y + h - mm(s.bottomMm)}v${-mm(Math.min(leg, s.depthM * 1000 - s.bottomMm - s.topMm))}`} stroke="var(--ink)" strokeWidth={Math.max(1.5, mm(t))} />)}
-      {Array.from({ length: s.along.count }, (_, i) => <circle key={i} cx={spread(s.along.count, i)} cy={alongY} r={r} />)}
+      {s.acrossLegsMm.map(
+        (leg, i) =>
+          leg > 0 && (
+            <path
+              key={i}
+              d={`M${i ? x + w - mm(s.sideMm + t / 2) : x + mm(s.sideMm + t / 2)} ${y + h - mm(s.bottomMm)}v${-mm(Math.min(leg, s.depthM * 1000 - s.bottomMm - s.topMm))}`}
+              stroke="var(--ink)"
+              strokeWidth={Math.max(1.5, mm(t))}
+            />
+          ),
+      )}
+      {Array.from({ length: s.along.count }, (_, i) => (
+        <circle key={i} cx={spread(s.along.count, i)} cy={alongY} r={r} />
+      ))}
       {s.topAcross && s.along.topCount > 0 && across(y + mm(s.topMm + t / 2))}
-      {Array.from({ length: s.along.topCount }, (_, i) => <circle key={`t${i}`} cx={spread(s.along.topCount, i)} cy={y + mm(s.topMm + (s.topAcross ? t : 0) + d / 2)} r={r} />)}
+      {Array.from({ length: s.along.topCount }, (_, i) => (
+        <circle
+          key={`t${i}`}
+          cx={spread(s.along.topCount, i)}
+          cy={y + mm(s.topMm + (s.topAcross ? t : 0) + d / 2)}
+          r={r}
+        />
+      ))}
     </g>
   );
 }
@@ -134,5 +325,19 @@ function Bars({ s, x, y, w, h, mm }: Box) {
 function CoverLine({ s, x, y, w, h, mm, units }: Box & { units: UnitSystem }) {
   const at = x + w * 0.6;
   const c = mm(s.bottomMm);
-  return <g stroke="var(--chalk)" strokeWidth="2"><path d={`M${at} ${y + h}v${-c}M${at - 5} ${y + h - c}h10`} fill="none" /><text x={at + 9} y={y + h - c / 2 + 5} fontSize="15" className="b halo" stroke="none" style={{ fill: 'var(--ink)' }}><TSpans>{`${lengthText(s.bottomMm, units)} cover`}</TSpans></text></g>;
+  return (
+    <g stroke="var(--chalk)" strokeWidth="2">
+      <path d={`M${at} ${y + h}v${-c}M${at - 5} ${y + h - c}h10`} fill="none" />
+      <text
+        x={at + 9}
+        y={y + h - c / 2 + 5}
+        fontSize="15"
+        className="b halo"
+        stroke="none"
+        style={{ fill: 'var(--ink)' }}
+      >
+        <TSpans>{`${lengthText(s.bottomMm, units)} cover`}</TSpans>
+      </text>
+    </g>
+  );
 }

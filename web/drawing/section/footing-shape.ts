@@ -6,12 +6,29 @@ import { barNamed } from '../../../core/steel/bars.ts';
 import { barText, lengthText } from '../../../core/units/index.ts';
 
 /** What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's; `leg` 1 or −1: which way a foot lies. */
-export interface Above { id: string; thickMm: number; leftMm: number; bar: string; spacingM: number | null; legMm: number; uprights: { atMm: number; leg: 1 | -1 }[] }
+export interface Above {
+  id: string;
+  thickMm: number;
+  leftMm: number;
+  bar: string;
+  spacingM: number | null;
+  legMm: number;
+  uprights: { atMm: number; leg: 1 | -1 }[];
+}
 /** A footing or pad as it is cut. Inside, the left of its line, is at the left. */
 export interface FootingShape {
-  widthM: number; depthM: number; bottomMm: number; sideMm: number; topMm: number; unformed: boolean;
-  along: { bar: string; count: number; topCount: number }; across: string | null; topAcross: boolean;
-  words: string[]; belowGradeM: number | null; above: Above | null;
+  widthM: number;
+  depthM: number;
+  bottomMm: number;
+  sideMm: number;
+  topMm: number;
+  unformed: boolean;
+  along: { bar: string; count: number; topCount: number };
+  across: string | null;
+  topAcross: boolean;
+  words: string[];
+  belowGradeM: number | null;
+  above: Above | null;
   /** Legs of the hooks at the ends of the bars across, mm: at the left, at the right; 0 where they end straight. */
   acrossLegsMm: [number, number];
   /** What is formed or set into its top for the joint with the wall. */
@@ -25,12 +42,28 @@ function wallAbove(site: SitePlan, runId: string): Above | null {
   const [first] = run ? wallsOn(site, run) : [];
   const type = site.wallTypes.find((t) => t.mark === first?.wall.type);
   if (!run || !first || !type) return null;
-  const [f, w] = [run, first.wall].map((r) => { const [a, b] = [site.nodes.find((n) => n.id === r.from), site.nodes.find((n) => n.id === r.to)]; return [(b?.xM ?? 0) - (a?.xM ?? 0), (b?.yM ?? 0) - (a?.yM ?? 0)] as const; }) as [readonly [number, number], readonly [number, number]];
+  const [f, w] = [run, first.wall].map((r) => {
+    const [a, b] = [site.nodes.find((n) => n.id === r.from), site.nodes.find((n) => n.id === r.to)];
+    return [(b?.xM ?? 0) - (a?.xM ?? 0), (b?.yM ?? 0) - (a?.yM ?? 0)] as const;
+  }) as [readonly [number, number], readonly [number, number]];
   // A wall drawn the other way round has its inside on the other side.
   const same = f[0] * w[0] + f[1] * w[1] >= 0 ? 1 : -1;
   const [thickMm, d] = [type.thicknessM * 1000, barNamed(type.vertical.bar).diameterMm];
-  const mats: { atMm: number; leg: 1 | -1 }[] = [{ atMm: -thickMm / 2 + type.coverInsideMm + d / 2, leg: 1 }, ...(type.mats === 2 ? [{ atMm: thickMm / 2 - type.coverOutsideMm - d / 2, leg: -1 as const }] : [])];
-  return { id: first.wall.id, thickMm, leftMm: (same * first.wall.offsetM - run.offsetM) * 1000, bar: type.vertical.bar, spacingM: type.vertical.spacingM, legMm: legMm(type.vertical.bar), uprights: same > 0 ? mats : mats.map((m) => ({ atMm: -m.atMm, leg: m.leg === 1 ? -1 : 1 })) };
+  const mats: { atMm: number; leg: 1 | -1 }[] = [
+    { atMm: -thickMm / 2 + type.coverInsideMm + d / 2, leg: 1 },
+    ...(type.mats === 2
+      ? [{ atMm: thickMm / 2 - type.coverOutsideMm - d / 2, leg: -1 as const }]
+      : []),
+  ];
+  return {
+    id: first.wall.id,
+    thickMm,
+    leftMm: (same * first.wall.offsetM - run.offsetM) * 1000,
+    bar: type.vertical.bar,
+    spacingM: type.vertical.spacingM,
+    legMm: legMm(type.vertical.bar),
+    uprights: same > 0 ? mats : mats.map((m) => ({ atMm: -m.atMm, leg: m.leg === 1 ? -1 : 1 })),
+  };
 }
 
 function pierAbove(site: SitePlan, padId: string): Above | null {
@@ -38,12 +71,33 @@ function pierAbove(site: SitePlan, padId: string): Above | null {
   const pad = site.pads.find((p) => p.id === padId);
   if (!pier?.steel || !pad) return null;
   const { vertical, coverMm, ties } = pier.steel;
-  const half = (pierWidthM(pier) * 1000) / 2 - coverMm - (ties ? barNamed(ties.bar).diameterMm : 0) - barNamed(vertical.bar).diameterMm / 2;
-  return { id: pier.id, thickMm: pierWidthM(pier) * 1000, leftMm: (pad.xM - pier.xM) * 1000, bar: vertical.bar, spacingM: null, legMm: legMm(vertical.bar), uprights: [{ atMm: -half, leg: -1 }, { atMm: half, leg: 1 }] };
+  const half =
+    (pierWidthM(pier) * 1000) / 2 -
+    coverMm -
+    (ties ? barNamed(ties.bar).diameterMm : 0) -
+    barNamed(vertical.bar).diameterMm / 2;
+  return {
+    id: pier.id,
+    thickMm: pierWidthM(pier) * 1000,
+    leftMm: (pad.xM - pier.xM) * 1000,
+    bar: vertical.bar,
+    spacingM: null,
+    legMm: legMm(vertical.bar),
+    uprights: [
+      { atMm: -half, leg: -1 },
+      { atMm: half, leg: 1 },
+    ],
+  };
 }
 
-const acrossLegs = (steel: { bar: string; hooks?: Hooks | undefined } | null | undefined): [number, number] => (steel?.hooks ? [legMm(steel.bar), steel.hooks === 'both' ? legMm(steel.bar) : 0] : [0, 0]);
-const jointOf = (site: SitePlan, id: string): FootingShape['joint'] => (['keyway', 'waterstop'] as const).filter((kind) => site.embeds.some((e) => e.elementId === id && e.kind === kind));
+const acrossLegs = (
+  steel: { bar: string; hooks?: Hooks | undefined } | null | undefined,
+): [number, number] =>
+  steel?.hooks ? [legMm(steel.bar), steel.hooks === 'both' ? legMm(steel.bar) : 0] : [0, 0];
+const jointOf = (site: SitePlan, id: string): FootingShape['joint'] =>
+  (['keyway', 'waterstop'] as const).filter((kind) =>
+    site.embeds.some((e) => e.elementId === id && e.kind === kind),
+  );
 
 /** A footing run or a pad as its section shows it; null for anything else. */
 export function footingShape(site: SitePlan, elementId: string): FootingShape | null {
@@ -52,17 +106,62 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
   const pad = site.pads.find((p) => p.id === elementId);
   if (pad) {
     const s = pad.steel;
-    const count = s?.eachWay.count ?? Math.max(2, Math.floor((pad.widthM * 1000 - 2 * (s?.coverSideMm ?? 75)) / ((s?.eachWay.spacingM ?? 0.2) * 1000)) + 1);
+    const count =
+      s?.eachWay.count ??
+      Math.max(
+        2,
+        Math.floor(
+          (pad.widthM * 1000 - 2 * (s?.coverSideMm ?? 75)) / ((s?.eachWay.spacingM ?? 0.2) * 1000),
+        ) + 1,
+      );
     const bar = s?.eachWay.bar ?? '#5';
-    const how = s?.eachWay.spacingM === undefined ? `${count} ${barText(bar)}` : `${barText(bar)} at ${lengthText(s.eachWay.spacingM * 1000, units)}`;
-    return { widthM: pad.widthM, depthM: pad.depthM, bottomMm: s?.coverBottomMm ?? 0, sideMm: s?.coverSideMm ?? 0, topMm: s?.coverSideMm ?? 0, unformed: false, along: { bar, count: s ? count : 0, topCount: s?.topEachWay ? count : 0 }, across: s ? bar : null, topAcross: s?.topEachWay !== undefined, words: s ? [`${how} each way${s.topEachWay ? ', top and bottom' : ''}`] : ['no steel'], belowGradeM: below(pad.bottomM), above: pierAbove(site, pad.id), acrossLegsMm: acrossLegs(s?.eachWay), joint: jointOf(site, pad.id) };
+    const how =
+      s?.eachWay.spacingM === undefined
+        ? `${count} ${barText(bar)}`
+        : `${barText(bar)} at ${lengthText(s.eachWay.spacingM * 1000, units)}`;
+    return {
+      widthM: pad.widthM,
+      depthM: pad.depthM,
+      bottomMm: s?.coverBottomMm ?? 0,
+      sideMm: s?.coverSideMm ?? 0,
+      topMm: s?.coverSideMm ?? 0,
+      unformed: false,
+      along: { bar, count: s ? count : 0, topCount: s?.topEachWay ? count : 0 },
+      across: s ? bar : null,
+      topAcross: s?.topEachWay !== undefined,
+      words: s ? [`${how} each way${s.topEachWay ? ', top and bottom' : ''}`] : ['no steel'],
+      belowGradeM: below(pad.bottomM),
+      above: pierAbove(site, pad.id),
+      acrossLegsMm: acrossLegs(s?.eachWay),
+      joint: jointOf(site, pad.id),
+    };
   }
   const run = site.runs.find((r) => r.id === elementId);
   const f = site.footingTypes.find((t) => t.mark === run?.type);
   if (!run || !f || run.kind === 'wall') return null;
   const top = f.continuous.topCount ? [`${f.continuous.topCount} at the top`] : [];
   return {
-    widthM: f.widthM, depthM: f.depthM, bottomMm: f.coverBottomMm, sideMm: f.coverSideMm, topMm: f.coverTopMm, unformed: f.unformed, along: f.continuous, across: f.transverse?.bar ?? null, topAcross: false,
-    words: [`${f.continuous.count} ${barText(f.continuous.bar)} along`, ...(f.transverse ? [`${barText(f.transverse.bar)} at ${lengthText(f.transverse.spacingM * 1000, units)} across`] : []), ...top], belowGradeM: below(run.bottomM), above: wallAbove(site, run.id), acrossLegsMm: acrossLegs(f.transverse), joint: jointOf(site, run.id),
+    widthM: f.widthM,
+    depthM: f.depthM,
+    bottomMm: f.coverBottomMm,
+    sideMm: f.coverSideMm,
+    topMm: f.coverTopMm,
+    unformed: f.unformed,
+    along: f.continuous,
+    across: f.transverse?.bar ?? null,
+    topAcross: false,
+    words: [
+      `${f.continuous.count} ${barText(f.continuous.bar)} along`,
+      ...(f.transverse
+        ? [
+            `${barText(f.transverse.bar)} at ${lengthText(f.transverse.spacingM * 1000, units)} across`,
+          ]
+        : []),
+      ...top,
+    ],
+    belowGradeM: below(run.bottomM),
+    above: wallAbove(site, run.id),
+    acrossLegsMm: acrossLegs(f.transverse),
+    joint: jointOf(site, run.id),
   };
 }

@@ -8,7 +8,12 @@ import { Arrow, Ground, list, num, text, type DrawProps } from './parts.tsx';
 export function PressureDrawing({ id, input, result, units, width, height }: DrawProps) {
   const heightM = num(input, id === 'waler-layout' ? 'wallHeightM' : 'placementHeightM');
   const fullKPa = num(result, id === 'waler-layout' ? 'fullHeadKPa' : 'hydrostaticKPa');
-  const maxKPa = id === 'form-pressure' ? num(result, 'maxPressureKPa') : id === 'waler-layout' ? num(input, 'maxPressureKPa') : Math.min(fullKPa, num(input, 'ratedPressureKPa'));
+  const maxKPa =
+    id === 'form-pressure'
+      ? num(result, 'maxPressureKPa')
+      : id === 'waler-layout'
+        ? num(input, 'maxPressureKPa')
+        : Math.min(fullKPa, num(input, 'ratedPressureKPa'));
   const ratedKPa = id === 'max-rate-of-rise' ? num(input, 'ratedPressureKPa') : null;
   const top = 40;
   const base = height - 48;
@@ -18,18 +23,91 @@ export function PressureDrawing({ id, input, result, units, width, height }: Dra
   const headM = Math.min(heightM, (maxKPa / fullKPa) * heightM);
   const walers = list<{ heightM: number; tieKN: number }>(result, 'walers');
   return (
-    <svg width={width} height={height} role="img" aria-label={`Pressure ${quantityText(maxKPa, 'KPa', units)} on a form ${quantityText(heightM, 'M', units)} high`}>
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`Pressure ${quantityText(maxKPa, 'KPa', units)} on a form ${quantityText(heightM, 'M', units)} high`}
+    >
       <Ground x1={formX - 120} x2={width - 60} y={base} />
       <rect x={formX - 70} y={top} width="70" height={base - top} fill="var(--fresh-2)" />
       <path d={`M${formX} ${top - 14}V${base}`} stroke="var(--ink)" strokeWidth="7" />
-      <path d={`M${x(0)} ${top}L${x(fullKPa)} ${base}`} stroke="var(--line)" strokeDasharray="6 5" strokeWidth="1.5" />{fullKPa > maxKPa * 1.001 && <text x={x(fullKPa) - 6} y={base - 10} textAnchor="end" fontSize="14" className="q halo">full head {quantityText(fullKPa, 'KPa', units)}</text>}
-      <path d={`M${x(0)} ${top}L${x(maxKPa)} ${y(heightM - headM)}V${base}H${x(0)}Z`} fill="var(--fresh)" fillOpacity="0.22" stroke="var(--fresh)" strokeWidth="3" />
-      {Array.from({ length: 6 }, (_, i) => { const z = heightM * (i + 0.6) / 6.3; const p = Math.min(maxKPa, ((heightM - z) / heightM) * fullKPa); return x(p) - x(0) > 24 ? <Arrow key={i} x1={x(p) - 4} y1={y(z)} x2={x(0) + 3} y2={y(z)} colour="var(--fresh)" /> : null; })}
-      <text x={x(maxKPa) + 10} y={Math.min((y(heightM - headM) + base) / 2, base - 26)} className="a halo" fontSize="26">{quantityText(maxKPa, 'KPa', units)}</text>
-      <Dimension x1={formX - 84} y1={top} x2={formX - 84} y2={base} text={quantityText(heightM, 'M', units)} side={1} />
-      {headM < heightM - 1e-6 && <><path d={`M${x(0)} ${y(heightM - headM)}H${x(maxKPa)}`} stroke="var(--fresh)" strokeDasharray="2 4" /><text x={x(maxKPa) + 10} y={y(heightM - headM) + 5} fontSize="15" className="halo"><TSpans>{`${quantityText(headM, 'M', units)} down`}</TSpans></text></>}
-      {ratedKPa !== null && <g><path d={`M${x(ratedKPa)} ${top - 20}V${base}`} stroke="var(--chalk)" strokeWidth="2.5" /><text x={x(ratedKPa) + (x(ratedKPa) > width * 0.6 ? -6 : 6)} y={top - 8} textAnchor={x(ratedKPa) > width * 0.6 ? 'end' : 'start'} fontSize="15" className="b halo" style={{ fill: 'var(--chalk-t)' }}>rating {quantityText(ratedKPa, 'KPa', units)}</text></g>}
-      {walers.map((w, i) => <g key={i}><rect x={formX - 4} y={y(w.heightM) - 7} width="24" height="14" fill="var(--ink)" /><text x={formX - 12} y={y(w.heightM) + 5} textAnchor="end" fontSize="14" className="halo"><TSpans>{quantityText(w.heightM, 'M', units)}</TSpans></text></g>)}
+      <path
+        d={`M${x(0)} ${top}L${x(fullKPa)} ${base}`}
+        stroke="var(--line)"
+        strokeDasharray="6 5"
+        strokeWidth="1.5"
+      />
+      {fullKPa > maxKPa * 1.001 && (
+        <text x={x(fullKPa) - 6} y={base - 10} textAnchor="end" fontSize="14" className="q halo">
+          full head {quantityText(fullKPa, 'KPa', units)}
+        </text>
+      )}
+      <path
+        d={`M${x(0)} ${top}L${x(maxKPa)} ${y(heightM - headM)}V${base}H${x(0)}Z`}
+        fill="var(--fresh)"
+        fillOpacity="0.22"
+        stroke="var(--fresh)"
+        strokeWidth="3"
+      />
+      {Array.from({ length: 6 }, (_, i) => {
+        const z = (heightM * (i + 0.6)) / 6.3;
+        const p = Math.min(maxKPa, ((heightM - z) / heightM) * fullKPa);
+        return x(p) - x(0) > 24 ? (
+          <Arrow key={i} x1={x(p) - 4} y1={y(z)} x2={x(0) + 3} y2={y(z)} colour="var(--fresh)" />
+        ) : null;
+      })}
+      <text
+        x={x(maxKPa) + 10}
+        y={Math.min((y(heightM - headM) + base) / 2, base - 26)}
+        className="a halo"
+        fontSize="26"
+      >
+        {quantityText(maxKPa, 'KPa', units)}
+      </text>
+      <Dimension
+        x1={formX - 84}
+        y1={top}
+        x2={formX - 84}
+        y2={base}
+        text={quantityText(heightM, 'M', units)}
+        side={1}
+      />
+      {headM < heightM - 1e-6 && (
+        <>
+          <path
+            d={`M${x(0)} ${y(heightM - headM)}H${x(maxKPa)}`}
+            stroke="var(--fresh)"
+            strokeDasharray="2 4"
+          />
+          <text x={x(maxKPa) + 10} y={y(heightM - headM) + 5} fontSize="15" className="halo">
+            <TSpans>{`${quantityText(headM, 'M', units)} down`}</TSpans>
+          </text>
+        </>
+      )}
+      {ratedKPa !== null && (
+        <g>
+          <path d={`M${x(ratedKPa)} ${top - 20}V${base}`} stroke="var(--chalk)" strokeWidth="2.5" />
+          <text
+            x={x(ratedKPa) + (x(ratedKPa) > width * 0.6 ? -6 : 6)}
+            y={top - 8}
+            textAnchor={x(ratedKPa) > width * 0.6 ? 'end' : 'start'}
+            fontSize="15"
+            className="b halo"
+            style={{ fill: 'var(--chalk-t)' }}
+          >
+            rating {quantityText(ratedKPa, 'KPa', units)}
+          </text>
+        </g>
+      )}
+      {walers.map((w, i) => (
+        <g key={i}>
+          <rect x={formX - 4} y={y(w.heightM) - 7} width="24" height="14" fill="var(--ink)" />
+          <text x={formX - 12} y={y(w.heightM) + 5} textAnchor="end" fontSize="14" className="halo">
+            <TSpans>{quantityText(w.heightM, 'M', units)}</TSpans>
+          </text>
+        </g>
+      ))}
     </svg>
   );
 }
@@ -45,13 +123,63 @@ export function TieDrawing({ input, result, units, width, height }: DrawProps) {
   const ok = result.ok === true;
   return (
     <svg width={width} height={height} role="img" aria-label="Area of wall on one tie">
-      <rect x={cx - 1.5 * b * px} y={cy - 1.5 * a * px} width={3 * b * px} height={3 * a * px} fill="var(--void)" />
-      <rect x={cx - (b * px) / 2} y={cy - (a * px) / 2} width={b * px} height={a * px} fill="var(--fresh)" fillOpacity="0.35" stroke={ok ? 'var(--fresh)' : 'var(--chalk)'} strokeWidth="2.5" />
-      {[-1, 0, 1].map((k) => <rect key={k} x={cx - 1.5 * b * px} y={at(0, k)[1] - 6} width={3 * b * px} height="12" fill="none" stroke="var(--ink)" strokeWidth="1.5" />)}
-      {[-1, 0, 1].flatMap((i) => [-1, 0, 1].map((k) => <circle key={`${i}${k}`} cx={at(i, k)[0]} cy={at(i, k)[1]} r={i === 0 && k === 0 ? 9 : 5} fill={i === 0 && k === 0 && !ok ? 'var(--chalk)' : 'var(--ink)'} />))}
-      <Dimension x1={cx - (b * px) / 2} y1={cy + 1.5 * a * px + 22} x2={cx + (b * px) / 2} y2={cy + 1.5 * a * px + 22} text={quantityText(b, 'M', units)} />
-      <Dimension x1={cx - 1.5 * b * px - 22} y1={cy - (a * px) / 2} x2={cx - 1.5 * b * px - 22} y2={cy + (a * px) / 2} text={quantityText(a, 'M', units)} />
-      <text x={cx + 14} y={cy - 14} className="a halo" fontSize="24">{quantityText(num(result, 'loadKN'), 'KN', units)}</text>
+      <rect
+        x={cx - 1.5 * b * px}
+        y={cy - 1.5 * a * px}
+        width={3 * b * px}
+        height={3 * a * px}
+        fill="var(--void)"
+      />
+      <rect
+        x={cx - (b * px) / 2}
+        y={cy - (a * px) / 2}
+        width={b * px}
+        height={a * px}
+        fill="var(--fresh)"
+        fillOpacity="0.35"
+        stroke={ok ? 'var(--fresh)' : 'var(--chalk)'}
+        strokeWidth="2.5"
+      />
+      {[-1, 0, 1].map((k) => (
+        <rect
+          key={k}
+          x={cx - 1.5 * b * px}
+          y={at(0, k)[1] - 6}
+          width={3 * b * px}
+          height="12"
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
+      ))}
+      {[-1, 0, 1].flatMap((i) =>
+        [-1, 0, 1].map((k) => (
+          <circle
+            key={`${i}${k}`}
+            cx={at(i, k)[0]}
+            cy={at(i, k)[1]}
+            r={i === 0 && k === 0 ? 9 : 5}
+            fill={i === 0 && k === 0 && !ok ? 'var(--chalk)' : 'var(--ink)'}
+          />
+        )),
+      )}
+      <Dimension
+        x1={cx - (b * px) / 2}
+        y1={cy + 1.5 * a * px + 22}
+        x2={cx + (b * px) / 2}
+        y2={cy + 1.5 * a * px + 22}
+        text={quantityText(b, 'M', units)}
+      />
+      <Dimension
+        x1={cx - 1.5 * b * px - 22}
+        y1={cy - (a * px) / 2}
+        x2={cx - 1.5 * b * px - 22}
+        y2={cy + (a * px) / 2}
+        text={quantityText(a, 'M', units)}
+      />
+      <text x={cx + 14} y={cy - 14} className="a halo" fontSize="24">
+        {quantityText(num(result, 'loadKN'), 'KN', units)}
+      </text>
     </svg>
   );
 }
@@ -72,14 +200,78 @@ export function BraceDrawing({ id, input, result, units, width, height }: DrawPr
   return (
     <svg width={width} height={height} role="img" aria-label="Wall and brace">
       <Ground x1={wallX - 90} x2={wallX + run * px + 90} y={base} />
-      {id === 'brace-turn' && <path d={`M${wallX} ${base}V${base - h * px - 24}`} stroke="var(--line)" strokeDasharray="6 5" />}
+      {id === 'brace-turn' && (
+        <path
+          d={`M${wallX} ${base}V${base - h * px - 24}`}
+          stroke="var(--line)"
+          strokeDasharray="6 5"
+        />
+      )}
       <path d={`M${wallX} ${base}l${lean} ${-h * px}`} stroke="var(--ink)" strokeWidth="9" />
-      <path d={`M${wallX + (lean * a) / h} ${base - a * px}L${wallX + run * px} ${base}`} stroke="var(--fresh)" strokeWidth="6" />
-      <text x={wallX + run * px * 0.56 + 14} y={base - a * px * 0.46 - 12} className="a halo" fontSize="26">{id === 'brace-load' ? quantityText(num(result, 'braceAxialKN'), 'KN', units) : direction === 'none' ? 'leave it' : `${num(result, 'turns').toFixed(2)} turns ${direction}`}</text>
-      {id === 'brace-load' && <><Arrow x1={wallX - 80} y1={base - h * px} x2={wallX - 8} y2={base - h * px} colour="var(--chalk)" thick={3} /><text x={wallX - 86} y={base - h * px - 10} fontSize="15" className="b halo">{quantityText(num(result, 'topLoadKNM'), 'KNM', units)}</text><Arrow x1={wallX + run * px} y1={base + 4} x2={wallX + run * px} y2={base - 52} colour="var(--chalk)" thick={3} /><text x={wallX + run * px + 10} y={base - 40} fontSize="15" className="b halo">up {quantityText(num(result, 'upliftKN'), 'KN', units)}</text></>}
-      {id === 'brace-turn' && <text x={wallX + lean} y={base - h * px - 18} textAnchor={lean > 0 ? 'start' : 'end'} fontSize="15" className="b halo"><TSpans>{`${quantityText(Math.abs(off), 'Mm', units)} ${off > 0 ? 'out' : 'in'}`}</TSpans></text>}
-      <Dimension x1={wallX - 60} y1={base - a * px} x2={wallX - 60} y2={base} text={quantityText(a, 'M', units)} />
-      <text x={wallX + run * px - 54} y={base - 10} fontSize="15" className="q halo">{num(input, 'angleDeg').toFixed(0)}°</text>
+      <path
+        d={`M${wallX + (lean * a) / h} ${base - a * px}L${wallX + run * px} ${base}`}
+        stroke="var(--fresh)"
+        strokeWidth="6"
+      />
+      <text
+        x={wallX + run * px * 0.56 + 14}
+        y={base - a * px * 0.46 - 12}
+        className="a halo"
+        fontSize="26"
+      >
+        {id === 'brace-load'
+          ? quantityText(num(result, 'braceAxialKN'), 'KN', units)
+          : direction === 'none'
+            ? 'leave it'
+            : `${num(result, 'turns').toFixed(2)} turns ${direction}`}
+      </text>
+      {id === 'brace-load' && (
+        <>
+          <Arrow
+            x1={wallX - 80}
+            y1={base - h * px}
+            x2={wallX - 8}
+            y2={base - h * px}
+            colour="var(--chalk)"
+            thick={3}
+          />
+          <text x={wallX - 86} y={base - h * px - 10} fontSize="15" className="b halo">
+            {quantityText(num(result, 'topLoadKNM'), 'KNM', units)}
+          </text>
+          <Arrow
+            x1={wallX + run * px}
+            y1={base + 4}
+            x2={wallX + run * px}
+            y2={base - 52}
+            colour="var(--chalk)"
+            thick={3}
+          />
+          <text x={wallX + run * px + 10} y={base - 40} fontSize="15" className="b halo">
+            up {quantityText(num(result, 'upliftKN'), 'KN', units)}
+          </text>
+        </>
+      )}
+      {id === 'brace-turn' && (
+        <text
+          x={wallX + lean}
+          y={base - h * px - 18}
+          textAnchor={lean > 0 ? 'start' : 'end'}
+          fontSize="15"
+          className="b halo"
+        >
+          <TSpans>{`${quantityText(Math.abs(off), 'Mm', units)} ${off > 0 ? 'out' : 'in'}`}</TSpans>
+        </text>
+      )}
+      <Dimension
+        x1={wallX - 60}
+        y1={base - a * px}
+        x2={wallX - 60}
+        y2={base}
+        text={quantityText(a, 'M', units)}
+      />
+      <text x={wallX + run * px - 54} y={base - 10} fontSize="15" className="q halo">
+        {num(input, 'angleDeg').toFixed(0)}°
+      </text>
     </svg>
   );
 }
@@ -94,12 +286,56 @@ export function SheathingDrawing({ input, result, units, width, height }: DrawPr
   const ok = result.ok === true;
   return (
     <svg width={width} height={height} role="img" aria-label="Plywood over its supports">
-      {Array.from({ length: 18 }, (_, i) => <Arrow key={i} x1={x0 + ((i + 0.5) * 3 * l * px) / 18} y1={y - 62} x2={x0 + ((i + 0.5) * 3 * l * px) / 18} y2={y - 12} colour="var(--fresh)" />)}
-      <path d={[0, 1, 2].map((i) => `${i === 0 ? `M${x0} ${y}` : ''}q${(l * px) / 2} ${ok ? 12 : 34} ${l * px} 0`).join('')} fill="none" stroke={ok ? 'var(--ink)' : 'var(--chalk)'} strokeWidth={Math.max(5, num(input, 'thicknessIn') * 14)} />
-      {[0, 1, 2, 3].map((i) => <rect key={i} x={x0 + i * l * px - 10} y={y + 8} width="20" height="44" fill="var(--void)" stroke="var(--ink)" strokeWidth="2" />)}
-      <Dimension x1={x0} y1={y + 84} x2={x0 + l * px} y2={y + 84} text={quantityText(l, 'M', units)} />
-      <Dimension x1={x0} y1={y + 126} x2={x0 + most * px} y2={y + 126} text={`at most ${quantityText(most, 'M', units)}`} colour="var(--chalk)" bold />
-      <text x={x0} y={y - 74} fontSize="15" className="b">{quantityText(num(input, 'pressureKPa'), 'KPa', units)}, bears {quantityText(num(result, 'allowablePressureKPa'), 'KPa', units)}</text>
+      {Array.from({ length: 18 }, (_, i) => (
+        <Arrow
+          key={i}
+          x1={x0 + ((i + 0.5) * 3 * l * px) / 18}
+          y1={y - 62}
+          x2={x0 + ((i + 0.5) * 3 * l * px) / 18}
+          y2={y - 12}
+          colour="var(--fresh)"
+        />
+      ))}
+      <path
+        d={[0, 1, 2]
+          .map((i) => `${i === 0 ? `M${x0} ${y}` : ''}q${(l * px) / 2} ${ok ? 12 : 34} ${l * px} 0`)
+          .join('')}
+        fill="none"
+        stroke={ok ? 'var(--ink)' : 'var(--chalk)'}
+        strokeWidth={Math.max(5, num(input, 'thicknessIn') * 14)}
+      />
+      {[0, 1, 2, 3].map((i) => (
+        <rect
+          key={i}
+          x={x0 + i * l * px - 10}
+          y={y + 8}
+          width="20"
+          height="44"
+          fill="var(--void)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      ))}
+      <Dimension
+        x1={x0}
+        y1={y + 84}
+        x2={x0 + l * px}
+        y2={y + 84}
+        text={quantityText(l, 'M', units)}
+      />
+      <Dimension
+        x1={x0}
+        y1={y + 126}
+        x2={x0 + most * px}
+        y2={y + 126}
+        text={`at most ${quantityText(most, 'M', units)}`}
+        colour="var(--chalk)"
+        bold
+      />
+      <text x={x0} y={y - 74} fontSize="15" className="b">
+        {quantityText(num(input, 'pressureKPa'), 'KPa', units)}, bears{' '}
+        {quantityText(num(result, 'allowablePressureKPa'), 'KPa', units)}
+      </text>
     </svg>
   );
 }

@@ -15,10 +15,40 @@ export function ChangeSheet({ id, onClose }: { id: string; onClose: () => void }
   return (
     <Sheet open onClose={onClose} title={`${change.toType} takes over at ${change.nodeId}`}>
       <div ref={boxRef} className="grid grid-cols-2 gap-3">
-        {[[change.fromRun, change.fromType], [change.toRun, change.toType]].map(([run = '', type = ''], i) => <figure key={i}><SectionDrawing site={v.record.site} elementId={run} besides={[change.fromRun, change.toRun]} width={half} height={190} /><figcaption className="text-center"><b className="font-semibold">{run}</b>, {type}</figcaption></figure>)}
+        {[
+          [change.fromRun, change.fromType],
+          [change.toRun, change.toType],
+        ].map(([run = '', type = ''], i) => (
+          <figure key={i}>
+            <SectionDrawing
+              site={v.record.site}
+              elementId={run}
+              besides={[change.fromRun, change.toRun]}
+              width={half}
+              height={190}
+            />
+            <figcaption className="text-center">
+              <b className="font-semibold">{run}</b>, {type}
+            </figcaption>
+          </figure>
+        ))}
       </div>
-      <ul className="rows my-3 border-y-2 border-ink text-[18px] leading-6">{change.words.map((w) => <li key={w} className="py-1.5"><T>{w}</T></li>)}</ul>
-      <button type="button" className="btn w-full" onClick={() => { void v.write('seen', { change: change.id }).then(onClose); }}>Seen: {change.toRun} is {change.toType}</button>
+      <ul className="rows my-3 border-y-2 border-ink text-[18px] leading-6">
+        {change.words.map((w) => (
+          <li key={w} className="py-1.5">
+            <T>{w}</T>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn w-full"
+        onClick={() => {
+          void v.write('seen', { change: change.id }).then(onClose);
+        }}
+      >
+        Seen: {change.toRun} is {change.toType}
+      </button>
     </Sheet>
   );
 }

@@ -11,13 +11,29 @@ import { AnswerSheet, QuestionSheet } from './QuestionSheets.tsx';
 /** Sheets of the Check station: signing, handing over to the inspector, questions, and going on against the gate. */
 export function CheckSheets() {
   const { sheet, set } = useFocus();
-  const close = () => { set({ sheet: null }); };
+  const close = () => {
+    set({ sheet: null });
+  };
   if (!sheet) return null;
   const [kind, ref = ''] = sheet.split(/:(.*)/);
-  if (kind === 'sign') return ref === 'own' ? <OwnSheet onClose={close} /> : <InspectionSheet hold={ref === 'dowels' ? 'dowels' : 'inspection'} onClose={close} />;
+  if (kind === 'sign')
+    return ref === 'own' ? (
+      <OwnSheet onClose={close} />
+    ) : (
+      <InspectionSheet hold={ref === 'dowels' ? 'dowels' : 'inspection'} onClose={close} />
+    );
   if (kind === 'item') return <ItemSheet elementId={ref} onClose={close} />;
   if (kind === 'change') return <ChangeSheet id={ref} onClose={close} />;
-  if (kind === 'override') return <TextSheet title="Go on against the gate" label="Why? It stays on the report for good." button="Go on" onClose={close} act="override" />;
+  if (kind === 'override')
+    return (
+      <TextSheet
+        title="Go on against the gate"
+        label="Why? It stays on the report for good."
+        button="Go on"
+        onClose={close}
+        act="override"
+      />
+    );
   if (kind === 'question') return <QuestionSheet onClose={close} />;
   if (kind === 'answer') return <AnswerSheet id={ref} onClose={close} />;
   return null;
@@ -27,19 +43,75 @@ function OwnSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { account } = useSession();
   const { gate } = v;
-  const blocked = gate.counts.out > 0 || gate.counts.unread > 0 || gate.rows.some((r) => r.kind === 'question' || r.kind === 'change');
+  const blocked =
+    gate.counts.out > 0 ||
+    gate.counts.unread > 0 ||
+    gate.rows.some((r) => r.kind === 'question' || r.kind === 'change');
   return (
     <Sheet open onClose={onClose} title="Sign your own check">
-      <p className="mb-4 text-[18px] leading-6">{gate.read} of {gate.wanted} read, {gate.counts.good} good, {gate.counts.tight} tight, {gate.counts.out} out, {gate.counts.waived} waived. Signed on plan {v.record.siteVersion}; a later change of the plan opens it again.</p>
-      {blocked ? <p className="font-semibold text-chalk-t">Something still holds it. Finish the list first, or go on against the gate with a reason.</p>
-        : <button type="button" className="btn w-full" onClick={() => { void v.write('sign', { hold: 'own', result: 'pass', planVersion: v.record.siteVersion }).then(onClose); }}>Sign as {account.name}</button>}
+      <p className="mb-4 text-[18px] leading-6">
+        {gate.read} of {gate.wanted} read, {gate.counts.good} good, {gate.counts.tight} tight,{' '}
+        {gate.counts.out} out, {gate.counts.waived} waived. Signed on plan {v.record.siteVersion}; a
+        later change of the plan opens it again.
+      </p>
+      {blocked ? (
+        <p className="font-semibold text-chalk-t">
+          Something still holds it. Finish the list first, or go on against the gate with a reason.
+        </p>
+      ) : (
+        <button
+          type="button"
+          className="btn w-full"
+          onClick={() => {
+            void v
+              .write('sign', { hold: 'own', result: 'pass', planVersion: v.record.siteVersion })
+              .then(onClose);
+          }}
+        >
+          Sign as {account.name}
+        </button>
+      )}
     </Sheet>
   );
 }
 
-function TextSheet({ title, label, button, act, onClose }: { title: string; label: string; button: string; act: 'override'; onClose: () => void }) {
+function TextSheet({
+  title,
+  label,
+  button,
+  act,
+  onClose,
+}: {
+  title: string;
+  label: string;
+  button: string;
+  act: 'override';
+  onClose: () => void;
+}) {
   const v = usePour();
   const [text, setText] = useState('');
-  const submit = (e: SubmitEvent) => { e.preventDefault(); if (text.trim()) void v.write(act, { reason: text.trim() }).then(onClose); };
-  return <Sheet open onClose={onClose} title={title}><form className="flex flex-col gap-3" onSubmit={submit}><label>{label}<textarea className="field mt-1" rows={3} value={text} onChange={(e) => { setText(e.target.value); }} /></label><button className="btn warn" disabled={!text.trim()}>{button}</button></form></Sheet>;
+  const submit = (e: SubmitEvent) => {
+    e.preventDefault();
+    if (text.trim()) void v.write(act, { reason: text.trim() }).then(onClose);
+  };
+  return (
+    <Sheet open onClose={onClose} title={title}>
+      <form className="flex flex-col gap-3" onSubmit={submit}>
+        <label>
+          {label}
+          <textarea
+            className="field mt-1"
+            rows={3}
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+            }}
+          />
+        </label>
+        <button className="btn warn" disabled={!text.trim()}>
+          {button}
+        </button>
+      </form>
+    </Sheet>
+  );
 }

@@ -18,15 +18,30 @@ function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): st
     const p = v.points.find((x) => x.point.id === r.ref);
     const place = p?.places[r.place ?? 0];
     const value = place?.reading && !place.mark ? place.reading.body.value : null;
-    const margin = p && value && place?.judged ? `, ${marginText(p.point, value, place.judged, v.units)}` : place?.mark?.body.reason ? `, ${place.mark.body.reason}` : '';
+    const margin =
+      p && value && place?.judged
+        ? `, ${marginText(p.point, value, place.judged, v.units)}`
+        : place?.mark?.body.reason
+          ? `, ${place.mark.body.reason}`
+          : '';
     return `${r.elementId ?? ''} ${p?.point.title.toLowerCase() ?? ''}${margin}${place?.fix ? ', fixed, read again' : ''}`;
   }
   if (r.kind === 'unread') return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
-  if (r.kind === 'question') { const q = entries(v.state, 'question').find((e) => e.id === r.ref); return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`; }
-  if (r.kind === 'change') { const c = changes.get(r.ref); return `${c?.toRun ?? ''} becomes ${c?.toType ?? ''}: ${c?.words[0]?.split(',')[0] ?? 'another type'}`; }
+  if (r.kind === 'question') {
+    const q = entries(v.state, 'question').find((e) => e.id === r.ref);
+    return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`;
+  }
+  if (r.kind === 'change') {
+    const c = changes.get(r.ref);
+    return `${c?.toRun ?? ''} becomes ${c?.toType ?? ''}: ${c?.words[0]?.split(',')[0] ?? 'another type'}`;
+  }
   const sign = v.gate.signs.find((s) => s.hold === r.ref);
   const name = sign ? HOLD_NAME[sign.hold] : '';
-  return sign?.state === 'rejected' ? `${name} rejected: ${sign.reason ?? ''}` : sign?.state === 'reopened' ? `${name} open again: ${sign.reason ?? ''}` : `${name}, not signed`;
+  return sign?.state === 'rejected'
+    ? `${name} rejected: ${sign.reason ?? ''}`
+    : sign?.state === 'reopened'
+      ? `${name} open again: ${sign.reason ?? ''}`
+      : `${name}, not signed`;
 }
 
 /** What can be done about a gate that holds: ask, or go on all the same. */
@@ -35,20 +50,68 @@ export function GateActs() {
   const set = useSetFocus();
   return (
     <>
-      <button type="button" className="min-h-12 text-left font-semibold text-press" onClick={() => { set({ sheet: 'question' }); }}>Ask a question</button>
-      {gate.rows.length > 0 && !gate.overridden && <button type="button" className="min-h-12 text-left font-semibold text-press" onClick={() => { set({ sheet: 'override' }); }}>Go on against the gate</button>}
+      <button
+        type="button"
+        className="min-h-12 text-left font-semibold text-press"
+        onClick={() => {
+          set({ sheet: 'question' });
+        }}
+      >
+        Ask a question
+      </button>
+      {gate.rows.length > 0 && !gate.overridden && (
+        <button
+          type="button"
+          className="min-h-12 text-left font-semibold text-press"
+          onClick={() => {
+            set({ sheet: 'override' });
+          }}
+        >
+          Go on against the gate
+        </button>
+      )}
     </>
   );
 }
 
 /** One thing that holds it; drawn anew only when it reads otherwise. */
-const GateRow = memo(function GateRow({ row: r, words, onGo }: { row: HoldRow; words: string; onGo: (r: HoldRow) => void }) {
-  return (
-    <button type="button" data-row={`${r.kind}:${r.ref}:${r.place ?? ''}`} className="flex min-h-9 w-full items-center gap-3 py-0.5 text-left max-sm:min-h-12" onClick={() => { onGo(r); }}>
-      <Mark verdict={r.verdict} size={18} /><span className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}><T>{words}</T></span><span className="tnum whitespace-nowrap text-ink2">{r.minutes === null ? 'their answer' : `${r.minutes} min`}</span>
-    </button>
-  );
-}, (a, b) => a.words === b.words && a.row.verdict === b.row.verdict && a.row.minutes === b.row.minutes && a.row.elementId === b.row.elementId);
+const GateRow = memo(
+  function GateRow({
+    row: r,
+    words,
+    onGo,
+  }: {
+    row: HoldRow;
+    words: string;
+    onGo: (r: HoldRow) => void;
+  }) {
+    return (
+      <button
+        type="button"
+        data-row={`${r.kind}:${r.ref}:${r.place ?? ''}`}
+        className="flex min-h-9 w-full items-center gap-3 py-0.5 text-left max-sm:min-h-12"
+        onClick={() => {
+          onGo(r);
+        }}
+      >
+        <Mark verdict={r.verdict} size={18} />
+        <span
+          className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}
+        >
+          <T>{words}</T>
+        </span>
+        <span className="tnum whitespace-nowrap text-ink2">
+          {r.minutes === null ? 'their answer' : `${r.minutes} min`}
+        </span>
+      </button>
+    );
+  },
+  (a, b) =>
+    a.words === b.words &&
+    a.row.verdict === b.row.verdict &&
+    a.row.minutes === b.row.minutes &&
+    a.row.elementId === b.row.elementId,
+);
 
 /** Ready or not, and everything that holds the pour, in one place with the minutes each needs. `acts`: with what can be done about it. */
 export function GatePanel({ acts = true }: { acts?: boolean }) {
@@ -56,9 +119,13 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
   const set = useSetFocus();
   const { gate } = v;
   const { site, pour } = v.record;
-  const changes = useMemo(() => new Map(typeChanges(site, pour.elements).map((c) => [c.id, c])), [site, pour.elements]);
+  const changes = useMemo(
+    () => new Map(typeChanges(site, pour.elements).map((c) => [c.id, c])),
+    [site, pour.elements],
+  );
   const go = useStable((r: HoldRow) => {
-    if (r.kind === 'out' || r.kind === 'unread') set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
+    if (r.kind === 'out' || r.kind === 'unread')
+      set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
     else if (r.kind === 'change') set({ sheet: `change:${r.ref}` });
     else if (r.kind === 'question') set({ sheet: `answer:${r.ref}` });
     else set({ sheet: `sign:${r.ref}` });
@@ -66,21 +133,84 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
   const holding = gate.rows.length > 0;
   const [listRef, below] = useBelow(gate.rows.length);
   return (
-    <section aria-label="Gate" data-gate={gate.ready ? 'ready' : 'held'} className="flex h-full flex-col">
+    <section
+      aria-label="Gate"
+      data-gate={gate.ready ? 'ready' : 'held'}
+      className="flex h-full flex-col"
+    >
       <div className="flex items-end justify-between gap-3 pb-2">
-        <h2 className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}>{gate.ready ? 'Ready' : 'Not ready'}</h2>
-        {holding && <p className="text-right leading-5 text-ink2">{gate.rows.length} {gate.rows.length === 1 ? 'thing holds it' : 'things hold it'}<br />{gate.minutes === null ? 'waits for an answer' : 'soonest ready'}{gate.minutes !== null && <b className="big block text-[26px] leading-7 text-ink">{momentText(v, v.nowMs + gate.minutes * 60_000)}</b>}</p>}
+        <h2
+          className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}
+        >
+          {gate.ready ? 'Ready' : 'Not ready'}
+        </h2>
+        {holding && (
+          <p className="text-right leading-5 text-ink2">
+            {gate.rows.length} {gate.rows.length === 1 ? 'thing holds it' : 'things hold it'}
+            <br />
+            {gate.minutes === null ? 'waits for an answer' : 'soonest ready'}
+            {gate.minutes !== null && (
+              <b className="big block text-[26px] leading-7 text-ink">
+                {momentText(v, v.nowMs + gate.minutes * 60_000)}
+              </b>
+            )}
+          </p>
+        )}
       </div>
-      {gate.overridden && <p className="pb-2 font-semibold text-ochre-t">Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays on the report.</p>}
+      {gate.overridden && (
+        <p className="pb-2 font-semibold text-ochre-t">
+          Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays
+          on the report.
+        </p>
+      )}
       <div className="flex min-h-[120px] flex-1 flex-col border-y border-hair">
-        <div ref={listRef} className="rows min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="What holds it">
-          {gate.rows.map((r) => <GateRow key={`${r.kind}${r.ref}${r.place ?? ''}`} row={r} words={rowWords(v, r, changes)} onGo={go} />)}
-          {!holding && gate.signs.map((s) => <p key={s.hold} className="flex min-h-[42px] items-center gap-3"><Mark verdict="good" />{HOLD_NAME[s.hold]}<span className="flex-1" /><span className="text-ink2">{s.actor} {s.at ? momentText(v, Date.parse(s.at)) : ''}</span></p>)}
+        <div
+          ref={listRef}
+          className="rows min-h-0 flex-1 overflow-auto"
+          tabIndex={0}
+          role="group"
+          aria-label="What holds it"
+        >
+          {gate.rows.map((r) => (
+            <GateRow
+              key={`${r.kind}${r.ref}${r.place ?? ''}`}
+              row={r}
+              words={rowWords(v, r, changes)}
+              onGo={go}
+            />
+          ))}
+          {!holding &&
+            gate.signs.map((s) => (
+              <p key={s.hold} className="flex min-h-[42px] items-center gap-3">
+                <Mark verdict="good" />
+                {HOLD_NAME[s.hold]}
+                <span className="flex-1" />
+                <span className="text-ink2">
+                  {s.actor} {s.at ? momentText(v, Date.parse(s.at)) : ''}
+                </span>
+              </p>
+            ))}
         </div>
-        {below > 0 && <button type="button" data-below={below} className="flex min-h-7 items-center justify-end gap-1 text-[14px] font-semibold text-press max-sm:min-h-12" onClick={() => { listRef.current?.scrollBy({ top: listRef.current.clientHeight, behavior: 'smooth' }); }}>{below} more<ChevronDown size={16} aria-hidden="true" /></button>}
+        {below > 0 && (
+          <button
+            type="button"
+            data-below={below}
+            className="flex min-h-7 items-center justify-end gap-1 text-[14px] font-semibold text-press max-sm:min-h-12"
+            onClick={() => {
+              listRef.current?.scrollBy({ top: listRef.current.clientHeight, behavior: 'smooth' });
+            }}
+          >
+            {below} more
+            <ChevronDown size={16} aria-hidden="true" />
+          </button>
+        )}
       </div>
       <PutOffLine />
-      {acts && <div className="flex flex-wrap gap-x-5 pt-1"><GateActs /></div>}
+      {acts && (
+        <div className="flex flex-wrap gap-x-5 pt-1">
+          <GateActs />
+        </div>
+      )}
     </section>
   );
 }

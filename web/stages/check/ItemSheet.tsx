@@ -20,25 +20,130 @@ export function ItemSheet({ elementId, onClose }: { elementId: string; onClose: 
   const submit = (e: SubmitEvent) => {
     e.preventDefault();
     const n = Number(places);
-    if (!title.trim()) { setProblem('Say what is to be checked.'); return; }
-    if (!Number.isInteger(n) || n < 1 || n > 50) { setProblem('From 1 to 50 readings.'); return; }
+    if (!title.trim()) {
+      setProblem('Say what is to be checked.');
+      return;
+    }
+    if (!Number.isInteger(n) || n < 1 || n > 50) {
+      setProblem('From 1 to 50 readings.');
+      return;
+    }
     const size = parseMeasure(wanted, v.units);
     const tolerance = parseMeasure(off || '0', v.units);
-    if (kind === 'size' && !size.ok) { setProblem(`Wanted: ${size.message}`); return; }
-    if (kind === 'size' && !tolerance.ok) { setProblem(`More or less: ${tolerance.message}`); return; }
-    if (kind === 'count' && !/^\d{1,4}$/.test(wanted.trim())) { setProblem('Wanted: a whole number.'); return; }
-    const body = kind === 'eye' ? { type: 'eye' as const } : kind === 'count' ? { type: 'count' as const, wanted: Number(wanted) } : { type: 'size' as const, wantedMm: size.ok ? size.mm : 0, minusMm: tolerance.ok ? tolerance.mm : 0, plusMm: tolerance.ok ? tolerance.mm : 0 };
-    void v.write('item', { elementId, title: title.trim(), trade, wanted: body, places: n }).then(onClose);
+    if (kind === 'size' && !size.ok) {
+      setProblem(`Wanted: ${size.message}`);
+      return;
+    }
+    if (kind === 'size' && !tolerance.ok) {
+      setProblem(`More or less: ${tolerance.message}`);
+      return;
+    }
+    if (kind === 'count' && !/^\d{1,4}$/.test(wanted.trim())) {
+      setProblem('Wanted: a whole number.');
+      return;
+    }
+    const body =
+      kind === 'eye'
+        ? { type: 'eye' as const }
+        : kind === 'count'
+          ? { type: 'count' as const, wanted: Number(wanted) }
+          : {
+              type: 'size' as const,
+              wantedMm: size.ok ? size.mm : 0,
+              minusMm: tolerance.ok ? tolerance.mm : 0,
+              plusMm: tolerance.ok ? tolerance.mm : 0,
+            };
+    void v
+      .write('item', { elementId, title: title.trim(), trade, wanted: body, places: n })
+      .then(onClose);
   };
   return (
     <Sheet open onClose={onClose} title={`Add to the list, ${v.elementName(elementId)}`}>
       <form className="flex flex-col gap-3" onSubmit={submit}>
-        <label>What<input className="field mt-1" maxLength={80} value={title} onChange={(e) => { setTitle(e.target.value); }} /></label>
-        <div className="flex flex-wrap gap-2" role="group" aria-label="Trade">{TRADES.map((t) => <button key={t} type="button" className="chip" aria-pressed={t === trade} onClick={() => { setTrade(t); }}>{t}</button>)}</div>
-        <div className="flex gap-2" role="group" aria-label="How it is read">{(Object.keys(KIND) as Kind[]).map((k) => <button key={k} type="button" className="chip flex-1 justify-center" aria-pressed={k === kind} onClick={() => { setKind(k); }}>{KIND[k]}</button>)}</div>
-        {kind !== 'eye' && <div className="grid grid-cols-2 gap-2"><label>Wanted<input className="field mt-1" value={wanted} inputMode={kind === 'count' ? 'numeric' : 'text'} onChange={(e) => { setWanted(e.target.value); }} /></label>{kind === 'size' && <label>More or less<input className="field mt-1" value={off} onChange={(e) => { setOff(e.target.value); }} /></label>}</div>}
-        <label>How many readings<input className="field mt-1" inputMode="numeric" value={places} onChange={(e) => { setPlaces(e.target.value); }} /></label>
-        {problem && <p role="alert" className="font-semibold text-chalk-t">{problem}</p>}
+        <label>
+          What
+          <input
+            className="field mt-1"
+            maxLength={80}
+            value={title}
+            onChange={(e) => {
+              setTitle(e.target.value);
+            }}
+          />
+        </label>
+        <div className="flex flex-wrap gap-2" role="group" aria-label="Trade">
+          {TRADES.map((t) => (
+            <button
+              key={t}
+              type="button"
+              className="chip"
+              aria-pressed={t === trade}
+              onClick={() => {
+                setTrade(t);
+              }}
+            >
+              {t}
+            </button>
+          ))}
+        </div>
+        <div className="flex gap-2" role="group" aria-label="How it is read">
+          {(Object.keys(KIND) as Kind[]).map((k) => (
+            <button
+              key={k}
+              type="button"
+              className="chip flex-1 justify-center"
+              aria-pressed={k === kind}
+              onClick={() => {
+                setKind(k);
+              }}
+            >
+              {KIND[k]}
+            </button>
+          ))}
+        </div>
+        {kind !== 'eye' && (
+          <div className="grid grid-cols-2 gap-2">
+            <label>
+              Wanted
+              <input
+                className="field mt-1"
+                value={wanted}
+                inputMode={kind === 'count' ? 'numeric' : 'text'}
+                onChange={(e) => {
+                  setWanted(e.target.value);
+                }}
+              />
+            </label>
+            {kind === 'size' && (
+              <label>
+                More or less
+                <input
+                  className="field mt-1"
+                  value={off}
+                  onChange={(e) => {
+                    setOff(e.target.value);
+                  }}
+                />
+              </label>
+            )}
+          </div>
+        )}
+        <label>
+          How many readings
+          <input
+            className="field mt-1"
+            inputMode="numeric"
+            value={places}
+            onChange={(e) => {
+              setPlaces(e.target.value);
+            }}
+          />
+        </label>
+        {problem && (
+          <p role="alert" className="font-semibold text-chalk-t">
+            {problem}
+          </p>
+        )}
         <button className="btn">Add it</button>
       </form>
     </Sheet>

@@ -17,66 +17,293 @@ export function useLikeliest() {
   const ref = useRef<HTMLButtonElement>(null);
   const ready = useRef(false);
   useEffect(() => {
-    if (window.matchMedia('(min-width: 840px)').matches && !document.querySelector('[role="dialog"]')) ref.current?.focus({ preventScroll: true });
-    const t = setTimeout(() => { ready.current = true; }, TOO_SOON_MS);
-    return () => { clearTimeout(t); };
+    if (
+      window.matchMedia('(min-width: 840px)').matches &&
+      !document.querySelector('[role="dialog"]')
+    )
+      ref.current?.focus({ preventScroll: true });
+    const t = setTimeout(() => {
+      ready.current = true;
+    }, TOO_SOON_MS);
+    return () => {
+      clearTimeout(t);
+    };
   }, []);
   /** Clicks without a pointer have no detail: they come from the keyboard. */
-  const guarded = (act: () => void) => (e: MouseEvent) => { if (e.detail !== 0 || ready.current) act(); };
+  const guarded = (act: () => void) => (e: MouseEvent) => {
+    if (e.detail !== 0 || ready.current) act();
+  };
   return { ref, guarded };
 }
 
 /** What is counted: the wanted number and its neighbours, one press each. */
-export function CountPad({ wanted, unit, onTake }: { wanted: number; unit: string; onTake: (n: number) => void }) {
+export function CountPad({
+  wanted,
+  unit,
+  onTake,
+}: {
+  wanted: number;
+  unit: string;
+  onTake: (n: number) => void;
+}) {
   const { ref, guarded } = useLikeliest();
-  const list = [...new Set([Math.max(0, wanted - 2), Math.max(0, wanted - 1), wanted, wanted + 1, wanted + 2])];
-  return <div className="grid grid-cols-5 gap-2" role="group" aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`} data-pad="count">{list.map((n) => <button key={n} ref={n === wanted ? ref : undefined} data-likeliest={n === wanted ? '' : undefined} type="button" className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`} onClick={guarded(() => { onTake(n); })}>{n}</button>)}</div>;
+  const list = [
+    ...new Set([Math.max(0, wanted - 2), Math.max(0, wanted - 1), wanted, wanted + 1, wanted + 2]),
+  ];
+  return (
+    <div
+      className="grid grid-cols-5 gap-2"
+      role="group"
+      aria-label={`${unit[0]?.toUpperCase() ?? ''}${unit.slice(1)} counted`}
+      data-pad="count"
+    >
+      {list.map((n) => (
+        <button
+          key={n}
+          ref={n === wanted ? ref : undefined}
+          data-likeliest={n === wanted ? '' : undefined}
+          type="button"
+          className={`key min-h-[64px]! ${n === wanted ? 'shadow-[inset_0_0_0_2px_var(--press)]' : ''}`}
+          onClick={guarded(() => {
+            onTake(n);
+          })}
+        >
+          {n}
+        </button>
+      ))}
+    </div>
+  );
 }
 
-export function BarPad({ wanted, onTake }: { wanted: string; onTake: (bar: (typeof BAR_NAMES)[number]) => void }) {
-  const family = BAR_NAMES.filter((b) => (wanted.startsWith('#') ? b.startsWith('#') : wanted.endsWith('mm') ? b.endsWith('mm') : b.endsWith('M')));
+export function BarPad({
+  wanted,
+  onTake,
+}: {
+  wanted: string;
+  onTake: (bar: (typeof BAR_NAMES)[number]) => void;
+}) {
+  const family = BAR_NAMES.filter((b) =>
+    wanted.startsWith('#')
+      ? b.startsWith('#')
+      : wanted.endsWith('mm')
+        ? b.endsWith('mm')
+        : b.endsWith('M'),
+  );
   const i = family.findIndex((b) => b === wanted);
   const { ref, guarded } = useLikeliest();
-  return <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read" data-pad="bar">{family.slice(Math.max(0, i - 2), i + 2).map((b) => <button key={b} ref={b === wanted ? ref : undefined} data-likeliest={b === wanted ? '' : undefined} type="button" className="key fn min-h-[64px]!" onClick={guarded(() => { onTake(b); })}>{barText(b)}</button>)}</div>;
+  return (
+    <div className="grid grid-cols-4 gap-2" role="group" aria-label="Bar size read" data-pad="bar">
+      {family.slice(Math.max(0, i - 2), i + 2).map((b) => (
+        <button
+          key={b}
+          ref={b === wanted ? ref : undefined}
+          data-likeliest={b === wanted ? '' : undefined}
+          type="button"
+          className="key fn min-h-[64px]!"
+          onClick={guarded(() => {
+            onTake(b);
+          })}
+        >
+          {barText(b)}
+        </button>
+      ))}
+    </div>
+  );
 }
 
 /** Spacing is read over a counted number of spaces: one long tape, not many short ones. */
-export function SpacingPad({ of, w, units, onTyping, onTake }: { of: string; w: Extract<Wanted, { type: 'spacing' }>; units: UnitSystem; onTyping: (value: ReadingValue | null) => void; onTake: (value: ReadingValue) => void }) {
+export function SpacingPad({
+  of,
+  w,
+  units,
+  onTyping,
+  onTake,
+}: {
+  of: string;
+  w: Extract<Wanted, { type: 'spacing' }>;
+  units: UnitSystem;
+  onTyping: (value: ReadingValue | null) => void;
+  onTake: (value: ReadingValue) => void;
+}) {
   const [spaces, setSpaces] = useState(w.spaces);
-  const set = (n: number) => { setSpaces(n); onTyping(null); };
+  const set = (n: number) => {
+    setSpaces(n);
+    onTyping(null);
+  };
   const read = (overMm: number): ReadingValue => ({ type: 'spacing', overMm, spaces });
   return (
     <>
-      <div className="flex items-center gap-2"><span className="text-ink2">Tape over</span><button type="button" className="chip" aria-label="One space fewer" disabled={spaces <= 1} onClick={() => { set(spaces - 1); }}>−</button><b className="tnum" data-spaces>{spaces} {spaces === 1 ? 'space' : 'spaces'}</b><button type="button" className="chip" aria-label="One space more" disabled={spaces >= 40} onClick={() => { set(spaces + 1); }}>+</button><span className="text-ink2"><T>{`${lengthText(w.specifiedMm * spaces, units)} is right`}</T></span></div>
-      <TapePad of={of} units={units} signed={false} onTyping={(mm) => { onTyping(mm !== null && mm > 0 ? read(mm) : null); }} onTake={(mm) => { onTake(read(mm)); }} refuse={(mm) => (mm > 0 ? null : 'Spacing is above zero.')} takeLabel="Take" />
+      <div className="flex items-center gap-2">
+        <span className="text-ink2">Tape over</span>
+        <button
+          type="button"
+          className="chip"
+          aria-label="One space fewer"
+          disabled={spaces <= 1}
+          onClick={() => {
+            set(spaces - 1);
+          }}
+        >
+          −
+        </button>
+        <b className="tnum" data-spaces>
+          {spaces} {spaces === 1 ? 'space' : 'spaces'}
+        </b>
+        <button
+          type="button"
+          className="chip"
+          aria-label="One space more"
+          disabled={spaces >= 40}
+          onClick={() => {
+            set(spaces + 1);
+          }}
+        >
+          +
+        </button>
+        <span className="text-ink2">
+          <T>{`${lengthText(w.specifiedMm * spaces, units)} is right`}</T>
+        </span>
+      </div>
+      <TapePad
+        of={of}
+        units={units}
+        signed={false}
+        onTyping={(mm) => {
+          onTyping(mm !== null && mm > 0 ? read(mm) : null);
+        }}
+        onTake={(mm) => {
+          onTake(read(mm));
+        }}
+        refuse={(mm) => (mm > 0 ? null : 'Spacing is above zero.')}
+        takeLabel="Take"
+      />
     </>
   );
 }
 
-export function EyePad({ advice, onMark }: { advice: string; onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void }) {
+export function EyePad({
+  advice,
+  onMark,
+}: {
+  advice: string;
+  onMark: (r: 'pass' | 'fail' | 'na', reason?: string) => void;
+}) {
   const [asked, setAsked] = useState<'fail' | 'na' | null>(null);
   const [reason, setReason] = useState('');
   const { ref, guarded } = useLikeliest();
   return (
     <div className="flex flex-col gap-2" data-pad="eye">
       <p className="text-[18px] leading-6">{advice}</p>
-      <div className="grid grid-cols-3 gap-2"><button ref={ref} data-likeliest type="button" className="btn min-h-[64px]" onClick={guarded(() => { onMark('pass'); })}>Good</button><button type="button" className="btn warn" onClick={() => { setAsked('fail'); }}>Not good</button><button type="button" className="btn line" onClick={() => { setAsked('na'); }}>Does not apply</button></div>
-      {asked && <form className="flex gap-2" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) onMark(asked, reason.trim()); }}><input autoFocus className="field" aria-label="Why" placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'} value={reason} onChange={(e) => { setReason(e.target.value); }} /><button className="btn" disabled={!reason.trim()}>Log</button></form>}
+      <div className="grid grid-cols-3 gap-2">
+        <button
+          ref={ref}
+          data-likeliest
+          type="button"
+          className="btn min-h-[64px]"
+          onClick={guarded(() => {
+            onMark('pass');
+          })}
+        >
+          Good
+        </button>
+        <button
+          type="button"
+          className="btn warn"
+          onClick={() => {
+            setAsked('fail');
+          }}
+        >
+          Not good
+        </button>
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            setAsked('na');
+          }}
+        >
+          Does not apply
+        </button>
+      </div>
+      {asked && (
+        <form
+          className="flex gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (reason.trim()) onMark(asked, reason.trim());
+          }}
+        >
+          <input
+            autoFocus
+            className="field"
+            aria-label="Why"
+            placeholder={asked === 'fail' ? 'What is wrong' : 'Why it does not apply'}
+            value={reason}
+            onChange={(e) => {
+              setReason(e.target.value);
+            }}
+          />
+          <button className="btn" disabled={!reason.trim()}>
+            Log
+          </button>
+        </form>
+      )}
     </div>
   );
 }
 
 /** A failed point asks what was done about it; then it is read again. */
-export function FixForm({ advice, onFix, onWaive }: { advice: string; onFix: (what: string) => Promise<unknown>; onWaive: (reason: string) => Promise<unknown> }) {
+export function FixForm({
+  advice,
+  onFix,
+  onWaive,
+}: {
+  advice: string;
+  onFix: (what: string) => Promise<unknown>;
+  onWaive: (reason: string) => Promise<unknown>;
+}) {
   const [what, setWhat] = useState('');
   const { ref, guarded } = useLikeliest();
   const done = advice.replace(/,? and read (the string )?again\./, '.').replace(/\.$/, '');
   return (
     <div className="flex flex-col gap-2" role="group" aria-label="Fix">
       <p className="text-[18px] font-semibold leading-6">{advice}</p>
-      <button ref={ref} data-likeliest type="button" className="btn min-h-[56px]" onClick={guarded(() => void onFix(done))}>Done: {done}</button>
-      <form className="grid grid-cols-[1fr_auto_auto] gap-2" onSubmit={(e) => { e.preventDefault(); if (what.trim()) void onFix(what.trim()); }}>
-        <input className="field" aria-label="What was done" placeholder="Something else" value={what} onChange={(e) => { setWhat(e.target.value); }} /><button className="btn line" disabled={!what.trim()}>Fixed</button><button type="button" className="btn warn" disabled={!what.trim()} onClick={() => void onWaive(what.trim())}>Waive</button>
+      <button
+        ref={ref}
+        data-likeliest
+        type="button"
+        className="btn min-h-[56px]"
+        onClick={guarded(() => void onFix(done))}
+      >
+        Done: {done}
+      </button>
+      <form
+        className="grid grid-cols-[1fr_auto_auto] gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (what.trim()) void onFix(what.trim());
+        }}
+      >
+        <input
+          className="field"
+          aria-label="What was done"
+          placeholder="Something else"
+          value={what}
+          onChange={(e) => {
+            setWhat(e.target.value);
+          }}
+        />
+        <button className="btn line" disabled={!what.trim()}>
+          Fixed
+        </button>
+        <button
+          type="button"
+          className="btn warn"
+          disabled={!what.trim()}
+          onClick={() => void onWaive(what.trim())}
+        >
+          Waive
+        </button>
       </form>
     </div>
   );

@@ -13,7 +13,15 @@ import { roundValue } from './useTaking.ts';
 import { Opens } from '../../ui/Working.tsx';
 
 /** A round is walked on the wall itself: press an unread mark to take it as it should be, a read one to look at it again. */
-export function Round({ state, place, onTap }: { state: PointState; place: number; onTap: (place: number) => void }) {
+export function Round({
+  state,
+  place,
+  onTap,
+}: {
+  state: PointState;
+  place: number;
+  onTap: (place: number) => void;
+}) {
   const v = usePour();
   const set = useSetFocus();
   const wide = useWide();
@@ -21,10 +29,39 @@ export function Round({ state, place, onTap }: { state: PointState; place: numbe
   const { point } = state;
   return (
     <div>
-      {wide && <div ref={boxRef} className="h-[140px] w-full"><ElementDrawing site={v.record.site} elementId={point.elementId} width={box.width} height={140} forms={point.round === 'forms' ? formSystemOf({ site: v.record.site, pour: v.record.pour }) : undefined}
-        marks={state.places.map((p, i) => ({ key: String(i), atM: point.places[i]?.atM ?? 0, upM: point.places[i]?.upM ?? 0, verdict: p.verdict, label: point.places[i]?.label ?? String(i + 1), chosen: i === place }))}
-        onPick={(key) => { const i = Number(key); if (state.places[i]?.verdict === 'unread' && roundValue(point, i)) onTap(i); else set({ run: point.elementId, check: point.id, place: i }); }} /></div>}
-      {point.round === 'forms' && <p className="text-ink2"><PressureLine elementId={point.elementId} /></p>}
+      {wide && (
+        <div ref={boxRef} className="h-[140px] w-full">
+          <ElementDrawing
+            site={v.record.site}
+            elementId={point.elementId}
+            width={box.width}
+            height={140}
+            forms={
+              point.round === 'forms'
+                ? formSystemOf({ site: v.record.site, pour: v.record.pour })
+                : undefined
+            }
+            marks={state.places.map((p, i) => ({
+              key: String(i),
+              atM: point.places[i]?.atM ?? 0,
+              upM: point.places[i]?.upM ?? 0,
+              verdict: p.verdict,
+              label: point.places[i]?.label ?? String(i + 1),
+              chosen: i === place,
+            }))}
+            onPick={(key) => {
+              const i = Number(key);
+              if (state.places[i]?.verdict === 'unread' && roundValue(point, i)) onTap(i);
+              else set({ run: point.elementId, check: point.id, place: i });
+            }}
+          />
+        </div>
+      )}
+      {point.round === 'forms' && (
+        <p className="text-ink2">
+          <PressureLine elementId={point.elementId} />
+        </p>
+      )}
       {point.kind === 'braces' && <TurnLine state={state} place={place} />}
     </div>
   );
@@ -39,7 +76,19 @@ function PressureLine({ elementId }: { elementId: string }) {
   const most = Math.max(0, ...cells.map((c) => c.pressureKPa));
   const over = cells.some((c) => c.overRating);
   if (most === 0) return null;
-  return <span className={over ? 'font-semibold text-chalk-t' : ''} data-pressure={over ? 'over' : 'within'}>as planned <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>{quantityText(most, 'KPa', v.units)}</Opens> on forms rated {quantityText(rating, 'KPa', v.units)}{over ? ': pour slower, or in more lifts' : ''}</span>;
+  return (
+    <span
+      className={over ? 'font-semibold text-chalk-t' : ''}
+      data-pressure={over ? 'over' : 'within'}
+    >
+      as planned{' '}
+      <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>
+        {quantityText(most, 'KPa', v.units)}
+      </Opens>{' '}
+      on forms rated {quantityText(rating, 'KPa', v.units)}
+      {over ? ': pour slower, or in more lifts' : ''}
+    </span>
+  );
 }
 
 /** Which way to turn this brace, and how far, to bring the wall to its lean. */
@@ -49,11 +98,35 @@ function TurnLine({ state, place }: { state: PointState; place: number }) {
   const value = state.places[place]?.reading?.body.value;
   const run = v.record.site.runs.find((r) => r.id === state.point.elementId);
   const brace = formSystemOf({ site: v.record.site, pour: v.record.pour })?.brace;
-  if (!brace || w.type !== 'size' || value?.type !== 'length' || run?.topM === undefined) return null;
+  if (!brace || w.type !== 'size' || value?.type !== 'length' || run?.topM === undefined)
+    return null;
   const heightM = wallHeightM(run);
-  const input = { offsetMm: value.mm - w.wantedMm, wallHeightM: heightM, attachHeightM: Math.min(brace.attachM, heightM), angleDeg: brace.angleDeg, pitchMmPerTurn: brace.pitchMmPerTurn, pushOnly: brace.pushOnly, toleranceMm: v.rules.value('braceLeave') };
+  const input = {
+    offsetMm: value.mm - w.wantedMm,
+    wallHeightM: heightM,
+    attachHeightM: Math.min(brace.attachM, heightM),
+    angleDeg: brace.angleDeg,
+    pitchMmPerTurn: brace.pitchMmPerTurn,
+    pushOnly: brace.pushOnly,
+    toleranceMm: v.rules.value('braceLeave'),
+  };
   const turn = attempt(braceTurn, input).done;
   if (!turn) return null;
   const { turns, direction, possible } = turn.result;
-  return <p className={possible ? '' : 'font-semibold text-chalk-t'}>{direction === 'none' ? 'Leave this brace.' : <>Turn this brace <Opens name="the turn" id="brace-turn" input={input}>{turns.toFixed(1)} turns</Opens>: the wall goes {direction}{possible ? '.' : ', and this brace only pushes. Pull it in from the other side.'}</>}</p>;
+  return (
+    <p className={possible ? '' : 'font-semibold text-chalk-t'}>
+      {direction === 'none' ? (
+        'Leave this brace.'
+      ) : (
+        <>
+          Turn this brace{' '}
+          <Opens name="the turn" id="brace-turn" input={input}>
+            {turns.toFixed(1)} turns
+          </Opens>
+          : the wall goes {direction}
+          {possible ? '.' : ', and this brace only pushes. Pull it in from the other side.'}
+        </>
+      )}
+    </p>
+  );
 }

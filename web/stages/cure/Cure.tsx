@@ -1,5 +1,12 @@
 import { useState } from 'react';
-import { celsiusOf, clockText, strength, temperatureFigure, textOf, MPA_PER_PSI } from '../../../core/units/index.ts';
+import {
+  celsiusOf,
+  clockText,
+  strength,
+  temperatureFigure,
+  textOf,
+  MPA_PER_PSI,
+} from '../../../core/units/index.ts';
 import { entries } from '../../../core/pourlog/state.ts';
 import { usePour, usePourLog } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
@@ -20,8 +27,38 @@ export function CureGround() {
   const set = useSetFocus();
   return (
     <div ref={boxRef} className="h-full">
-      {v.curing ? <StrengthCurve width={box.width} height={box.height} curing={v.curing} fcMPa={v.mix.fcMPa} units={v.units} stripLabel={v.curing.stripMs === null ? 'not by this curve' : momentText(v, v.curing.stripMs)} />
-        : <div className="flex h-full flex-col justify-center gap-4 p-6"><p className="max-w-[40ch] text-[20px] leading-7">Curing is reckoned from the end of placing. {v.progress.startedMs === null ? `The pour is planned to end at ${clockText(v.plan.timetable.finishMin)}.` : 'Placing is not finished yet.'}</p><LiveRoute width={box.width - 48} height={90} route={v.plan.route} progress={v.progress} lifts={v.record.pour.settings.lifts} nowMs={v.nowMs} onPick={() => { set({ sheet: null }); }} /></div>}
+      {v.curing ? (
+        <StrengthCurve
+          width={box.width}
+          height={box.height}
+          curing={v.curing}
+          fcMPa={v.mix.fcMPa}
+          units={v.units}
+          stripLabel={
+            v.curing.stripMs === null ? 'not by this curve' : momentText(v, v.curing.stripMs)
+          }
+        />
+      ) : (
+        <div className="flex h-full flex-col justify-center gap-4 p-6">
+          <p className="max-w-[40ch] text-[20px] leading-7">
+            Curing is reckoned from the end of placing.{' '}
+            {v.progress.startedMs === null
+              ? `The pour is planned to end at ${clockText(v.plan.timetable.finishMin)}.`
+              : 'Placing is not finished yet.'}
+          </p>
+          <LiveRoute
+            width={box.width - 48}
+            height={90}
+            route={v.plan.route}
+            progress={v.progress}
+            lifts={v.record.pour.settings.lifts}
+            nowMs={v.nowMs}
+            onPick={() => {
+              set({ sheet: null });
+            }}
+          />
+        </div>
+      )}
     </div>
   );
 }
@@ -31,38 +68,191 @@ export function CureBench() {
   const log = usePourLog();
   const { sheet, set } = useFocus();
   const c = v.curing;
-  const close = () => { set({ sheet: null }); };
+  const close = () => {
+    set({ sheet: null });
+  };
   const defects = entries(v.state, 'defect');
   return (
     <div className="flex flex-col gap-3">
       {c ? (
         <>
-          <div className="flex flex-wrap items-end gap-x-4"><Opens name="the strength" {...strengthOrigin(v)}><Big figure={strength(c.strengthMPa, v.units)} size={64} className={c.mayStrip ? 'text-good-t' : ''} /></Opens><p className="pb-1 text-[18px] leading-6"><b className="font-semibold">{c.mayStrip ? 'Forms may come off.' : c.stripMs === null ? 'The curve never reaches it.' : `Forms stay on until ${momentText(v, c.stripMs)}.`}</b><br />{textOf(strength(c.stripMPa, v.units))} and not before {c.floorH} h; now {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.</p></div>
-          <div className="rows border-y border-hair">
-            {v.record.pour.elements.map((e) => <p key={e} className="flex min-h-11 items-center gap-3 py-1"><Mark verdict={c.stripped.includes(e) ? 'good' : c.mayStrip ? 'unread' : 'held'} /><b className="w-14">{e}</b><span className="flex-1 truncate">{v.elementName(e)}</span><span className="text-ink2">{c.stripped.includes(e) ? 'forms off' : c.mayStrip ? 'may come off' : 'stays on'}</span></p>)}
+          <div className="flex flex-wrap items-end gap-x-4">
+            <Opens name="the strength" {...strengthOrigin(v)}>
+              <Big
+                figure={strength(c.strengthMPa, v.units)}
+                size={64}
+                className={c.mayStrip ? 'text-good-t' : ''}
+              />
+            </Opens>
+            <p className="pb-1 text-[18px] leading-6">
+              <b className="font-semibold">
+                {c.mayStrip
+                  ? 'Forms may come off.'
+                  : c.stripMs === null
+                    ? 'The curve never reaches it.'
+                    : `Forms stay on until ${momentText(v, c.stripMs)}.`}
+              </b>
+              <br />
+              {textOf(strength(c.stripMPa, v.units))} and not before {c.floorH} h; now{' '}
+              {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.
+            </p>
           </div>
-          <div className="grid grid-cols-2 gap-2"><button type="button" className={`btn ${c.measured ? 'line' : ''}`} onClick={() => { set({ sheet: 'probe' }); }}>Read temperature</button><button type="button" className={`btn ${c.mayStrip && c.stripped.length < v.record.pour.elements.length ? '' : 'line'}`} onClick={() => { set({ sheet: 'strip' }); }}>Strip</button><button type="button" className="btn line" onClick={() => { set({ sheet: 'defect' }); }}>Defect</button><button type="button" className="btn line" onClick={() => { set({ sheet: 'break' }); }}>Cylinder break</button></div>
+          <div className="rows border-y border-hair">
+            {v.record.pour.elements.map((e) => (
+              <p key={e} className="flex min-h-11 items-center gap-3 py-1">
+                <Mark verdict={c.stripped.includes(e) ? 'good' : c.mayStrip ? 'unread' : 'held'} />
+                <b className="w-14">{e}</b>
+                <span className="flex-1 truncate">{v.elementName(e)}</span>
+                <span className="text-ink2">
+                  {c.stripped.includes(e) ? 'forms off' : c.mayStrip ? 'may come off' : 'stays on'}
+                </span>
+              </p>
+            ))}
+          </div>
+          <div className="grid grid-cols-2 gap-2">
+            <button
+              type="button"
+              className={`btn ${c.measured ? 'line' : ''}`}
+              onClick={() => {
+                set({ sheet: 'probe' });
+              }}
+            >
+              Read temperature
+            </button>
+            <button
+              type="button"
+              className={`btn ${c.mayStrip && c.stripped.length < v.record.pour.elements.length ? '' : 'line'}`}
+              onClick={() => {
+                set({ sheet: 'strip' });
+              }}
+            >
+              Strip
+            </button>
+            <button
+              type="button"
+              className="btn line"
+              onClick={() => {
+                set({ sheet: 'defect' });
+              }}
+            >
+              Defect
+            </button>
+            <button
+              type="button"
+              className="btn line"
+              onClick={() => {
+                set({ sheet: 'break' });
+              }}
+            >
+              Cylinder break
+            </button>
+          </div>
           <Working {...strengthOrigin(v)}>Strength, worked out</Working>
         </>
-      ) : <p className="text-[18px] leading-6">Nothing to cure yet. When the last run is full, its strength by temperature stands here, and when the forms may come off.</p>}
-      {defects.length > 0 && <section><h2 className="head border-b-2 border-ink pb-1">Defects</h2><div className="rows">{defects.map((d) => <p key={d.id} className="flex gap-3 py-2"><Mark verdict="tight" /><span className="flex-1"><b>{d.body.elementId}</b> <T>{d.body.what}</T></span></p>)}</div></section>}
-      <section><h2 className="head border-b-2 border-ink pb-1">Record</h2>
-        <div className="mt-2 grid grid-cols-2 gap-2"><a className="btn line" href={`/api/pours/${v.record.id}/report.pdf`} target="_blank" rel="noreferrer">Report, PDF</a><a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>Log, with its chain</a>
-          {v.closed ? <button type="button" className="btn line" onClick={() => { set({ sheet: 'reopen' }); }}>Open again</button> : <button type="button" className="btn line" disabled={!c} onClick={() => { set({ sheet: 'close' }); }}>Close the pour</button>}</div>
-        <p className="mt-2 text-ink2">{log.seq} entries on the server{log.unsent ? `, ${log.unsent} not sent yet` : ''}. {v.closed ? 'The pour is closed; what comes later, such as cylinder breaks, can still be added.' : ''}</p>
-        <p className="mt-1 flex gap-2"><Mark verdict="held" />No backfill before the wall is strong and its top is held. Test results and the engineer rule over the curve.</p></section>
+      ) : (
+        <p className="text-[18px] leading-6">
+          Nothing to cure yet. When the last run is full, its strength by temperature stands here,
+          and when the forms may come off.
+        </p>
+      )}
+      {defects.length > 0 && (
+        <section>
+          <h2 className="head border-b-2 border-ink pb-1">Defects</h2>
+          <div className="rows">
+            {defects.map((d) => (
+              <p key={d.id} className="flex gap-3 py-2">
+                <Mark verdict="tight" />
+                <span className="flex-1">
+                  <b>{d.body.elementId}</b> <T>{d.body.what}</T>
+                </span>
+              </p>
+            ))}
+          </div>
+        </section>
+      )}
+      <section>
+        <h2 className="head border-b-2 border-ink pb-1">Record</h2>
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          <a
+            className="btn line"
+            href={`/api/pours/${v.record.id}/report.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Report, PDF
+          </a>
+          <a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>
+            Log, with its chain
+          </a>
+          {v.closed ? (
+            <button
+              type="button"
+              className="btn line"
+              onClick={() => {
+                set({ sheet: 'reopen' });
+              }}
+            >
+              Open again
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn line"
+              disabled={!c}
+              onClick={() => {
+                set({ sheet: 'close' });
+              }}
+            >
+              Close the pour
+            </button>
+          )}
+        </div>
+        <p className="mt-2 text-ink2">
+          {log.seq} entries on the server{log.unsent ? `, ${log.unsent} not sent yet` : ''}.{' '}
+          {v.closed
+            ? 'The pour is closed; what comes later, such as cylinder breaks, can still be added.'
+            : ''}
+        </p>
+        <p className="mt-1 flex gap-2">
+          <Mark verdict="held" />
+          No backfill before the wall is strong and its top is held. Test results and the engineer
+          rule over the curve.
+        </p>
+      </section>
       {sheet === 'probe' && <ProbeSheet onClose={close} />}
       {sheet === 'strip' && <StripSheet onClose={close} />}
       {sheet === 'break' && <BreakSheet onClose={close} />}
       {sheet === 'defect' && <DefectSheet onClose={close} />}
       {sheet === 'close' && <CloseSheet onClose={close} />}
       {sheet === 'reopen' && <ReopenSheet onClose={close} />}
-      {sheet === 'report' && <Sheet open onClose={close} title="Report"><p className="mb-4">Everything planned, checked, placed and cured, in one PDF, and the log with its chain of hashes.</p><div className="grid grid-cols-2 gap-2"><a className="btn" href={`/api/pours/${v.record.id}/report.pdf`} target="_blank" rel="noreferrer">Open the report</a><a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>Export the log</a></div></Sheet>}
+      {sheet === 'report' && (
+        <Sheet open onClose={close} title="Report">
+          <p className="mb-4">
+            Everything planned, checked, placed and cured, in one PDF, and the log with its chain of
+            hashes.
+          </p>
+          <div className="grid grid-cols-2 gap-2">
+            <a
+              className="btn"
+              href={`/api/pours/${v.record.id}/report.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Open the report
+            </a>
+            <a className="btn line" href={`/api/pours/${v.record.id}/log.jsonl`} download>
+              Export the log
+            </a>
+          </div>
+        </Sheet>
+      )}
     </div>
   );
 }
 
-interface P { onClose: () => void }
+interface P {
+  onClose: () => void;
+}
 
 function ProbeSheet({ onClose }: P) {
   const v = usePour();
@@ -71,7 +261,40 @@ function ProbeSheet({ onClose }: P) {
   const [where, setWhere] = useState('');
   const c = t === null ? null : us ? celsiusOf(t) : t;
   const ok = c !== null && c >= -50 && c <= 100;
-  return <Sheet open onClose={onClose} title="Temperature of the concrete"><form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (ok) void v.write('probe', { tempC: c, ...(where.trim() ? { where: where.trim() } : {}) }).then(onClose); }}><NumberField label={`Read, ${temperatureFigure(0, v.units).unit}`} value={t} onChange={setT} autoFocus /><label>Where<input className="field mt-1" value={where} onChange={(e) => { setWhere(e.target.value); }} /></label><button className="btn" disabled={!ok}>Log temperature</button></form></Sheet>;
+  return (
+    <Sheet open onClose={onClose} title="Temperature of the concrete">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (ok)
+            void v
+              .write('probe', { tempC: c, ...(where.trim() ? { where: where.trim() } : {}) })
+              .then(onClose);
+        }}
+      >
+        <NumberField
+          label={`Read, ${temperatureFigure(0, v.units).unit}`}
+          value={t}
+          onChange={setT}
+          autoFocus
+        />
+        <label>
+          Where
+          <input
+            className="field mt-1"
+            value={where}
+            onChange={(e) => {
+              setWhere(e.target.value);
+            }}
+          />
+        </label>
+        <button className="btn" disabled={!ok}>
+          Log temperature
+        </button>
+      </form>
+    </Sheet>
+  );
 }
 
 function StripSheet({ onClose }: P) {
@@ -80,9 +303,40 @@ function StripSheet({ onClose }: P) {
   const [on, setOn] = useState(left);
   return (
     <Sheet open onClose={onClose} title="Forms off">
-      {!v.curing?.mayStrip && <p className="mb-3 font-semibold text-chalk-t">The strength or the time is not there yet. What is logged now stands on the report.</p>}
-      <div className="mb-4 flex flex-wrap gap-2">{left.map((e) => <button key={e} type="button" className="chip" aria-pressed={on.includes(e)} onClick={() => { setOn(on.includes(e) ? on.filter((x) => x !== e) : [...on, e]); }}>{e}</button>)}</div>
-      {left.length === 0 ? <p>All forms are off.</p> : <button type="button" className="btn w-full" disabled={on.length === 0} onClick={() => { void v.write('strip', { elementIds: on }).then(onClose); }}>Forms are off {on.length} of {left.length}</button>}
+      {!v.curing?.mayStrip && (
+        <p className="mb-3 font-semibold text-chalk-t">
+          The strength or the time is not there yet. What is logged now stands on the report.
+        </p>
+      )}
+      <div className="mb-4 flex flex-wrap gap-2">
+        {left.map((e) => (
+          <button
+            key={e}
+            type="button"
+            className="chip"
+            aria-pressed={on.includes(e)}
+            onClick={() => {
+              setOn(on.includes(e) ? on.filter((x) => x !== e) : [...on, e]);
+            }}
+          >
+            {e}
+          </button>
+        ))}
+      </div>
+      {left.length === 0 ? (
+        <p>All forms are off.</p>
+      ) : (
+        <button
+          type="button"
+          className="btn w-full"
+          disabled={on.length === 0}
+          onClick={() => {
+            void v.write('strip', { elementIds: on }).then(onClose);
+          }}
+        >
+          Forms are off {on.length} of {left.length}
+        </button>
+      )}
     </Sheet>
   );
 }
@@ -94,25 +348,143 @@ function BreakSheet({ onClose }: P) {
   const [s, setS] = useState<number | null>(null);
   const mpa = s === null ? null : us ? s * MPA_PER_PSI : s;
   const ok = mpa !== null && mpa > 0 && mpa <= 200 && days !== null && days > 0 && days <= 400;
-  return <Sheet open onClose={onClose} title="Cylinder break"><form className="grid grid-cols-2 gap-3" onSubmit={(e) => { e.preventDefault(); if (ok) void v.write('break-test', { ageDays: days, strengthMPa: mpa }).then(onClose); }}><NumberField label="Age, days" value={days} onChange={setDays} /><NumberField label={`Mean of its cylinders, ${us ? 'psi' : 'MPa'}`} value={s} onChange={setS} autoFocus /><button className="btn col-span-2" disabled={!ok}>Log break</button></form></Sheet>;
+  return (
+    <Sheet open onClose={onClose} title="Cylinder break">
+      <form
+        className="grid grid-cols-2 gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (ok) void v.write('break-test', { ageDays: days, strengthMPa: mpa }).then(onClose);
+        }}
+      >
+        <NumberField label="Age, days" value={days} onChange={setDays} />
+        <NumberField
+          label={`Mean of its cylinders, ${us ? 'psi' : 'MPa'}`}
+          value={s}
+          onChange={setS}
+          autoFocus
+        />
+        <button className="btn col-span-2" disabled={!ok}>
+          Log break
+        </button>
+      </form>
+    </Sheet>
+  );
 }
 
 function DefectSheet({ onClose }: P) {
   const v = usePour();
   const [e, setE] = useState(v.record.pour.elements[0] ?? '');
   const [what, setWhat] = useState('');
-  return <Sheet open onClose={onClose} title="Defect"><form className="flex flex-col gap-3" onSubmit={(x) => { x.preventDefault(); if (what.trim()) void v.write('defect', { elementId: e, what: what.trim() }).then(onClose); }}><div className="flex flex-wrap gap-2">{v.record.pour.elements.map((x) => <button key={x} type="button" className="chip" aria-pressed={x === e} onClick={() => { setE(x); }}>{x}</button>)}</div><label>What, where, how large, and its repair<textarea autoFocus className="field mt-1" rows={3} value={what} onChange={(x) => { setWhat(x.target.value); }} /></label><button className="btn" disabled={!what.trim()}>Log defect</button></form></Sheet>;
+  return (
+    <Sheet open onClose={onClose} title="Defect">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(x) => {
+          x.preventDefault();
+          if (what.trim())
+            void v.write('defect', { elementId: e, what: what.trim() }).then(onClose);
+        }}
+      >
+        <div className="flex flex-wrap gap-2">
+          {v.record.pour.elements.map((x) => (
+            <button
+              key={x}
+              type="button"
+              className="chip"
+              aria-pressed={x === e}
+              onClick={() => {
+                setE(x);
+              }}
+            >
+              {x}
+            </button>
+          ))}
+        </div>
+        <label>
+          What, where, how large, and its repair
+          <textarea
+            autoFocus
+            className="field mt-1"
+            rows={3}
+            value={what}
+            onChange={(x) => {
+              setWhat(x.target.value);
+            }}
+          />
+        </label>
+        <button className="btn" disabled={!what.trim()}>
+          Log defect
+        </button>
+      </form>
+    </Sheet>
+  );
 }
 
 function CloseSheet({ onClose }: P) {
   const v = usePour();
   const [reason, setReason] = useState('');
   const off = v.curing && v.curing.stripped.length >= v.record.pour.elements.length;
-  return <Sheet open onClose={onClose} title="Close the pour"><form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (off || reason.trim()) void v.write('close', reason.trim() ? { reason: reason.trim() } : {}).then(onClose); }}>{!off && <p className="font-semibold text-ochre-t">Not all forms are off. Say why it is closed now.</p>}<label>Remark<input className="field mt-1" value={reason} onChange={(e) => { setReason(e.target.value); }} /></label><button className="btn" disabled={!off && !reason.trim()}>Close {v.record.pour.code}</button></form></Sheet>;
+  return (
+    <Sheet open onClose={onClose} title="Close the pour">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (off || reason.trim())
+            void v.write('close', reason.trim() ? { reason: reason.trim() } : {}).then(onClose);
+        }}
+      >
+        {!off && (
+          <p className="font-semibold text-ochre-t">
+            Not all forms are off. Say why it is closed now.
+          </p>
+        )}
+        <label>
+          Remark
+          <input
+            className="field mt-1"
+            value={reason}
+            onChange={(e) => {
+              setReason(e.target.value);
+            }}
+          />
+        </label>
+        <button className="btn" disabled={!off && !reason.trim()}>
+          Close {v.record.pour.code}
+        </button>
+      </form>
+    </Sheet>
+  );
 }
 
 function ReopenSheet({ onClose }: P) {
   const v = usePour();
   const [reason, setReason] = useState('');
-  return <Sheet open onClose={onClose} title="Open again"><form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (reason.trim()) void v.write('reopen', { reason: reason.trim() }).then(onClose); }}><label>Why<input autoFocus className="field mt-1" value={reason} onChange={(e) => { setReason(e.target.value); }} /></label><button className="btn" disabled={!reason.trim()}>Open {v.record.pour.code} again</button></form></Sheet>;
+  return (
+    <Sheet open onClose={onClose} title="Open again">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (reason.trim()) void v.write('reopen', { reason: reason.trim() }).then(onClose);
+        }}
+      >
+        <label>
+          Why
+          <input
+            autoFocus
+            className="field mt-1"
+            value={reason}
+            onChange={(e) => {
+              setReason(e.target.value);
+            }}
+          />
+        </label>
+        <button className="btn" disabled={!reason.trim()}>
+          Open {v.record.pour.code} again
+        </button>
+      </form>
+    </Sheet>
+  );
 }

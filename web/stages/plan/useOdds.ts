@@ -19,9 +19,18 @@ export function useOdds(): Odds | null {
   const key = `${record.id} ${record.version} ${record.siteVersion}`;
   useEffect(() => {
     if (last?.key === key) return;
-    const worker = new Worker(new URL('../../workers/odds.worker.ts', import.meta.url), { type: 'module' });
-    void wrap<OddsWorker>(worker).odds(record.site, record.pour, mix, plant, record.duskMin).then((odds) => { last = { key, odds }; setDrawn(last); });
-    return () => { worker.terminate(); };
+    const worker = new Worker(new URL('../../workers/odds.worker.ts', import.meta.url), {
+      type: 'module',
+    });
+    void wrap<OddsWorker>(worker)
+      .odds(record.site, record.pour, mix, plant, record.duskMin)
+      .then((odds) => {
+        last = { key, odds };
+        setDrawn(last);
+      });
+    return () => {
+      worker.terminate();
+    };
   }, [key, record, mix, plant]);
   return drawn?.key === key ? drawn.odds : null;
 }

@@ -2,7 +2,12 @@ import { parse, type ParseError } from 'jsonc-parser';
 import { useState, type ChangeEvent } from 'react';
 import { Link } from 'react-router';
 import useSWR, { mutate as mutateAll } from 'swr';
-import type { PourAnswer, PourSummary, SiteSummary, WeatherAnswer } from '../../../contract/index.ts';
+import type {
+  PourAnswer,
+  PourSummary,
+  SiteSummary,
+  WeatherAnswer,
+} from '../../../contract/index.ts';
 import { outlinesOf } from '../../../core/takeoff/outline.ts';
 import { timeOfDay } from '../../../core/units/index.ts';
 import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
@@ -29,7 +34,11 @@ export function Pours() {
     if (!file) return;
     setProblem(null);
     try {
-      const { id } = await sendJson<{ id: string }>('POST', '/api/sites/import', parsed(await file.text(), file.name));
+      const { id } = await sendJson<{ id: string }>(
+        'POST',
+        '/api/sites/import',
+        parsed(await file.text(), file.name),
+      );
       await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
       setPicked(id);
     } catch (x) {
@@ -40,22 +49,95 @@ export function Pours() {
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="rail flex flex-wrap items-stretch bg-rail text-rail-ink">
-        <div className="w-[200px] px-5 py-3.5 max-sm:flex-1"><h1 className="head text-[20px] leading-6">Pours</h1><button type="button" className="text-[14px] leading-5 text-rail-ink2 underline" onClick={() => void signOut()}>{account.name}, sign out</button></div>
-        <nav className="flex min-w-0 flex-1 overflow-x-auto max-sm:order-last max-sm:basis-full" aria-label="Sites">{sites?.map((s) => { const [name = s.name, place = ''] = s.name.split(/, (.*)/); return <button key={s.id} type="button" aria-current={s.id === site?.id ? 'page' : undefined} className={`min-h-[72px] shrink-0 px-4 text-left ${s.id === site?.id ? 'bg-ground text-ink' : 'text-rail-ink'}`} onClick={() => { setPicked(s.id); }}><b className="head block text-[18px] leading-6">{name}</b><span className={`text-[14px] leading-5 ${s.id === site?.id ? '' : 'text-rail-ink2'}`}>{place}{place ? ', ' : ''}{pours?.filter((p) => p.siteId === s.id).length ?? 0} pours</span></button>; })}</nav>
+        <div className="w-[200px] px-5 py-3.5 max-sm:flex-1">
+          <h1 className="head text-[20px] leading-6">Pours</h1>
+          <button
+            type="button"
+            className="text-[14px] leading-5 text-rail-ink2 underline"
+            onClick={() => void signOut()}
+          >
+            {account.name}, sign out
+          </button>
+        </div>
+        <nav
+          className="flex min-w-0 flex-1 overflow-x-auto max-sm:order-last max-sm:basis-full"
+          aria-label="Sites"
+        >
+          {sites?.map((s) => {
+            const [name = s.name, place = ''] = s.name.split(/, (.*)/);
+            return (
+              <button
+                key={s.id}
+                type="button"
+                aria-current={s.id === site?.id ? 'page' : undefined}
+                className={`min-h-[72px] shrink-0 px-4 text-left ${s.id === site?.id ? 'bg-ground text-ink' : 'text-rail-ink'}`}
+                onClick={() => {
+                  setPicked(s.id);
+                }}
+              >
+                <b className="head block text-[18px] leading-6">{name}</b>
+                <span
+                  className={`text-[14px] leading-5 ${s.id === site?.id ? '' : 'text-rail-ink2'}`}
+                >
+                  {place}
+                  {place ? ', ' : ''}
+                  {pours?.filter((p) => p.siteId === s.id).length ?? 0} pours
+                </span>
+              </button>
+            );
+          })}
+        </nav>
         <span className="big self-center px-5 text-[36px]">{time}</span>
       </header>
       <main className="flex flex-1 flex-col px-4 pb-4">
         {site && <Lanes key={site.id} site={site} pours={own} nowMs={clock.nowMs} />}
-        {sites?.length === 0 && <div className="max-w-[60ch] py-10"><h2 className="big text-[40px]">No site yet</h2><p className="mt-2 text-[18px] leading-6">Bring in a site file (jactum.site/1): its runs, types, mixes and pours. docs/site-file.md says how one is written.</p></div>}
-        {account.role === 'foreman' && <div className="mt-6 flex flex-wrap items-center gap-4"><label className="btn line cursor-pointer">Bring in a site file<input type="file" accept=".json,application/json" className="sr-only" onChange={(e) => void bring(e)} /></label>{problem && <p role="alert" className="max-w-[70ch] font-semibold text-chalk-t">{problem}</p>}</div>}
+        {sites?.length === 0 && (
+          <div className="max-w-[60ch] py-10">
+            <h2 className="big text-[40px]">No site yet</h2>
+            <p className="mt-2 text-[18px] leading-6">
+              Bring in a site file (jactum.site/1): its runs, types, mixes and pours.
+              docs/site-file.md says how one is written.
+            </p>
+          </div>
+        )}
+        {account.role === 'foreman' && (
+          <div className="mt-6 flex flex-wrap items-center gap-4">
+            <label className="btn line cursor-pointer">
+              Bring in a site file
+              <input
+                type="file"
+                accept=".json,application/json"
+                className="sr-only"
+                onChange={(e) => void bring(e)}
+              />
+            </label>
+            {problem && (
+              <p role="alert" className="max-w-[70ch] font-semibold text-chalk-t">
+                {problem}
+              </p>
+            )}
+          </div>
+        )}
       </main>
-      {site && <NextOfSite pours={own} today={localDate(clock.nowMs, site.timeZone)} nowMs={clock.nowMs} />}
+      {site && (
+        <NextOfSite pours={own} today={localDate(clock.nowMs, site.timeZone)} nowMs={clock.nowMs} />
+      )}
     </div>
   );
 }
 
-function NextOfSite({ pours, today, nowMs }: { pours: PourSummary[]; today: string; nowMs: number }) {
-  const next = pours.filter((p) => p.date !== null && p.date >= today).sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''))[0];
+function NextOfSite({
+  pours,
+  today,
+  nowMs,
+}: {
+  pours: PourSummary[];
+  today: string;
+  nowMs: number;
+}) {
+  const next = pours
+    .filter((p) => p.date !== null && p.date >= today)
+    .sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''))[0];
   const { data } = useSWR<PourAnswer, Error>(next ? `/api/pours/${next.id}` : null, getJson);
   return data ? <LaneNext record={data} nowMs={nowMs} /> : null;
 }
@@ -65,11 +147,15 @@ function parsed(text: string, name: string): unknown {
   const errors: ParseError[] = [];
   const value: unknown = parse(text, errors, { allowTrailingComma: false, disallowComments: true });
   const first = errors[0];
-  if (first) throw new Error(`${name} is not JSON: something is wrong on line ${text.slice(0, first.offset).split('\n').length}. Nothing was stored.`);
+  if (first)
+    throw new Error(
+      `${name} is not JSON: something is wrong on line ${text.slice(0, first.offset).split('\n').length}. Nothing was stored.`,
+    );
   return value;
 }
 
-const GRID = 'grid grid-cols-[84px_1fr] items-center gap-x-4 md:grid-cols-[84px_130px_minmax(0,1fr)_270px]';
+const GRID =
+  'grid grid-cols-[84px_1fr] items-center gap-x-4 md:grid-cols-[84px_130px_minmax(0,1fr)_270px]';
 
 function Lanes({ site, pours, nowMs }: { site: SiteSummary; pours: PourSummary[]; nowMs: number }) {
   const today = localDate(nowMs, site.timeZone);
@@ -77,28 +163,80 @@ function Lanes({ site, pours, nowMs }: { site: SiteSummary; pours: PourSummary[]
   const [boxRef, box] = useSize();
   const from = new Date(todayMs - 14 * 86_400_000).toISOString();
   const to = new Date(todayMs + 16 * 86_400_000).toISOString();
-  const { data: weather } = useSWR<WeatherAnswer, Error>(`/api/sites/${site.id}/weather?from=${from}&to=${to}`, getJson);
+  const { data: weather } = useSWR<WeatherAnswer, Error>(
+    `/api/sites/${site.id}/weather?from=${from}&to=${to}`,
+    getJson,
+  );
   const scale = stripScale(todayMs, box.width);
   return (
     <div className="flex flex-1 flex-col">
       <div className={GRID}>
-        <p className="head col-span-2 self-start pt-3 text-[18px]">{new Intl.DateTimeFormat('en-GB', { timeZone: site.timeZone, weekday: 'long', day: 'numeric', month: 'long' }).format(nowMs)}</p>
-        <div ref={boxRef} className="col-span-2 min-w-0 md:col-span-1"><StripAxis width={box.width} scale={scale} todayMs={todayMs} nowMs={nowMs} timeZone={site.timeZone} units={site.units} hours={weather?.hours ?? []} /></div>
+        <p className="head col-span-2 self-start pt-3 text-[18px]">
+          {new Intl.DateTimeFormat('en-GB', {
+            timeZone: site.timeZone,
+            weekday: 'long',
+            day: 'numeric',
+            month: 'long',
+          }).format(nowMs)}
+        </p>
+        <div ref={boxRef} className="col-span-2 min-w-0 md:col-span-1">
+          <StripAxis
+            width={box.width}
+            scale={scale}
+            todayMs={todayMs}
+            nowMs={nowMs}
+            timeZone={site.timeZone}
+            units={site.units}
+            hours={weather?.hours ?? []}
+          />
+        </div>
       </div>
-      {pours.map((p) => <Lane key={p.id} summary={p} today={today} todayMs={todayMs} nowMs={nowMs} width={box.width} />)}
+      {pours.map((p) => (
+        <Lane
+          key={p.id}
+          summary={p}
+          today={today}
+          todayMs={todayMs}
+          nowMs={nowMs}
+          width={box.width}
+        />
+      ))}
       {pours.length === 0 && <p className="py-8 text-[18px]">This site has no pours yet.</p>}
     </div>
   );
 }
 
-function Lane({ summary, today, todayMs, nowMs, width }: { summary: PourSummary; today: string; todayMs: number; nowMs: number; width: number }) {
+function Lane({
+  summary,
+  today,
+  todayMs,
+  nowMs,
+  width,
+}: {
+  summary: PourSummary;
+  today: string;
+  todayMs: number;
+  nowMs: number;
+  width: number;
+}) {
   const { data } = useSWR<PourAnswer, Error>(`/api/pours/${summary.id}`, getJson);
   return (
-    <Link to={`/pours/${summary.id}/${summary.date !== null && summary.date < today ? 'cure' : 'check'}`} data-pour={summary.code} className={`${GRID} border-t py-2 ${summary.date === today ? 'border-y-2 border-ink' : 'border-hair'}`}>
-      <div><b className="big text-[40px] leading-[44px]">{summary.code}</b></div>
+    <Link
+      to={`/pours/${summary.id}/${summary.date !== null && summary.date < today ? 'cure' : 'check'}`}
+      data-pour={summary.code}
+      className={`${GRID} border-t py-2 ${summary.date === today ? 'border-y-2 border-ink' : 'border-hair'}`}
+    >
+      <div>
+        <b className="big text-[40px] leading-[44px]">{summary.code}</b>
+      </div>
       <KeyPlan data={data} />
-      <div className="col-span-2 min-w-0 md:col-span-1"><p className="font-semibold md:hidden">{summary.title}</p>{data && <LaneStrip record={data} nowMs={nowMs} todayMs={todayMs} width={width} />}</div>
-      <div className="col-span-2 md:col-span-1">{data && <LaneStatus record={data} nowMs={nowMs} />}</div>
+      <div className="col-span-2 min-w-0 md:col-span-1">
+        <p className="font-semibold md:hidden">{summary.title}</p>
+        {data && <LaneStrip record={data} nowMs={nowMs} todayMs={todayMs} width={width} />}
+      </div>
+      <div className="col-span-2 md:col-span-1">
+        {data && <LaneStatus record={data} nowMs={nowMs} />}
+      </div>
     </Link>
   );
 }
@@ -113,6 +251,25 @@ function KeyPlan({ data }: { data: PourAnswer | undefined }) {
   const ys = all.flatMap((o) => o.ring.map((p) => p.y));
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const k = Math.min(116 / (x1 - x0 || 1), 72 / (y1 - y0 || 1));
-  const points = (ring: { x: number; y: number }[]) => ring.map((p) => `${2 + (p.x - x0) * k},${2 + (y1 - p.y) * k}`).join(' ');
-  return <svg width="120" height={Math.max(20, (y1 - y0) * k + 4)} aria-hidden="true" className="justify-self-end md:justify-self-start">{all.map((o) => <polygon key={o.id} points={points(o.ring)} fill={mine.has(o.id) ? 'var(--ink)' : 'none'} stroke={mine.has(o.id) ? 'var(--ink)' : 'var(--line)'} strokeWidth="1" strokeDasharray={mine.has(o.id) ? undefined : '2 3'} />)}</svg>;
+  const points = (ring: { x: number; y: number }[]) =>
+    ring.map((p) => `${2 + (p.x - x0) * k},${2 + (y1 - p.y) * k}`).join(' ');
+  return (
+    <svg
+      width="120"
+      height={Math.max(20, (y1 - y0) * k + 4)}
+      aria-hidden="true"
+      className="justify-self-end md:justify-self-start"
+    >
+      {all.map((o) => (
+        <polygon
+          key={o.id}
+          points={points(o.ring)}
+          fill={mine.has(o.id) ? 'var(--ink)' : 'none'}
+          stroke={mine.has(o.id) ? 'var(--ink)' : 'var(--line)'}
+          strokeWidth="1"
+          strokeDasharray={mine.has(o.id) ? undefined : '2 3'}
+        />
+      ))}
+    </svg>
+  );
 }

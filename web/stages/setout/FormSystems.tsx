@@ -3,13 +3,19 @@ import { useState } from 'react';
 import type { FormSystem } from '../../../core/model/objects.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
 import { nextForms } from '../../../core/siteplan/first-sizes.ts';
-import { distanceText, quantityText, type Quantity, type UnitSystem } from '../../../core/units/index.ts';
+import {
+  distanceText,
+  quantityText,
+  type Quantity,
+  type UnitSystem,
+} from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
 
-const said = (f: FormSystem, u: UnitSystem): string => `holds ${quantityText(f.ratingKPa, 'KPa', u)}, panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint, ${f.walers} walers, ${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
+const said = (f: FormSystem, u: UnitSystem): string =>
+  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint, ${f.walers} walers, ${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
 
 /** The form systems of the site, each as its maker describes it, and the one the walls of this pour stand in. */
 export function FormSystems() {
@@ -20,7 +26,14 @@ export function FormSystems() {
   const { code } = record.pour;
   const used = plan ? plan.pours.find((p) => p.code === code)?.forms : record.pour.forms;
   if (!on && systems.length === 0) return null;
-  const add = () => { const mark = freeName('A', systems.map((f) => f.mark)); if (apply({ do: 'putForms', system: nextForms({ formSystems: systems }, units, mark) })) setOpen(mark); };
+  const add = () => {
+    const mark = freeName(
+      'A',
+      systems.map((f) => f.mark),
+    );
+    if (apply({ do: 'putForms', system: nextForms({ formSystems: systems }, units, mark) }))
+      setOpen(mark);
+  };
   return (
     <section aria-label="Forms">
       <h2 className="head border-b-2 border-ink py-1">Forms</h2>
@@ -28,17 +41,66 @@ export function FormSystems() {
         {systems.map((f) => (
           <div key={f.mark} className="py-2" data-forms={f.mark}>
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-              <span className="min-w-0 flex-1"><b className="font-semibold">{f.mark}</b> {f.label}</span>
-              {on ? <button type="button" className="chip" aria-pressed={f.mark === used} onClick={() => { apply({ do: 'setForms', pour: code, forms: f.mark === used ? null : f.mark }); }}>{code} stands in these</button> : f.mark === used && <span className="bg-ink px-2 py-0.5 font-semibold text-ground">{code} stands in these</span>}
-              {on && <button type="button" className="chip" aria-expanded={open === f.mark} aria-label={`Change ${f.mark}`} onClick={() => { setOpen(open === f.mark ? null : f.mark); }}>Change</button>}
-              {on && f.mark !== used && <button type="button" className="flex h-12 w-12 items-center justify-center text-chalk-t" aria-label={`Remove ${f.mark}`} onClick={() => { apply({ do: 'removeForms', mark: f.mark }); }}><Trash2 size={18} /></button>}
+              <span className="min-w-0 flex-1">
+                <b className="font-semibold">{f.mark}</b> {f.label}
+              </span>
+              {on ? (
+                <button
+                  type="button"
+                  className="chip"
+                  aria-pressed={f.mark === used}
+                  onClick={() => {
+                    apply({ do: 'setForms', pour: code, forms: f.mark === used ? null : f.mark });
+                  }}
+                >
+                  {code} stands in these
+                </button>
+              ) : (
+                f.mark === used && (
+                  <span className="bg-ink px-2 py-0.5 font-semibold text-ground">
+                    {code} stands in these
+                  </span>
+                )
+              )}
+              {on && (
+                <button
+                  type="button"
+                  className="chip"
+                  aria-expanded={open === f.mark}
+                  aria-label={`Change ${f.mark}`}
+                  onClick={() => {
+                    setOpen(open === f.mark ? null : f.mark);
+                  }}
+                >
+                  Change
+                </button>
+              )}
+              {on && f.mark !== used && (
+                <button
+                  type="button"
+                  className="flex h-12 w-12 items-center justify-center text-chalk-t"
+                  aria-label={`Remove ${f.mark}`}
+                  onClick={() => {
+                    apply({ do: 'removeForms', mark: f.mark });
+                  }}
+                >
+                  <Trash2 size={18} />
+                </button>
+              )}
             </div>
-            <p className="text-ink2"><T>{said(f, units)}</T></p>
+            <p className="text-ink2">
+              <T>{said(f, units)}</T>
+            </p>
             {on && open === f.mark && <FormFields system={f} />}
           </div>
         ))}
       </div>
-      {on && <button type="button" className="chip mt-1" onClick={add}><Plus size={16} aria-hidden="true" />forms</button>}
+      {on && (
+        <button type="button" className="chip mt-1" onClick={add}>
+          <Plus size={16} aria-hidden="true" />
+          forms
+        </button>
+      )}
     </section>
   );
 }
@@ -48,11 +110,27 @@ function FormFields({ system: f }: { system: FormSystem }) {
   const { units } = usePour();
   const { apply } = usePlan();
   const set = (c: Partial<FormSystem>) => apply({ do: 'putForms', system: { ...f, ...c } });
-  const field = (label: string, quantity: Quantity, value: number, change: (n: number) => boolean) => <TypedField label={label} quantity={quantity} units={units} value={value} onCommit={change} />;
+  const field = (
+    label: string,
+    quantity: Quantity,
+    value: number,
+    change: (n: number) => boolean,
+  ) => (
+    <TypedField label={label} quantity={quantity} units={units} value={value} onCommit={change} />
+  );
   const { brace } = f;
   return (
     <div className="flex flex-col gap-2 border-b-2 border-press pb-3 pt-2">
-      <label>What they are<span className="mt-0.5 block [&>input]:w-full"><CellField label={`What ${f.mark} is`} value={f.label ?? ''} onCommit={(t) => (set({ label: t.trim().slice(0, 80) || undefined }) ? null : '')} /></span></label>
+      <label>
+        What they are
+        <span className="mt-0.5 block [&>input]:w-full">
+          <CellField
+            label={`What ${f.mark} is`}
+            value={f.label ?? ''}
+            onCommit={(t) => (set({ label: t.trim().slice(0, 80) || undefined }) ? null : '')}
+          />
+        </span>
+      </label>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         {field('Holds', 'KPa', f.ratingKPa, (ratingKPa) => set({ ratingKPa }))}
         {field('Panels wide', 'M', f.panelWidthM, (panelWidthM) => set({ panelWidthM }))}
@@ -60,18 +138,47 @@ function FormFields({ system: f }: { system: FormSystem }) {
         {field('Walers', 'Count', f.walers, (walers) => set({ walers }))}
       </div>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Braces">
-        <button type="button" className="chip" aria-pressed={brace !== null} onClick={() => { set({ brace: brace ? null : nextForms({ formSystems: [] }, units, f.mark).brace }); }}>braces</button>
-        {brace && <button type="button" className="chip" aria-pressed={brace.pushOnly} onClick={() => { set({ brace: { ...brace, pushOnly: !brace.pushOnly } }); }}>they only push</button>}
+        <button
+          type="button"
+          className="chip"
+          aria-pressed={brace !== null}
+          onClick={() => {
+            set({ brace: brace ? null : nextForms({ formSystems: [] }, units, f.mark).brace });
+          }}
+        >
+          braces
+        </button>
+        {brace && (
+          <button
+            type="button"
+            className="chip"
+            aria-pressed={brace.pushOnly}
+            onClick={() => {
+              set({ brace: { ...brace, pushOnly: !brace.pushOnly } });
+            }}
+          >
+            they only push
+          </button>
+        )}
       </div>
       {brace && (
         <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-          {field('One every', 'M', brace.spacingM, (spacingM) => set({ brace: { ...brace, spacingM } }))}
+          {field('One every', 'M', brace.spacingM, (spacingM) =>
+            set({ brace: { ...brace, spacingM } }),
+          )}
           {field('Held at', 'M', brace.attachM, (attachM) => set({ brace: { ...brace, attachM } }))}
-          {field('Angle', 'Deg', brace.angleDeg, (angleDeg) => set({ brace: { ...brace, angleDeg } }))}
-          {field('A turn is', 'Mm', brace.pitchMmPerTurn, (pitchMmPerTurn) => set({ brace: { ...brace, pitchMmPerTurn } }))}
+          {field('Angle', 'Deg', brace.angleDeg, (angleDeg) =>
+            set({ brace: { ...brace, angleDeg } }),
+          )}
+          {field('A turn is', 'Mm', brace.pitchMmPerTurn, (pitchMmPerTurn) =>
+            set({ brace: { ...brace, pitchMmPerTurn } }),
+          )}
         </div>
       )}
-      <p className="text-ink2">Pressure, ties and braces are the maker’s. Where the manual and this differ, the manual rules.</p>
+      <p className="text-ink2">
+        Pressure, ties and braces are the maker’s. Where the manual and this differ, the manual
+        rules.
+      </p>
     </div>
   );
 }

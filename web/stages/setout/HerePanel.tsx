@@ -3,7 +3,16 @@ import { standsOf } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
-import { area, barText, distanceText, lengthText, level, mass, textOf, volume } from '../../../core/units/index.ts';
+import {
+  area,
+  barText,
+  distanceText,
+  lengthText,
+  level,
+  mass,
+  textOf,
+  volume,
+} from '../../../core/units/index.ts';
 import { barsOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -30,7 +39,9 @@ export function HerePanel({ id }: { id: string }) {
   const spec = site.runs.find((r) => r.id === id);
   const stand = standsOf(site).find((s) => s.id === id);
   const amounts = v.plan.route.takeoff.elements.find((e) => e.id === id);
-  const type = site.footingTypes.find((t) => t.mark === spec?.type) ?? site.wallTypes.find((t) => t.mark === spec?.type);
+  const type =
+    site.footingTypes.find((t) => t.mark === spec?.type) ??
+    site.wallTypes.find((t) => t.mark === spec?.type);
   const bottomM = spec?.bottomM ?? stand?.bottomM;
   if (bottomM === undefined) return <p>Pick a run on the plan.</p>;
   const answered = new Set(entries(v.state, 'answer').map((a) => a.body.questionId));
@@ -39,24 +50,126 @@ export function HerePanel({ id }: { id: string }) {
     <>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
         <h2 className="big text-[40px] leading-10">{id}</h2>
-        <div className="min-w-[200px] flex-1"><p className="font-semibold">{v.elementName(id)}</p><p className="text-ink2">{spec?.type ?? stand?.type}, from {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}. <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} /></p></div>
-        <div className="flex gap-2" role="group" aria-label="Drawn as">{(['section', 'elevation'] as const).map((x) => <button key={x} type="button" className="chip" aria-pressed={view === x} onClick={() => { setView(x); }}>{x === 'elevation' && stand ? { pad: 'plan', pier: 'side' }[stand.kind] : x}</button>)}</div>
+        <div className="min-w-[200px] flex-1">
+          <p className="font-semibold">{v.elementName(id)}</p>
+          <p className="text-ink2">
+            {spec?.type ?? stand?.type}, from{' '}
+            {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}.{' '}
+            <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} />
+          </p>
+        </div>
+        <div className="flex gap-2" role="group" aria-label="Drawn as">
+          {(['section', 'elevation'] as const).map((x) => (
+            <button
+              key={x}
+              type="button"
+              className="chip"
+              aria-pressed={view === x}
+              onClick={() => {
+                setView(x);
+              }}
+            >
+              {x === 'elevation' && stand ? { pad: 'plan', pier: 'side' }[stand.kind] : x}
+            </button>
+          ))}
+        </div>
       </div>
-      <div ref={boxRef} className="h-[250px] w-full shrink-0">{view === 'section' ? <SectionDrawing site={site} elementId={id} width={box.width} height={250} /> : <ElementDrawing site={site} elementId={id} width={box.width} height={250} marks={[]} />}</div>
+      <div ref={boxRef} className="h-[250px] w-full shrink-0">
+        {view === 'section' ? (
+          <SectionDrawing site={site} elementId={id} width={box.width} height={250} />
+        ) : (
+          <ElementDrawing site={site} elementId={id} width={box.width} height={250} marks={[]} />
+        )}
+      </div>
       {plan.on && (spec ? <RunForm run={spec} /> : null)}
       {plan.on && <ObjectsPanel elementId={id} />}
-      {questions.map((q) => <div key={q.id} className="flex items-center gap-3"><Mark verdict={answered.has(q.id) ? 'good' : 'held'} size={22} /><p className="min-w-0 flex-1"><b className="font-semibold">Question {q.body.number}{answered.has(q.id) ? ', answered.' : ' holds this.'}</b> {q.body.text}</p><button type="button" className="btn line" onClick={() => { set({ sheet: `answer:${q.id}` }); }}>{answered.has(q.id) ? 'Look' : 'Answer'}</button></div>)}
+      {questions.map((q) => (
+        <div key={q.id} className="flex items-center gap-3">
+          <Mark verdict={answered.has(q.id) ? 'good' : 'held'} size={22} />
+          <p className="min-w-0 flex-1">
+            <b className="font-semibold">
+              Question {q.body.number}
+              {answered.has(q.id) ? ', answered.' : ' holds this.'}
+            </b>{' '}
+            {q.body.text}
+          </p>
+          <button
+            type="button"
+            className="btn line"
+            onClick={() => {
+              set({ sheet: `answer:${q.id}` });
+            }}
+          >
+            {answered.has(q.id) ? 'Look' : 'Answer'}
+          </button>
+        </div>
+      ))}
       {amounts && (
         <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
-          <div><dt className="text-ink2">concrete</dt><dd><Opens name="the concrete" {...takeoffOrigin(v, id)}><Big figure={volume(amounts.concreteM3, v.units)} size={32} /></Opens></dd></div>
-          <div><dt className="text-ink2">forms</dt><dd><Opens name="the forms" {...takeoffOrigin(v, id)}><Big figure={area(amounts.formM2, v.units)} size={32} /></Opens></dd></div>
-          <div><dt className="text-ink2">{stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}</dt><dd className="big text-[28px] leading-8"><T>{stand ? lengthText(stand.widthM * 1000, v.units) : distanceText(amounts.lengthM, v.units)}</T></dd></div>
+          <div>
+            <dt className="text-ink2">concrete</dt>
+            <dd>
+              <Opens name="the concrete" {...takeoffOrigin(v, id)}>
+                <Big figure={volume(amounts.concreteM3, v.units)} size={32} />
+              </Opens>
+            </dd>
+          </div>
+          <div>
+            <dt className="text-ink2">forms</dt>
+            <dd>
+              <Opens name="the forms" {...takeoffOrigin(v, id)}>
+                <Big figure={area(amounts.formM2, v.units)} size={32} />
+              </Opens>
+            </dd>
+          </div>
+          <div>
+            <dt className="text-ink2">
+              {stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}
+            </dt>
+            <dd className="big text-[28px] leading-8">
+              <T>
+                {stand
+                  ? lengthText(stand.widthM * 1000, v.units)
+                  : distanceText(amounts.lengthM, v.units)}
+              </T>
+            </dd>
+          </div>
         </dl>
       )}
       <div className="rows border-t border-hair">
-        {bars.filter((b) => b.elementId === id).map((b, i) => <p key={i} className="flex justify-between gap-3 py-2"><span className="font-semibold">{b.count} × {barText(b.bar)} {ROLE[b.role]}{b.hooks ? `, hooked${b.hooks === 1 ? ' one end' : ''}` : ''}</span><span className="text-ink2"><T>{distanceText(b.lengthM, v.units)}</T>{b.laps ? `, ${b.laps} laps` : ''}</span><Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>{textOf(mass(b.massKg, v.units))}</Opens></p>)}
+        {bars
+          .filter((b) => b.elementId === id)
+          .map((b, i) => (
+            <p key={i} className="flex justify-between gap-3 py-2">
+              <span className="font-semibold">
+                {b.count} × {barText(b.bar)} {ROLE[b.role]}
+                {b.hooks ? `, hooked${b.hooks === 1 ? ' one end' : ''}` : ''}
+              </span>
+              <span className="text-ink2">
+                <T>{distanceText(b.lengthM, v.units)}</T>
+                {b.laps ? `, ${b.laps} laps` : ''}
+              </span>
+              <Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>
+                {textOf(mass(b.massKg, v.units))}
+              </Opens>
+            </p>
+          ))}
       </div>
-      <div className="flex flex-wrap items-center justify-between gap-2"><Working {...takeoffOrigin(v, id)}>Take-off, worked out</Working><span className="flex flex-wrap gap-2"><Photos about={{ type: 'element', elementId: id }} /><button type="button" className="chip" onClick={() => { set({ run: id, sheet: 'question' }); }}>Ask a question</button></span></div>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <Working {...takeoffOrigin(v, id)}>Take-off, worked out</Working>
+        <span className="flex flex-wrap gap-2">
+          <Photos about={{ type: 'element', elementId: id }} />
+          <button
+            type="button"
+            className="chip"
+            onClick={() => {
+              set({ run: id, sheet: 'question' });
+            }}
+          >
+            Ask a question
+          </button>
+        </span>
+      </div>
     </>
   );
 }
@@ -71,5 +184,22 @@ function Depth({ bottomM, inGround }: { bottomM: number; inGround: boolean }) {
   if (below <= 0 || !inGround) return <>{said}.</>;
   const input = { footingBottomBelowGradeM: below, frostDepthM: ground.frostDepthM };
   const { result } = evaluate(clearanceVerdict, input);
-  return <>{said}, <Opens name="the depth against frost" id="clearance-verdict" input={input}><T>{lengthText(below * 1000, v.units)}</T></Opens> under grade. {result.ok ? <>Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>.</> : <b className="font-semibold text-chalk-t">Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>: dig deeper, or ask.</b>}</>;
+  return (
+    <>
+      {said},{' '}
+      <Opens name="the depth against frost" id="clearance-verdict" input={input}>
+        <T>{lengthText(below * 1000, v.units)}</T>
+      </Opens>{' '}
+      under grade.{' '}
+      {result.ok ? (
+        <>
+          Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>.
+        </>
+      ) : (
+        <b className="font-semibold text-chalk-t">
+          Frost reaches <T>{lengthText(ground.frostDepthM * 1000, v.units)}</T>: dig deeper, or ask.
+        </b>
+      )}
+    </>
+  );
 }

@@ -22,7 +22,9 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
   const worker = useRef<Worker | null>(null);
   const look = (raw: string) => {
     // A spreadsheet on the clipboard has tabs; files have commas or semicolons. The parser finds out.
-    const parsed = Papa.parse<string[]>(raw.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
+    const parsed = Papa.parse<string[]>(raw.replace(/^\uFEFF/, '').trim(), {
+      skipEmptyLines: 'greedy',
+    });
     setTable(parsed.data.map((r) => r.map((c) => c.trim())));
   };
   const chosen = async (e: ChangeEvent<HTMLInputElement>) => {
@@ -30,24 +32,103 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
     e.target.value = '';
     if (!file) return;
     setProblem(null);
-    if (file.size > MOST_BYTES) { setProblem(`${file.name} has ${Math.round(file.size / 1_048_576)} MB; 60 MB is the most.`); return; }
-    if (/\.json$/i.test(file.name)) { setProblem('A site file is a site of its own: bring it in on the list of pours.'); return; }
+    if (file.size > MOST_BYTES) {
+      setProblem(`${file.name} has ${Math.round(file.size / 1_048_576)} MB; 60 MB is the most.`);
+      return;
+    }
+    if (/\.json$/i.test(file.name)) {
+      setProblem('A site file is a site of its own: bring it in on the list of pours.');
+      return;
+    }
     const content = await file.text();
-    if (!/\.dxf$/i.test(file.name)) { look(content); return; }
+    if (!/\.dxf$/i.test(file.name)) {
+      look(content);
+      return;
+    }
     setBusy(file.name);
-    worker.current = new Worker(new URL('../../workers/dxf.worker.ts', import.meta.url), { type: 'module' });
-    try { setDrawing({ name: file.name, read: await wrap<DxfWorker>(worker.current).read(content) }); } catch (x) { setProblem(x instanceof Error ? x.message : 'That drawing could not be read.'); } finally { worker.current.terminate(); setBusy(null); }
+    worker.current = new Worker(new URL('../../workers/dxf.worker.ts', import.meta.url), {
+      type: 'module',
+    });
+    try {
+      setDrawing({ name: file.name, read: await wrap<DxfWorker>(worker.current).read(content) });
+    } catch (x) {
+      setProblem(x instanceof Error ? x.message : 'That drawing could not be read.');
+    } finally {
+      worker.current.terminate();
+      setBusy(null);
+    }
   };
-  const cancel = () => { worker.current?.terminate(); setBusy(null); };
+  const cancel = () => {
+    worker.current?.terminate();
+    setBusy(null);
+  };
   return (
-    <Sheet open onClose={onClose} title={drawing ? drawing.name : table ? 'Schedule' : 'Bring in'} wide>
-      {!ready ? <p>One moment.</p> : drawing ? <DrawingImport read={drawing.read} onDone={onClose} /> : table ? <ScheduleImport table={table} onBack={() => { setTable(null); }} onDone={onClose} /> : busy ? <p className="flex items-center gap-4 text-[18px]">Reading {busy}.<button type="button" className="btn line" onClick={cancel}>Stop</button></p> : (
+    <Sheet
+      open
+      onClose={onClose}
+      title={drawing ? drawing.name : table ? 'Schedule' : 'Bring in'}
+      wide
+    >
+      {!ready ? (
+        <p>One moment.</p>
+      ) : drawing ? (
+        <DrawingImport read={drawing.read} onDone={onClose} />
+      ) : table ? (
+        <ScheduleImport
+          table={table}
+          onBack={() => {
+            setTable(null);
+          }}
+          onDone={onClose}
+        />
+      ) : busy ? (
+        <p className="flex items-center gap-4 text-[18px]">
+          Reading {busy}.
+          <button type="button" className="btn line" onClick={cancel}>
+            Stop
+          </button>
+        </p>
+      ) : (
         <div className="flex flex-col gap-4">
-          <label className="btn cursor-pointer">Schedule (CSV) or drawing (DXF)<input type="file" accept=".csv,.tsv,.txt,.dxf" className="sr-only" onChange={(e) => void chosen(e)} /></label>
-          {problem && <p role="alert" className="font-semibold text-chalk-t">{problem}</p>}
-          <label>Or paste cells of a spreadsheet, with the names of the columns in the first row<textarea className="field mt-1 font-mono! text-[14px]!" rows={6} value={text} onChange={(e) => { setText(e.target.value); }} /></label>
-          <p className="text-[14px] leading-[18px] text-ink2">Columns: {SCHEDULE_COLUMNS.join(', ')}. A footing needs mark, width, depth and along; a wall mark, thickness (as width), upright and level bars.</p>
-          <button type="button" className="btn line" disabled={!text.trim()} onClick={() => { look(text); }}>Look at it</button>
+          <label className="btn cursor-pointer">
+            Schedule (CSV) or drawing (DXF)
+            <input
+              type="file"
+              accept=".csv,.tsv,.txt,.dxf"
+              className="sr-only"
+              onChange={(e) => void chosen(e)}
+            />
+          </label>
+          {problem && (
+            <p role="alert" className="font-semibold text-chalk-t">
+              {problem}
+            </p>
+          )}
+          <label>
+            Or paste cells of a spreadsheet, with the names of the columns in the first row
+            <textarea
+              className="field mt-1 font-mono! text-[14px]!"
+              rows={6}
+              value={text}
+              onChange={(e) => {
+                setText(e.target.value);
+              }}
+            />
+          </label>
+          <p className="text-[14px] leading-[18px] text-ink2">
+            Columns: {SCHEDULE_COLUMNS.join(', ')}. A footing needs mark, width, depth and along; a
+            wall mark, thickness (as width), upright and level bars.
+          </p>
+          <button
+            type="button"
+            className="btn line"
+            disabled={!text.trim()}
+            onClick={() => {
+              look(text);
+            }}
+          >
+            Look at it
+          </button>
         </div>
       )}
     </Sheet>

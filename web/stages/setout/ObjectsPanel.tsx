@@ -11,9 +11,18 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { PadForm, PierForm } from './StandForms.tsx';
 
 const OPENINGS: Opening['kind'][] = ['window', 'door', 'pocket', 'sleeve'];
-const ANCHORS: Record<Anchor['kind'], string> = { bolt: 'bolt', holdDown: 'hold-down', dowel: 'dowel' };
+const ANCHORS: Record<Anchor['kind'], string> = {
+  bolt: 'bolt',
+  holdDown: 'hold-down',
+  dowel: 'dowel',
+};
 
-interface Field { label: string; quantity: Quantity; value: number | null; set: (n: number) => boolean }
+interface Field {
+  label: string;
+  quantity: Quantity;
+  value: number | null;
+  set: (n: number) => boolean;
+}
 
 /** What stands in, on or against a run, pad or pier, each at its measured place. */
 export function ObjectsPanel({ elementId }: { elementId: string }) {
@@ -26,44 +35,198 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
   const wall = run?.kind === 'wall';
   const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? (pier ? pierWidthM(pier) : 1)) / 2;
   const names = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
-  const put = (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) => apply({ do: 'put', list, item });
+  const put = (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) =>
+    apply({ do: 'put', list, item });
   const add = (what: string) => {
     if ((OPENINGS as string[]).includes(what) && run) {
       const kind = what as Opening['kind'];
       apply({ do: 'putOpening', id: run.id, index: null, opening: openingAt(run, kind, middle) });
     } else if (what in ANCHORS) {
       const kind = what as Anchor['kind'];
-      put('anchors', anchorAt(plan, kind, freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names), elementId, middle));
-    } else if (what === 'plate' && run) put('plates', { id: freeName(`PL-${elementId}-`, names), elementId, fromM: 0, toM: lengthOf(plan, run), offsetM: 0, single: false });
-    else put('embeds', { id: freeName('E', names), elementId, kind: what as Embed['kind'], atM: middle });
+      put(
+        'anchors',
+        anchorAt(
+          plan,
+          kind,
+          freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names),
+          elementId,
+          middle,
+        ),
+      );
+    } else if (what === 'plate' && run)
+      put('plates', {
+        id: freeName(`PL-${elementId}-`, names),
+        elementId,
+        fromM: 0,
+        toM: lengthOf(plan, run),
+        offsetM: 0,
+        single: false,
+      });
+    else
+      put('embeds', {
+        id: freeName('E', names),
+        elementId,
+        kind: what as Embed['kind'],
+        atM: middle,
+      });
   };
-  const choices = [...(wall ? [...OPENINGS, 'plate'] : []), ...Object.keys(ANCHORS), ...EMBED_KINDS];
-  const row = (key: string, name: string, fields: Field[], remove: () => void) => <ObjectRow key={key} name={name} fields={fields} open={open === key} onOpen={() => { setOpen(open === key ? null : key); }} remove={remove} />;
-  const field = (label: string, quantity: Quantity, value: number | null, set: (n: number) => boolean): Field => ({ label, quantity, value, set });
+  const choices = [
+    ...(wall ? [...OPENINGS, 'plate'] : []),
+    ...Object.keys(ANCHORS),
+    ...EMBED_KINDS,
+  ];
+  const row = (key: string, name: string, fields: Field[], remove: () => void) => (
+    <ObjectRow
+      key={key}
+      name={name}
+      fields={fields}
+      open={open === key}
+      onOpen={() => {
+        setOpen(open === key ? null : key);
+      }}
+      remove={remove}
+    />
+  );
+  const field = (
+    label: string,
+    quantity: Quantity,
+    value: number | null,
+    set: (n: number) => boolean,
+  ): Field => ({ label, quantity, value, set });
   return (
     <section aria-label={`Objects on ${elementId}`} className="flex flex-col gap-1">
       {pad && <PadForm pad={pad} />}
       {pier && <PierForm pier={pier} />}
       <div className="rows border-t border-hair">
         {run?.openings.map((o, i) => {
-          const set = (c: Partial<Opening>) => apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
-          return row(`o${i}`, `${o.kind} ${o.mark ?? ''}`, [field('from its end', 'M', o.atM, (n) => set({ atM: n })), field('wide', 'M', o.widthM, (n) => set({ widthM: n })), field('sill', 'M', o.sillM, (n) => set({ sillM: n })), field('head', 'M', o.headM, (n) => set({ headM: n }))], () => apply({ do: 'removeOpening', id: run.id, index: i }));
+          const set = (c: Partial<Opening>) =>
+            apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
+          return row(
+            `o${i}`,
+            `${o.kind} ${o.mark ?? ''}`,
+            [
+              field('from its end', 'M', o.atM, (n) => set({ atM: n })),
+              field('wide', 'M', o.widthM, (n) => set({ widthM: n })),
+              field('sill', 'M', o.sillM, (n) => set({ sillM: n })),
+              field('head', 'M', o.headM, (n) => set({ headM: n })),
+            ],
+            () => apply({ do: 'removeOpening', id: run.id, index: i }),
+          );
         })}
-        {plan.plates.filter((p) => p.elementId === elementId).map((p) => row(p.id, `plate ${p.id}`, [field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })), field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })), field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n }))], () => apply({ do: 'remove', list: 'plates', id: p.id })))}
-        {plan.anchors.filter((a) => a.elementId === elementId).map((a) => row(a.id, `${ANCHORS[a.kind]} ${a.id}`, [field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })), field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })), field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })), field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })), field('out', 'Mm', a.projectionMm, (n) => put('anchors', { ...a, projectionMm: n }))], () => apply({ do: 'remove', list: 'anchors', id: a.id })))}
-        {plan.embeds.filter((e) => e.elementId === elementId).map((e) => row(e.id, `${e.kind === 'insertPlate' ? 'insert plate' : e.kind} ${e.id}`, [field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })), field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })), field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n }))], () => apply({ do: 'remove', list: 'embeds', id: e.id })))}
+        {plan.plates
+          .filter((p) => p.elementId === elementId)
+          .map((p) =>
+            row(
+              p.id,
+              `plate ${p.id}`,
+              [
+                field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })),
+                field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })),
+                field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n })),
+              ],
+              () => apply({ do: 'remove', list: 'plates', id: p.id }),
+            ),
+          )}
+        {plan.anchors
+          .filter((a) => a.elementId === elementId)
+          .map((a) =>
+            row(
+              a.id,
+              `${ANCHORS[a.kind]} ${a.id}`,
+              [
+                field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })),
+                field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })),
+                field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })),
+                field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })),
+                field('out', 'Mm', a.projectionMm, (n) =>
+                  put('anchors', { ...a, projectionMm: n }),
+                ),
+              ],
+              () => apply({ do: 'remove', list: 'anchors', id: a.id }),
+            ),
+          )}
+        {plan.embeds
+          .filter((e) => e.elementId === elementId)
+          .map((e) =>
+            row(
+              e.id,
+              `${e.kind === 'insertPlate' ? 'insert plate' : e.kind} ${e.id}`,
+              [
+                field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })),
+                field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })),
+                field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n })),
+              ],
+              () => apply({ do: 'remove', list: 'embeds', id: e.id }),
+            ),
+          )}
       </div>
-      <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Put in">{choices.map((c) => <button key={c} type="button" className="chip" onClick={() => { add(c); }}><Plus size={16} aria-hidden="true" />{c === 'holdDown' ? 'hold-down' : c === 'insertPlate' ? 'insert plate' : c}</button>)}</div>
+      <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Put in">
+        {choices.map((c) => (
+          <button
+            key={c}
+            type="button"
+            className="chip"
+            onClick={() => {
+              add(c);
+            }}
+          >
+            <Plus size={16} aria-hidden="true" />
+            {c === 'holdDown' ? 'hold-down' : c === 'insertPlate' ? 'insert plate' : c}
+          </button>
+        ))}
+      </div>
     </section>
   );
 }
 
-function ObjectRow({ name, fields, open, onOpen, remove }: { name: string; fields: Field[]; open: boolean; onOpen: () => void; remove: () => void }) {
+function ObjectRow({
+  name,
+  fields,
+  open,
+  onOpen,
+  remove,
+}: {
+  name: string;
+  fields: Field[];
+  open: boolean;
+  onOpen: () => void;
+  remove: () => void;
+}) {
   const { units } = usePour();
   return (
     <div className="py-1">
-      <div className="flex items-center gap-2"><button type="button" className="min-h-12 flex-1 text-left font-semibold" aria-expanded={open} onClick={onOpen}>{name}</button><button type="button" className="flex h-12 w-12 items-center justify-center text-chalk-t" aria-label={`Remove ${name}`} onClick={remove}><Trash2 size={18} /></button></div>
-      {open && <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4">{fields.map((f) => <TypedField key={f.label} label={f.label} quantity={f.quantity} units={units} value={f.value} onCommit={f.set} />)}</div>}
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          className="min-h-12 flex-1 text-left font-semibold"
+          aria-expanded={open}
+          onClick={onOpen}
+        >
+          {name}
+        </button>
+        <button
+          type="button"
+          className="flex h-12 w-12 items-center justify-center text-chalk-t"
+          aria-label={`Remove ${name}`}
+          onClick={remove}
+        >
+          <Trash2 size={18} />
+        </button>
+      </div>
+      {open && (
+        <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4">
+          {fields.map((f) => (
+            <TypedField
+              key={f.label}
+              label={f.label}
+              quantity={f.quantity}
+              units={units}
+              value={f.value}
+              onCommit={f.set}
+            />
+          ))}
+        </div>
+      )}
     </div>
   );
 }

@@ -16,7 +16,9 @@ export function RunForm({ run }: { run: Run }) {
   const [cut, setCut] = useState('');
   if (!plan) return <p>One moment.</p>;
   const types = run.kind === 'wall' ? plan.wallTypes : plan.footingTypes;
-  const change = (c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>) => apply({ do: 'setRun', id: run.id, change: c });
+  const change = (
+    c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>,
+  ) => apply({ do: 'setRun', id: run.id, change: c });
   const crawl = (c: Partial<NonNullable<Run['crawl']>>): boolean => {
     const next = { groundM: 0, joistsM: 0, ...run.crawl, ...c };
     if (next.joistsM > next.groundM) return change({ crawl: next });
@@ -26,29 +28,174 @@ export function RunForm({ run }: { run: Run }) {
   const offer = offers.find((o) => o.elementId === run.id);
   const cutAt = readQuantity(cut, 'M', v.units, false);
   return (
-    <section aria-label={`Change ${run.id}`} className="flex flex-col gap-2 border-y-2 border-press py-3">
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Type">{types.map((t) => <button key={t.mark} type="button" className="chip" aria-pressed={t.mark === run.type} onClick={() => { change({ type: t.mark }); }}>{t.mark}</button>)}</div>
+    <section
+      aria-label={`Change ${run.id}`}
+      className="flex flex-col gap-2 border-y-2 border-press py-3"
+    >
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Type">
+        {types.map((t) => (
+          <button
+            key={t.mark}
+            type="button"
+            className="chip"
+            aria-pressed={t.mark === run.type}
+            onClick={() => {
+              change({ type: t.mark });
+            }}
+          >
+            {t.mark}
+          </button>
+        ))}
+      </div>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <TypedField label="Length" quantity="M" units={v.units} value={lengthOf(plan, run)} onCommit={(lengthM) => apply({ do: 'setLength', id: run.id, lengthM })} />
-        <TypedField label="From east" quantity="Deg" units={v.units} value={angleOf(plan, run)} onCommit={(angleDeg) => apply({ do: 'setAngle', id: run.id, angleDeg })} />
-        <TypedField label="Bottom" quantity="Level" units={v.units} value={run.bottomM} onCommit={(bottomM) => change({ bottomM })} />
-        {run.topM !== undefined && <TypedField label="Top" quantity="Level" units={v.units} value={run.topM} onCommit={(topM) => change({ topM })} />}
-        {run.kind !== 'wall' && <TypedField label="Step lap" quantity="M" units={v.units} value={run.step?.lapM ?? null} onCommit={(lapM) => change({ step: lapM > 0 ? { lapM } : null })} />}
+        <TypedField
+          label="Length"
+          quantity="M"
+          units={v.units}
+          value={lengthOf(plan, run)}
+          onCommit={(lengthM) => apply({ do: 'setLength', id: run.id, lengthM })}
+        />
+        <TypedField
+          label="From east"
+          quantity="Deg"
+          units={v.units}
+          value={angleOf(plan, run)}
+          onCommit={(angleDeg) => apply({ do: 'setAngle', id: run.id, angleDeg })}
+        />
+        <TypedField
+          label="Bottom"
+          quantity="Level"
+          units={v.units}
+          value={run.bottomM}
+          onCommit={(bottomM) => change({ bottomM })}
+        />
+        {run.topM !== undefined && (
+          <TypedField
+            label="Top"
+            quantity="Level"
+            units={v.units}
+            value={run.topM}
+            onCommit={(topM) => change({ topM })}
+          />
+        )}
+        {run.kind !== 'wall' && (
+          <TypedField
+            label="Step lap"
+            quantity="M"
+            units={v.units}
+            value={run.step?.lapM ?? null}
+            onCommit={(lapM) => change({ step: lapM > 0 ? { lapM } : null })}
+          />
+        )}
       </div>
-      {run.topM !== undefined && run.kind === 'wall' && (run.crawl ? (
-        <div className="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Crawl space">
-          <TypedField label="Crawl ground" quantity="Level" units={v.units} value={run.crawl.groundM} onCommit={(groundM) => crawl({ groundM })} />
-          <TypedField label="Joists over it" quantity="Level" units={v.units} value={run.crawl.joistsM} onCommit={(joistsM) => crawl({ joistsM })} />
-          <button type="button" className="chip self-end" onClick={() => { change({ crawl: undefined }); }}>no crawl space</button>
-        </div>
-      ) : <button type="button" className="chip self-start" onClick={() => { change({ crawl: { joistsM: run.topM ?? 0, groundM: Math.max(run.bottomM, (run.topM ?? 0) - v.rules.value('crawl')) } }); }}><Plus size={18} aria-hidden="true" />crawl space inside</button>)}
-      <label>Called<input className="field mt-0.5" defaultValue={run.label ?? ''} key={run.id} onBlur={(e) => { const label = e.target.value.trim(); if (label !== (run.label ?? '')) change({ label: label || undefined }); }} /></label>
+      {run.topM !== undefined &&
+        run.kind === 'wall' &&
+        (run.crawl ? (
+          <div
+            className="grid grid-cols-2 gap-2 sm:grid-cols-4"
+            role="group"
+            aria-label="Crawl space"
+          >
+            <TypedField
+              label="Crawl ground"
+              quantity="Level"
+              units={v.units}
+              value={run.crawl.groundM}
+              onCommit={(groundM) => crawl({ groundM })}
+            />
+            <TypedField
+              label="Joists over it"
+              quantity="Level"
+              units={v.units}
+              value={run.crawl.joistsM}
+              onCommit={(joistsM) => crawl({ joistsM })}
+            />
+            <button
+              type="button"
+              className="chip self-end"
+              onClick={() => {
+                change({ crawl: undefined });
+              }}
+            >
+              no crawl space
+            </button>
+          </div>
+        ) : (
+          <button
+            type="button"
+            className="chip self-start"
+            onClick={() => {
+              change({
+                crawl: {
+                  joistsM: run.topM ?? 0,
+                  groundM: Math.max(run.bottomM, (run.topM ?? 0) - v.rules.value('crawl')),
+                },
+              });
+            }}
+          >
+            <Plus size={18} aria-hidden="true" />
+            crawl space inside
+          </button>
+        ))}
+      <label>
+        Called
+        <input
+          className="field mt-0.5"
+          defaultValue={run.label ?? ''}
+          key={run.id}
+          onBlur={(e) => {
+            const label = e.target.value.trim();
+            if (label !== (run.label ?? '')) change({ label: label || undefined });
+          }}
+        />
+      </label>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="flex-1">Cut it at, from {run.from}<input className="field mt-0.5" value={cut} onChange={(e) => { setCut(e.target.value); }} /></label>
-        <button type="button" className="btn line" disabled={cutAt === null || Number.isNaN(cutAt)} onClick={() => { if (cutAt !== null && apply({ do: 'splitRun', id: run.id, atM: cutAt })) setCut(''); }}><Scissors size={18} aria-hidden="true" />Cut</button>
-        <button type="button" className="btn warn" onClick={() => { if (apply({ do: 'removeElement', id: run.id })) set({ run: null }); }}><Trash2 size={18} aria-hidden="true" />Remove {run.id}</button>
+        <label className="flex-1">
+          Cut it at, from {run.from}
+          <input
+            className="field mt-0.5"
+            value={cut}
+            onChange={(e) => {
+              setCut(e.target.value);
+            }}
+          />
+        </label>
+        <button
+          type="button"
+          className="btn line"
+          disabled={cutAt === null || Number.isNaN(cutAt)}
+          onClick={() => {
+            if (cutAt !== null && apply({ do: 'splitRun', id: run.id, atM: cutAt })) setCut('');
+          }}
+        >
+          <Scissors size={18} aria-hidden="true" />
+          Cut
+        </button>
+        <button
+          type="button"
+          className="btn warn"
+          onClick={() => {
+            if (apply({ do: 'removeElement', id: run.id })) set({ run: null });
+          }}
+        >
+          <Trash2 size={18} aria-hidden="true" />
+          Remove {run.id}
+        </button>
       </div>
-      {offer && <p className="flex items-center gap-3"><span className="flex-1">{offer.text}</span><button type="button" className="btn line" onClick={() => { apply(offer.edit); }}>Put one under it</button></p>}
+      {offer && (
+        <p className="flex items-center gap-3">
+          <span className="flex-1">{offer.text}</span>
+          <button
+            type="button"
+            className="btn line"
+            onClick={() => {
+              apply(offer.edit);
+            }}
+          >
+            Put one under it
+          </button>
+        </p>
+      )}
     </section>
   );
 }

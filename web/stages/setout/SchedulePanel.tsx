@@ -3,7 +3,17 @@ import { nextFootingType, nextWallType } from '../../../core/siteplan/first-size
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
 import type { FootingType, Hooks, WallType } from '../../../core/model/site.ts';
-import { countedFromText, countedText, isNone, ledgeFromText, ledgeText, metres, spacedFromText, spacedText, type Spaced } from '../../../core/exchange/bar-text.ts';
+import {
+  countedFromText,
+  countedText,
+  isNone,
+  ledgeFromText,
+  ledgeText,
+  metres,
+  spacedFromText,
+  spacedText,
+  type Spaced,
+} from '../../../core/exchange/bar-text.ts';
 import { lengthText, parseMeasure, type UnitSystem } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -13,28 +23,128 @@ import { T } from '../../ui/Text.tsx';
 import { CellField } from './CellField.tsx';
 import { FormSystems } from './FormSystems.tsx';
 
-interface Row<Type> { type: Type; runs: string[] }
+interface Row<Type> {
+  type: Type;
+  runs: string[];
+}
 /** A cell: how it reads, and the type with another text in it; a sentence when it cannot be read. */
-interface Cell<Type> { id: string; head: string; text: (t: Type, u: UnitSystem) => string; read: (t: Type, text: string, u: UnitSystem) => Type | string }
+interface Cell<Type> {
+  id: string;
+  head: string;
+  text: (t: Type, u: UnitSystem) => string;
+  read: (t: Type, text: string, u: UnitSystem) => Type | string;
+}
 
-const size = <Type,>(id: string, head: string, get: (t: Type) => number, set: (t: Type, mm: number) => Type): Cell<Type> => ({ id, head, text: (t, u) => lengthText(get(t), u), read: (t, text, u) => { const p = parseMeasure(text, u); return p.ok ? set(t, p.mm) : p.message; } });
-const spaced = <Type,>(id: string, head: string, get: (t: Type) => { bar: string; spacingM: number; hooks?: Hooks } | null, set: (t: Type, v: Spaced | null) => Type | string): Cell<Type> => ({
-  id, head, text: (t, u) => { const v = get(t); return v ? spacedText(v, u) : 'none'; },
-  read: (t, text, u) => { const v = isNone(text) ? null : spacedFromText(text, u); return typeof v === 'string' ? v : set(t, v); },
+const size = <Type,>(
+  id: string,
+  head: string,
+  get: (t: Type) => number,
+  set: (t: Type, mm: number) => Type,
+): Cell<Type> => ({
+  id,
+  head,
+  text: (t, u) => lengthText(get(t), u),
+  read: (t, text, u) => {
+    const p = parseMeasure(text, u);
+    return p.ok ? set(t, p.mm) : p.message;
+  },
+});
+const spaced = <Type,>(
+  id: string,
+  head: string,
+  get: (t: Type) => { bar: string; spacingM: number; hooks?: Hooks } | null,
+  set: (t: Type, v: Spaced | null) => Type | string,
+): Cell<Type> => ({
+  id,
+  head,
+  text: (t, u) => {
+    const v = get(t);
+    return v ? spacedText(v, u) : 'none';
+  },
+  read: (t, text, u) => {
+    const v = isNone(text) ? null : spacedFromText(text, u);
+    return typeof v === 'string' ? v : set(t, v);
+  },
 });
 
 const FOOTING: Cell<FootingType>[] = [
-  size('width', 'wide', (t) => t.widthM * 1000, (t, mm) => ({ ...t, widthM: metres(mm) })), size('depth', 'deep', (t) => t.depthM * 1000, (t, mm) => ({ ...t, depthM: metres(mm) })),
-  { id: 'along', head: 'along', text: (t) => countedText(t.continuous), read: (t, text, u) => { const v = countedFromText(text, u); return typeof v === 'string' ? v : { ...t, continuous: { ...t.continuous, ...v } }; } },
-  spaced('across', 'across', (t) => t.transverse, (t, v) => ({ ...t, transverse: v })),
-  size('cover', 'cover below', (t) => t.coverBottomMm, (t, mm) => ({ ...t, coverBottomMm: mm })),
+  size(
+    'width',
+    'wide',
+    (t) => t.widthM * 1000,
+    (t, mm) => ({ ...t, widthM: metres(mm) }),
+  ),
+  size(
+    'depth',
+    'deep',
+    (t) => t.depthM * 1000,
+    (t, mm) => ({ ...t, depthM: metres(mm) }),
+  ),
+  {
+    id: 'along',
+    head: 'along',
+    text: (t) => countedText(t.continuous),
+    read: (t, text, u) => {
+      const v = countedFromText(text, u);
+      return typeof v === 'string' ? v : { ...t, continuous: { ...t.continuous, ...v } };
+    },
+  },
+  spaced(
+    'across',
+    'across',
+    (t) => t.transverse,
+    (t, v) => ({ ...t, transverse: v }),
+  ),
+  size(
+    'cover',
+    'cover below',
+    (t) => t.coverBottomMm,
+    (t, mm) => ({ ...t, coverBottomMm: mm }),
+  ),
 ];
 const WALL: Cell<WallType>[] = [
-  size('thickness', 'thick', (t) => t.thicknessM * 1000, (t, mm) => ({ ...t, thicknessM: metres(mm) })),
-  { id: 'mats', head: 'mats', text: (t) => String(t.mats), read: (t, text) => (text.trim() === '1' || text.trim() === '2' ? { ...t, mats: Number(text) as 1 | 2 } : 'One mat or two.') },
-  spaced('upright', 'upright', (t) => t.vertical, (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.')), spaced('level', 'across', (t) => t.horizontal, (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.')),
-  size('inside', 'cover inside', (t) => t.coverInsideMm, (t, mm) => ({ ...t, coverInsideMm: mm })),
-  { id: 'ledge', head: 'ledge', text: (t, u) => ledgeText(t.ledge, u), read: (t, text, u) => { const ledge = ledgeFromText(text, u); return typeof ledge === 'string' ? ledge : { ...t, ledge }; } },
+  size(
+    'thickness',
+    'thick',
+    (t) => t.thicknessM * 1000,
+    (t, mm) => ({ ...t, thicknessM: metres(mm) }),
+  ),
+  {
+    id: 'mats',
+    head: 'mats',
+    text: (t) => String(t.mats),
+    read: (t, text) =>
+      text.trim() === '1' || text.trim() === '2'
+        ? { ...t, mats: Number(text) as 1 | 2 }
+        : 'One mat or two.',
+  },
+  spaced(
+    'upright',
+    'upright',
+    (t) => t.vertical,
+    (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.'),
+  ),
+  spaced(
+    'level',
+    'across',
+    (t) => t.horizontal,
+    (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.'),
+  ),
+  size(
+    'inside',
+    'cover inside',
+    (t) => t.coverInsideMm,
+    (t, mm) => ({ ...t, coverInsideMm: mm }),
+  ),
+  {
+    id: 'ledge',
+    head: 'ledge',
+    text: (t, u) => ledgeText(t.ledge, u),
+    read: (t, text, u) => {
+      const ledge = ledgeFromText(text, u);
+      return typeof ledge === 'string' ? ledge : { ...t, ledge };
+    },
+  },
 ];
 
 /** The schedule: every type a row at one scale, changed cell by cell, or brought in from a spreadsheet. */
@@ -46,11 +156,48 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
   const { footingTypes, wallTypes } = v.record.site;
   return (
     <>
-      {footingTypes.length > 0 && <TypeTable title="Footings" list="footingTypes" cells={FOOTING} types={footingTypes} currentMark={currentMark} />}
-      {wallTypes.length > 0 && <TypeTable title="Walls" list="wallTypes" cells={WALL} types={wallTypes} currentMark={currentMark} />}
-      {footingTypes.length + wallTypes.length === 0 && <p>No types yet. Bring the schedule in from a spreadsheet.</p>}
+      {footingTypes.length > 0 && (
+        <TypeTable
+          title="Footings"
+          list="footingTypes"
+          cells={FOOTING}
+          types={footingTypes}
+          currentMark={currentMark}
+        />
+      )}
+      {wallTypes.length > 0 && (
+        <TypeTable
+          title="Walls"
+          list="wallTypes"
+          cells={WALL}
+          types={wallTypes}
+          currentMark={currentMark}
+        />
+      )}
+      {footingTypes.length + wallTypes.length === 0 && (
+        <p>No types yet. Bring the schedule in from a spreadsheet.</p>
+      )}
       <FormSystems />
-      {account.role === 'foreman' && <div className="flex flex-wrap gap-2"><button type="button" className="btn line" onClick={() => { plan.start(); set({ sheet: 'import' }); }}>Paste or bring in a file</button>{!plan.on && <button type="button" className="chip" onClick={plan.start}>Change cells</button>}{plan.on && <NewType />}</div>}
+      {account.role === 'foreman' && (
+        <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn line"
+            onClick={() => {
+              plan.start();
+              set({ sheet: 'import' });
+            }}
+          >
+            Paste or bring in a file
+          </button>
+          {!plan.on && (
+            <button type="button" className="chip" onClick={plan.start}>
+              Change cells
+            </button>
+          )}
+          {plan.on && <NewType />}
+        </div>
+      )}
     </>
   );
 }
@@ -61,33 +208,150 @@ function NewType() {
   const { plan, apply } = usePlan();
   if (!plan) return null;
   const marks = [...plan.footingTypes, ...plan.wallTypes].map((t) => t.mark);
-  return <><button type="button" className="chip" onClick={() => { apply({ do: 'putType', list: 'footingTypes', type: nextFootingType(plan, units, freeName('F', marks)) }); }}>+ footing type</button><button type="button" className="chip" onClick={() => { apply({ do: 'putType', list: 'wallTypes', type: nextWallType(plan, units, freeName('W', marks)) }); }}>+ wall type</button></>;
+  return (
+    <>
+      <button
+        type="button"
+        className="chip"
+        onClick={() => {
+          apply({
+            do: 'putType',
+            list: 'footingTypes',
+            type: nextFootingType(plan, units, freeName('F', marks)),
+          });
+        }}
+      >
+        + footing type
+      </button>
+      <button
+        type="button"
+        className="chip"
+        onClick={() => {
+          apply({
+            do: 'putType',
+            list: 'wallTypes',
+            type: nextWallType(plan, units, freeName('W', marks)),
+          });
+        }}
+      >
+        + wall type
+      </button>
+    </>
+  );
 }
 
 const features = tableFeatures({});
 
-function TypeTable<Type extends FootingType | WallType>({ title, list, cells, types, currentMark }: { title: string; list: 'footingTypes' | 'wallTypes'; cells: Cell<Type>[]; types: Type[]; currentMark: string | null }) {
+function TypeTable<Type extends FootingType | WallType>({
+  title,
+  list,
+  cells,
+  types,
+  currentMark,
+}: {
+  title: string;
+  list: 'footingTypes' | 'wallTypes';
+  cells: Cell<Type>[];
+  types: Type[];
+  currentMark: string | null;
+}) {
   const v = usePour();
   const plan = usePlan();
   const set = useSetFocus();
   const { runs } = v.record.site;
   const own = v.record.pour.elements;
-  const data = useMemo(() => { const mine = new Set(own); return types.map((type): Row<Type> => ({ type, runs: runs.filter((r) => r.type === type.mark && mine.has(r.id)).map((r) => r.id) })); }, [types, runs, own]);
+  const data = useMemo(() => {
+    const mine = new Set(own);
+    return types.map((type): Row<Type> => ({
+      type,
+      runs: runs.filter((r) => r.type === type.mark && mine.has(r.id)).map((r) => r.id),
+    }));
+  }, [types, runs, own]);
   const columns = useMemo(() => {
     const helper = createColumnHelper<typeof features, Row<Type>>();
-    return helper.columns([helper.accessor((r) => r.type.mark, { id: 'mark', header: title }), ...cells.map((c) => helper.accessor((r) => c.text(r.type, v.units), { id: c.id, header: c.head })), helper.accessor((r) => r.runs.length, { id: 'here', header: 'here' })]);
+    return helper.columns([
+      helper.accessor((r) => r.type.mark, { id: 'mark', header: title }),
+      ...cells.map((c) =>
+        helper.accessor((r) => c.text(r.type, v.units), { id: c.id, header: c.head }),
+      ),
+      helper.accessor((r) => r.runs.length, { id: 'here', header: 'here' }),
+    ]);
   }, [cells, title, v.units]);
   const table = useTable({ features, data, columns });
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Schedule of ${title.toLowerCase()}`}>
+    <div
+      className="overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label={`Schedule of ${title.toLowerCase()}`}
+    >
       <table className="w-full text-left tnum">
-        <thead>{table.getHeaderGroups().map((g) => <tr key={g.id} className="border-b-2 border-ink">{g.headers.map((h) => <th key={h.id} className={h.id === 'mark' ? 'head py-1 pr-2' : 'pr-2 font-normal text-ink2'}>{String(h.column.columnDef.header)}</th>)}</tr>)}</thead>
+        <thead>
+          {table.getHeaderGroups().map((g) => (
+            <tr key={g.id} className="border-b-2 border-ink">
+              {g.headers.map((h) => (
+                <th
+                  key={h.id}
+                  className={h.id === 'mark' ? 'head py-1 pr-2' : 'pr-2 font-normal text-ink2'}
+                >
+                  {String(h.column.columnDef.header)}
+                </th>
+              ))}
+            </tr>
+          ))}
+        </thead>
         <tbody className="rows">
           {table.getRowModel().rows.map(({ original: r, id }) => (
             <tr key={id} className={r.type.mark === currentMark ? 'bg-ink text-ground' : ''}>
-              <th className="py-1.5 pl-1 pr-3"><button type="button" className="flex min-h-10 items-center gap-2 text-left font-semibold" onClick={() => { if (r.runs[0]) set({ run: r.runs[0] }); }}>{r.type.mark}<TypeThumb type={r.type} all={types} dark={r.type.mark === currentMark} /></button></th>
-              {cells.map((c) => <td key={c.id} className="whitespace-nowrap pr-2">{plan.on ? <CellField label={`${r.type.mark} ${c.head}`} value={c.text(r.type, v.units)} onCommit={(text) => { const next = c.read(r.type, text, v.units); return typeof next === 'string' ? next : plan.apply({ do: 'putType', list, type: next }) ? null : ''; }} /> : <T>{c.text(r.type, v.units)}</T>}</td>)}
-              <td className="whitespace-nowrap pr-1 text-right">{r.runs.length ? r.runs.length : plan.on && !runs.some((x) => x.type === r.type.mark) ? <button type="button" className="font-semibold text-chalk-t" onClick={() => { plan.apply({ do: 'removeType', mark: r.type.mark }); }}>remove</button> : ''}</td>
+              <th className="py-1.5 pl-1 pr-3">
+                <button
+                  type="button"
+                  className="flex min-h-10 items-center gap-2 text-left font-semibold"
+                  onClick={() => {
+                    if (r.runs[0]) set({ run: r.runs[0] });
+                  }}
+                >
+                  {r.type.mark}
+                  <TypeThumb type={r.type} all={types} dark={r.type.mark === currentMark} />
+                </button>
+              </th>
+              {cells.map((c) => (
+                <td key={c.id} className="whitespace-nowrap pr-2">
+                  {plan.on ? (
+                    <CellField
+                      label={`${r.type.mark} ${c.head}`}
+                      value={c.text(r.type, v.units)}
+                      onCommit={(text) => {
+                        const next = c.read(r.type, text, v.units);
+                        return typeof next === 'string'
+                          ? next
+                          : plan.apply({ do: 'putType', list, type: next })
+                            ? null
+                            : '';
+                      }}
+                    />
+                  ) : (
+                    <T>{c.text(r.type, v.units)}</T>
+                  )}
+                </td>
+              ))}
+              <td className="whitespace-nowrap pr-1 text-right">
+                {r.runs.length ? (
+                  r.runs.length
+                ) : plan.on && !runs.some((x) => x.type === r.type.mark) ? (
+                  <button
+                    type="button"
+                    className="font-semibold text-chalk-t"
+                    onClick={() => {
+                      plan.apply({ do: 'removeType', mark: r.type.mark });
+                    }}
+                  >
+                    remove
+                  </button>
+                ) : (
+                  ''
+                )}
+              </td>
             </tr>
           ))}
         </tbody>

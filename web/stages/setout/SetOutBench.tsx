@@ -11,7 +11,13 @@ import { SquarePanel } from './SquarePanel.tsx';
 import { Toolbar, Views } from './SetOutGround.tsx';
 import { ListsPanel } from './ListsPanel.tsx';
 
-const TABS = [['here', 'Here'], ['schedule', 'Schedule'], ['levels', 'Levels'], ['square', 'Square'], ['lists', 'Lists']] as const;
+const TABS = [
+  ['here', 'Here'],
+  ['schedule', 'Schedule'],
+  ['levels', 'Levels'],
+  ['square', 'Square'],
+  ['lists', 'Lists'],
+] as const;
 
 /** The tools of setting out: what rules at the selected run, the schedule, levels, squareness and lines, and the lists. */
 export function SetOutBench() {
@@ -20,17 +26,47 @@ export function SetOutBench() {
   const wide = useWide();
   const plan = usePlan();
   const open = TABS.find(([t]) => t === tab)?.[0] ?? 'here';
-  const id = run !== null && elementIds(v.record.site).includes(run) ? run : (v.record.pour.elements[0] ?? '');
+  const id =
+    run !== null && elementIds(v.record.site).includes(run)
+      ? run
+      : (v.record.pour.elements[0] ?? '');
   return (
     <div className="flex flex-col gap-3">
-      <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">{TABS.map(([t, name]) => <button key={t} type="button" className="chip flex-1 justify-center max-sm:px-1.5" aria-pressed={t === open} onClick={() => { set({ tab: t }); }}>{name}</button>)}</div>
-      {!wide && <div className="flex flex-wrap justify-between gap-2">{!plan.on && <Views />}<Toolbar /></div>}
+      <div className="flex gap-2 overflow-x-auto" role="group" aria-label="Tools of setting out">
+        {TABS.map(([t, name]) => (
+          <button
+            key={t}
+            type="button"
+            className="chip flex-1 justify-center max-sm:px-1.5"
+            aria-pressed={t === open}
+            onClick={() => {
+              set({ tab: t });
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {!wide && (
+        <div className="flex flex-wrap justify-between gap-2">
+          {!plan.on && <Views />}
+          <Toolbar />
+        </div>
+      )}
       {open === 'here' && <HerePanel id={id} />}
-      {open === 'schedule' && <SchedulePanel currentMark={v.record.site.runs.find((r) => r.id === id)?.type ?? null} />}
+      {open === 'schedule' && (
+        <SchedulePanel currentMark={v.record.site.runs.find((r) => r.id === id)?.type ?? null} />
+      )}
       {open === 'levels' && <LevelsPanel />}
       {open === 'square' && <SquarePanel id={id} />}
       {open === 'lists' && <ListsPanel selected={id} />}
-      {sheet === 'import' && <ImportSheet onClose={() => { set({ sheet: null }); }} />}
+      {sheet === 'import' && (
+        <ImportSheet
+          onClose={() => {
+            set({ sheet: null });
+          }}
+        />
+      )}
       <CheckSheets />
     </div>
   );

@@ -1,4 +1,10 @@
-import { countedFromText, countedText, isNone, spacedFromText, spacedText } from '../../../core/exchange/bar-text.ts';
+import {
+  countedFromText,
+  countedText,
+  isNone,
+  spacedFromText,
+  spacedText,
+} from '../../../core/exchange/bar-text.ts';
 import { COVER_MM } from '../../../core/exchange/schedule.ts';
 import type { Pad, Pier } from '../../../core/model/site.ts';
 import type { UnitSystem } from '../../../core/units/index.ts';
@@ -7,8 +13,23 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
 
 /** Bars as a drawing writes them; what cannot be read is said under the field. */
-function BarField({ label, value, onText }: { label: string; value: string; onText: (text: string) => string | null }) {
-  return <label>{label}<span className="mt-0.5 block [&>input]:w-full"><CellField label={label} value={value} onCommit={onText} /></span></label>;
+function BarField({
+  label,
+  value,
+  onText,
+}: {
+  label: string;
+  value: string;
+  onText: (text: string) => string | null;
+}) {
+  return (
+    <label>
+      {label}
+      <span className="mt-0.5 block [&>input]:w-full">
+        <CellField label={label} value={value} onCommit={onText} />
+      </span>
+    </label>
+  );
 }
 
 /** A pad changed by typing: its size, where it stands, and its bars each way. */
@@ -19,32 +40,123 @@ export function PadForm({ pad }: { pad: Pad }) {
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <TypedField label="Wide" quantity="M" units={units} value={pad.widthM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pad.lengthM} onCommit={(n) => set({ lengthM: n })} /><TypedField label="Deep" quantity="M" units={units} value={pad.depthM} onCommit={(n) => set({ depthM: n })} /><TypedField label="Bottom" quantity="Level" units={units} value={pad.bottomM} onCommit={(n) => set({ bottomM: n })} />
-        <TypedField label="East" quantity="M" units={units} value={pad.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pad.yM} onCommit={(n) => set({ yM: n })} />
+        <TypedField
+          label="Wide"
+          quantity="M"
+          units={units}
+          value={pad.widthM}
+          onCommit={(n) => set({ widthM: n })}
+        />
+        <TypedField
+          label="Long"
+          quantity="M"
+          units={units}
+          value={pad.lengthM}
+          onCommit={(n) => set({ lengthM: n })}
+        />
+        <TypedField
+          label="Deep"
+          quantity="M"
+          units={units}
+          value={pad.depthM}
+          onCommit={(n) => set({ depthM: n })}
+        />
+        <TypedField
+          label="Bottom"
+          quantity="Level"
+          units={units}
+          value={pad.bottomM}
+          onCommit={(n) => set({ bottomM: n })}
+        />
+        <TypedField
+          label="East"
+          quantity="M"
+          units={units}
+          value={pad.xM}
+          onCommit={(n) => set({ xM: n })}
+        />
+        <TypedField
+          label="North"
+          quantity="M"
+          units={units}
+          value={pad.yM}
+          onCommit={(n) => set({ yM: n })}
+        />
       </div>
       <MatFields pad={pad} units={units} set={set} />
-      <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pad.id }); }}>Remove {pad.id}</button>
+      <button
+        type="button"
+        className="btn warn"
+        onClick={() => {
+          apply({ do: 'removeElement', id: pad.id });
+        }}
+      >
+        Remove {pad.id}
+      </button>
     </div>
   );
 }
 
-function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: (c: Partial<Pad>) => boolean }) {
+function MatFields({
+  pad,
+  units,
+  set,
+}: {
+  pad: Pad;
+  units: UnitSystem;
+  set: (c: Partial<Pad>) => boolean;
+}) {
   const s = pad.steel;
   const m = s?.eachWay;
-  const covers = { coverBottomMm: s?.coverBottomMm ?? COVER_MM[units].footing, coverSideMm: s?.coverSideMm ?? COVER_MM[units].footing };
-  const steel = (c: Partial<NonNullable<Pad['steel']>>) => (s ? set({ steel: { ...s, ...c } }) : false);
+  const covers = {
+    coverBottomMm: s?.coverBottomMm ?? COVER_MM[units].footing,
+    coverSideMm: s?.coverSideMm ?? COVER_MM[units].footing,
+  };
+  const steel = (c: Partial<NonNullable<Pad['steel']>>) =>
+    s ? set({ steel: { ...s, ...c } }) : false;
   const eachWay = (text: string): string | null => {
-    if (isNone(text)) { set({ steel: undefined }); return null; }
+    if (isNone(text)) {
+      set({ steel: undefined });
+      return null;
+    }
     const counted = countedFromText(text, units);
     const got = typeof counted === 'string' ? spacedFromText(text, units) : counted;
-    if (typeof got === 'string') return `${counted as string}, or ${units === 'us' ? 'No. 5 at 12' : '12 mm at 200'}`;
+    if (typeof got === 'string')
+      return `${counted as string}, or ${units === 'us' ? 'No. 5 at 12' : '12 mm at 200'}`;
     set({ steel: { ...s, ...covers, eachWay: got } });
     return null;
   };
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-      <BarField label="Bars each way" value={!m ? 'none' : m.count !== undefined ? countedText({ ...m, count: m.count }) : spacedText({ ...m, spacingM: m.spacingM ?? 0 }, units)} onText={eachWay} />
-      {s && <><TypedField label="Cover below" quantity="Mm" units={units} value={s.coverBottomMm} onCommit={(n) => steel({ coverBottomMm: n })} /><TypedField label="Cover at sides" quantity="Mm" units={units} value={s.coverSideMm} onCommit={(n) => steel({ coverSideMm: n })} /></>}
+      <BarField
+        label="Bars each way"
+        value={
+          !m
+            ? 'none'
+            : m.count !== undefined
+              ? countedText({ ...m, count: m.count })
+              : spacedText({ ...m, spacingM: m.spacingM ?? 0 }, units)
+        }
+        onText={eachWay}
+      />
+      {s && (
+        <>
+          <TypedField
+            label="Cover below"
+            quantity="Mm"
+            units={units}
+            value={s.coverBottomMm}
+            onCommit={(n) => steel({ coverBottomMm: n })}
+          />
+          <TypedField
+            label="Cover at sides"
+            quantity="Mm"
+            units={units}
+            value={s.coverSideMm}
+            onCommit={(n) => steel({ coverSideMm: n })}
+          />
+        </>
+      )}
     </div>
   );
 }
@@ -57,25 +169,120 @@ export function PierForm({ pier }: { pier: Pier }) {
   const set = (c: Partial<Pier>) => put({ ...pier, ...c });
   const round = pier.diameterM !== undefined;
   const sideM = pier.diameterM ?? pier.widthM ?? 0;
-  const reshape = (toRound: boolean) => put({ ...pier, ...(toRound ? { diameterM: sideM, widthM: undefined, lengthM: undefined } : { diameterM: undefined, widthM: sideM, lengthM: sideM }) });
+  const reshape = (toRound: boolean) =>
+    put({
+      ...pier,
+      ...(toRound
+        ? { diameterM: sideM, widthM: undefined, lengthM: undefined }
+        : { diameterM: undefined, widthM: sideM, lengthM: sideM }),
+    });
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
-      <div className="flex gap-2" role="group" aria-label="Shape">{([['round', true], ['square', false]] as const).map(([word, is]) => <button key={word} type="button" className="chip" aria-pressed={round === is} onClick={() => { if (round !== is) reshape(is); }}>{word}</button>)}</div>
+      <div className="flex gap-2" role="group" aria-label="Shape">
+        {(
+          [
+            ['round', true],
+            ['square', false],
+          ] as const
+        ).map(([word, is]) => (
+          <button
+            key={word}
+            type="button"
+            className="chip"
+            aria-pressed={round === is}
+            onClick={() => {
+              if (round !== is) reshape(is);
+            }}
+          >
+            {word}
+          </button>
+        ))}
+      </div>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {round ? <TypedField label="Across" quantity="M" units={units} value={sideM} onCommit={(n) => set({ diameterM: n })} /> : <><TypedField label="Wide" quantity="M" units={units} value={sideM} onCommit={(n) => set({ widthM: n })} /><TypedField label="Long" quantity="M" units={units} value={pier.lengthM ?? sideM} onCommit={(n) => set({ lengthM: n })} /></>}
-        <TypedField label="Bottom" quantity="Level" units={units} value={pier.bottomM} onCommit={(n) => set({ bottomM: n })} /><TypedField label="Top" quantity="Level" units={units} value={pier.topM} onCommit={(n) => set({ topM: n })} />
-        <TypedField label="East" quantity="M" units={units} value={pier.xM} onCommit={(n) => set({ xM: n })} /><TypedField label="North" quantity="M" units={units} value={pier.yM} onCommit={(n) => set({ yM: n })} />
+        {round ? (
+          <TypedField
+            label="Across"
+            quantity="M"
+            units={units}
+            value={sideM}
+            onCommit={(n) => set({ diameterM: n })}
+          />
+        ) : (
+          <>
+            <TypedField
+              label="Wide"
+              quantity="M"
+              units={units}
+              value={sideM}
+              onCommit={(n) => set({ widthM: n })}
+            />
+            <TypedField
+              label="Long"
+              quantity="M"
+              units={units}
+              value={pier.lengthM ?? sideM}
+              onCommit={(n) => set({ lengthM: n })}
+            />
+          </>
+        )}
+        <TypedField
+          label="Bottom"
+          quantity="Level"
+          units={units}
+          value={pier.bottomM}
+          onCommit={(n) => set({ bottomM: n })}
+        />
+        <TypedField
+          label="Top"
+          quantity="Level"
+          units={units}
+          value={pier.topM}
+          onCommit={(n) => set({ topM: n })}
+        />
+        <TypedField
+          label="East"
+          quantity="M"
+          units={units}
+          value={pier.xM}
+          onCommit={(n) => set({ xM: n })}
+        />
+        <TypedField
+          label="North"
+          quantity="M"
+          units={units}
+          value={pier.yM}
+          onCommit={(n) => set({ yM: n })}
+        />
       </div>
       <CageFields pier={pier} units={units} set={set} />
-      <button type="button" className="btn warn" onClick={() => { apply({ do: 'removeElement', id: pier.id }); }}>Remove {pier.id}</button>
+      <button
+        type="button"
+        className="btn warn"
+        onClick={() => {
+          apply({ do: 'removeElement', id: pier.id });
+        }}
+      >
+        Remove {pier.id}
+      </button>
     </div>
   );
 }
 
-function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: (c: Partial<Pier>) => boolean }) {
+function CageFields({
+  pier,
+  units,
+  set,
+}: {
+  pier: Pier;
+  units: UnitSystem;
+  set: (c: Partial<Pier>) => boolean;
+}) {
   const s = pier.steel;
   const uprights = (text: string): string | null => {
-    if (isNone(text)) { set({ steel: undefined }); return null; }
+    if (isNone(text)) {
+      set({ steel: undefined });
+      return null;
+    }
     const vertical = countedFromText(text, units);
     if (typeof vertical === 'string') return vertical;
     set({ steel: { coverMm: COVER_MM[units].wall, ties: null, ...s, vertical } });
@@ -90,7 +297,22 @@ function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: 
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
       <BarField label="Uprights" value={s ? countedText(s.vertical) : 'none'} onText={uprights} />
-      {s && <><BarField label="Ties" value={s.ties ? spacedText(s.ties, units) : 'none'} onText={ties} /><TypedField label="Cover" quantity="Mm" units={units} value={s.coverMm} onCommit={(n) => set({ steel: { ...s, coverMm: n } })} /></>}
+      {s && (
+        <>
+          <BarField
+            label="Ties"
+            value={s.ties ? spacedText(s.ties, units) : 'none'}
+            onText={ties}
+          />
+          <TypedField
+            label="Cover"
+            quantity="Mm"
+            units={units}
+            value={s.coverMm}
+            onCommit={(n) => set({ steel: { ...s, coverMm: n } })}
+          />
+        </>
+      )}
     </div>
   );
 }

@@ -9,6 +9,10 @@ export function useLevels(): Levels {
   const { site, pour } = v.record;
   return useMemo(() => {
     const r = checkRules(site);
-    return levelsOf(site, pour, v.state, { topMm: r.topLevel.minusMm, bottomMm: r.topLevel.minusMm, closeMm: v.rules.value('levelClose') });
+    return levelsOf(site, pour, v.state, {
+      topMm: r.topLevel.minusMm,
+      bottomMm: r.topLevel.minusMm,
+      closeMm: v.rules.value('levelClose'),
+    });
   }, [site, pour, v.state, v.rules]);
 }

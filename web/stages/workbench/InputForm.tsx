@@ -6,92 +6,396 @@ import { barText, shownUnit, type UnitSystem } from '../../../core/units/index.t
 import { QuantityField } from '../../ui/QuantityField.tsx';
 
 type Values = Record<string, unknown>;
-interface FormProps { id: string; fields: FieldInfo[]; value: Values; onChange: (next: Values) => void; units: UnitSystem; issues: InputIssue[]; path?: string; notes?: Record<string, string> }
+interface FormProps {
+  id: string;
+  fields: FieldInfo[];
+  value: Values;
+  onChange: (next: Values) => void;
+  units: UnitSystem;
+  issues: InputIssue[];
+  path?: string;
+  notes?: Record<string, string>;
+}
 
-const without = (value: Values, name: string): Values => Object.fromEntries(Object.entries(value).filter(([k]) => k !== name));
+const without = (value: Values, name: string): Values =>
+  Object.fromEntries(Object.entries(value).filter(([k]) => k !== name));
 
 /** The fields of a calculation, each as its kind asks; lists of rows as small tables. */
-export function InputForm({ id, fields, value, onChange, units, issues, path = '', notes = {} }: FormProps) {
-  const set = (name: string, to: unknown) => { onChange(to === undefined || to === null ? without(value, name) : { ...value, [name]: to }); };
+export function InputForm({
+  id,
+  fields,
+  value,
+  onChange,
+  units,
+  issues,
+  path = '',
+  notes = {},
+}: FormProps) {
+  const set = (name: string, to: unknown) => {
+    onChange(to === undefined || to === null ? without(value, name) : { ...value, [name]: to });
+  };
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
       {fields.map((f) => {
         const at = `${path}${f.name}`;
         const error = issues.find((i) => i.path === at)?.message;
         const wide = ['rows', 'group', 'choice', 'numbers'].includes(f.kind);
-        return <div key={f.name} className={wide ? 'col-span-2 min-w-0' : 'min-w-0'}><Field {...{ id, f, units, issues, at, error, note: notes[f.name] }} value={value[f.name]} onChange={(to) => { set(f.name, to); }} /></div>;
+        return (
+          <div key={f.name} className={wide ? 'col-span-2 min-w-0' : 'min-w-0'}>
+            <Field
+              {...{ id, f, units, issues, at, error, note: notes[f.name] }}
+              value={value[f.name]}
+              onChange={(to) => {
+                set(f.name, to);
+              }}
+            />
+          </div>
+        );
       })}
     </div>
   );
 }
 
-interface FieldProps { id: string; f: FieldInfo; value: unknown; onChange: (to: unknown) => void; units: UnitSystem; issues: InputIssue[]; at: string; error: string | undefined; note: string | undefined }
+interface FieldProps {
+  id: string;
+  f: FieldInfo;
+  value: unknown;
+  onChange: (to: unknown) => void;
+  units: UnitSystem;
+  issues: InputIssue[];
+  at: string;
+  error: string | undefined;
+  note: string | undefined;
+}
 
 function Field({ id, f, value, onChange, units, issues, at, error, note }: FieldProps) {
   const label = labelOf(f.name);
   switch (f.kind) {
-    case 'number': return <QuantityField label={label} quantity={f.quantity} units={units} value={typeof value === 'number' ? value : null} onChange={onChange} clock={isClock(f.name, id)} required={f.required} note={note} error={error} />;
-    case 'boolean': return <Choice label={label} error={error} note={note} options={[['yes', true], ['no', false]]} value={value === true} onPick={onChange} />;
-    case 'choice': return f.choices.length > 8
-      ? <label className="block"><span className="first-letter:uppercase">{label}</span><select className="field mt-0.5" value={typeof value === 'string' || typeof value === 'number' ? value : ''} onChange={(e) => { onChange(e.target.value); }}>{f.choices.map((c) => <option key={c} value={c}>{barText(String(c))}</option>)}</select>{error && <Wrong text={error} />}</label>
-      : <Choice label={label} error={error} note={note} options={f.choices.map((c) => [f.name.endsWith('In') ? `${c} in` : f.name.endsWith('Lb') ? `${c} lb` : choiceText(c), c])} value={value} onPick={onChange} />;
-    case 'text': return <label className="block"><span className="first-letter:uppercase">{label}</span><input className="field mt-0.5" value={typeof value === 'string' ? value : ''} onChange={(e) => { onChange(e.target.value); }} />{error && <Wrong text={error} />}</label>;
-    case 'numbers': return <Numbers {...{ f, label, units, error }} value={Array.isArray(value) ? (value as number[]) : []} issues={issues} at={at} onChange={onChange} />;
-    case 'rows': return <Rows {...{ id, f, label, units, issues, at, error }} value={Array.isArray(value) ? (value as Values[]) : []} onChange={onChange} />;
-    case 'group': return <fieldset className="border-l-4 border-line pl-3"><legend className="first-letter:uppercase">{label}</legend><InputForm id={id} fields={f.fields} value={(value ?? {}) as Values} onChange={onChange} units={units} issues={issues} path={`${at}.`} /></fieldset>;
-    case 'other': return <Texts label={label} value={Array.isArray(value) ? value.map(String) : []} onChange={onChange} error={error} />;
+    case 'number':
+      return (
+        <QuantityField
+          label={label}
+          quantity={f.quantity}
+          units={units}
+          value={typeof value === 'number' ? value : null}
+          onChange={onChange}
+          clock={isClock(f.name, id)}
+          required={f.required}
+          note={note}
+          error={error}
+        />
+      );
+    case 'boolean':
+      return (
+        <Choice
+          label={label}
+          error={error}
+          note={note}
+          options={[
+            ['yes', true],
+            ['no', false],
+          ]}
+          value={value === true}
+          onPick={onChange}
+        />
+      );
+    case 'choice':
+      return f.choices.length > 8 ? (
+        <label className="block">
+          <span className="first-letter:uppercase">{label}</span>
+          <select
+            className="field mt-0.5"
+            value={typeof value === 'string' || typeof value === 'number' ? value : ''}
+            onChange={(e) => {
+              onChange(e.target.value);
+            }}
+          >
+            {f.choices.map((c) => (
+              <option key={c} value={c}>
+                {barText(String(c))}
+              </option>
+            ))}
+          </select>
+          {error && <Wrong text={error} />}
+        </label>
+      ) : (
+        <Choice
+          label={label}
+          error={error}
+          note={note}
+          options={f.choices.map((c) => [
+            f.name.endsWith('In') ? `${c} in` : f.name.endsWith('Lb') ? `${c} lb` : choiceText(c),
+            c,
+          ])}
+          value={value}
+          onPick={onChange}
+        />
+      );
+    case 'text':
+      return (
+        <label className="block">
+          <span className="first-letter:uppercase">{label}</span>
+          <input
+            className="field mt-0.5"
+            value={typeof value === 'string' ? value : ''}
+            onChange={(e) => {
+              onChange(e.target.value);
+            }}
+          />
+          {error && <Wrong text={error} />}
+        </label>
+      );
+    case 'numbers':
+      return (
+        <Numbers
+          {...{ f, label, units, error }}
+          value={Array.isArray(value) ? (value as number[]) : []}
+          issues={issues}
+          at={at}
+          onChange={onChange}
+        />
+      );
+    case 'rows':
+      return (
+        <Rows
+          {...{ id, f, label, units, issues, at, error }}
+          value={Array.isArray(value) ? (value as Values[]) : []}
+          onChange={onChange}
+        />
+      );
+    case 'group':
+      return (
+        <fieldset className="border-l-4 border-line pl-3">
+          <legend className="first-letter:uppercase">{label}</legend>
+          <InputForm
+            id={id}
+            fields={f.fields}
+            value={(value ?? {}) as Values}
+            onChange={onChange}
+            units={units}
+            issues={issues}
+            path={`${at}.`}
+          />
+        </fieldset>
+      );
+    case 'other':
+      return (
+        <Texts
+          label={label}
+          value={Array.isArray(value) ? value.map(String) : []}
+          onChange={onChange}
+          error={error}
+        />
+      );
   }
 }
 
-const Wrong = ({ text }: { text: string }) => <span className="block text-[14px] font-semibold leading-[18px] text-chalk-t" role="alert">{text}</span>;
+const Wrong = ({ text }: { text: string }) => (
+  <span className="block text-[14px] font-semibold leading-[18px] text-chalk-t" role="alert">
+    {text}
+  </span>
+);
 
-function Choice({ label, options, value, onPick, error, note }: { label: string; options: [string, unknown][]; value: unknown; onPick: (to: unknown) => void; error: string | undefined; note: string | undefined }) {
+function Choice({
+  label,
+  options,
+  value,
+  onPick,
+  error,
+  note,
+}: {
+  label: string;
+  options: [string, unknown][];
+  value: unknown;
+  onPick: (to: unknown) => void;
+  error: string | undefined;
+  note: string | undefined;
+}) {
   return (
-    <div role="group" aria-label={label}><span className="block first-letter:uppercase">{label}</span>
-      <div className="mt-0.5 flex flex-wrap gap-2">{options.map(([text, to]) => <button key={text} type="button" className="chip" aria-pressed={to === value} onClick={() => { onPick(to); }}>{text}</button>)}</div>
-      {error ? <Wrong text={error} /> : note ? <span className="block text-[14px] leading-[18px] text-ink2">{note}</span> : null}</div>
+    <div role="group" aria-label={label}>
+      <span className="block first-letter:uppercase">{label}</span>
+      <div className="mt-0.5 flex flex-wrap gap-2">
+        {options.map(([text, to]) => (
+          <button
+            key={text}
+            type="button"
+            className="chip"
+            aria-pressed={to === value}
+            onClick={() => {
+              onPick(to);
+            }}
+          >
+            {text}
+          </button>
+        ))}
+      </div>
+      {error ? (
+        <Wrong text={error} />
+      ) : note ? (
+        <span className="block text-[14px] leading-[18px] text-ink2">{note}</span>
+      ) : null}
+    </div>
   );
 }
 
-interface NumbersProps { f: FieldInfo; label: string; value: number[]; onChange: (to: number[]) => void; units: UnitSystem; issues: InputIssue[]; at: string; error: string | undefined }
+interface NumbersProps {
+  f: FieldInfo;
+  label: string;
+  value: number[];
+  onChange: (to: number[]) => void;
+  units: UnitSystem;
+  issues: InputIssue[];
+  at: string;
+  error: string | undefined;
+}
 
 /** A list of readings, one small field each, with one more at the end. */
 function Numbers({ f, label, value, onChange, units, issues, at, error }: NumbersProps) {
   return (
-    <div role="group" aria-label={label}><span className="flex justify-between"><span className="first-letter:uppercase">{label}</span><span className="text-ink2">{f.quantity ? shownUnit(f.quantity, units) : ''}</span></span>
+    <div role="group" aria-label={label}>
+      <span className="flex justify-between">
+        <span className="first-letter:uppercase">{label}</span>
+        <span className="text-ink2">{f.quantity ? shownUnit(f.quantity, units) : ''}</span>
+      </span>
       <div className="grid grid-cols-4 items-end gap-2">
         {value.map((n, i) => (
           <div key={`${i}/${value.length}`} className="relative">
-            <QuantityField label={String(i + 1)} quantity={f.quantity} units={units} value={n} onChange={(to) => { if (to !== null) onChange(value.map((x, k) => (k === i ? to : x))); }} error={issues.find((x) => x.path === `${at}.${i}`)?.message} />
-            {value.length > 1 && <button type="button" className="absolute right-0 top-0 flex h-6 w-8 items-center justify-center bg-sheet text-press" aria-label={`Take out ${label} ${i + 1}`} onClick={() => { onChange(value.filter((_, k) => k !== i)); }}><X size={16} /></button>}
+            <QuantityField
+              label={String(i + 1)}
+              quantity={f.quantity}
+              units={units}
+              value={n}
+              onChange={(to) => {
+                if (to !== null) onChange(value.map((x, k) => (k === i ? to : x)));
+              }}
+              error={issues.find((x) => x.path === `${at}.${i}`)?.message}
+            />
+            {value.length > 1 && (
+              <button
+                type="button"
+                className="absolute right-0 top-0 flex h-6 w-8 items-center justify-center bg-sheet text-press"
+                aria-label={`Take out ${label} ${i + 1}`}
+                onClick={() => {
+                  onChange(value.filter((_, k) => k !== i));
+                }}
+              >
+                <X size={16} />
+              </button>
+            )}
           </div>
         ))}
-        <button type="button" className="key fn" aria-label={`One more: ${label}`} onClick={() => { onChange([...value, value.at(-1) ?? 0]); }}><Plus size={20} /></button>
-      </div>{error && <Wrong text={error} />}</div>
+        <button
+          type="button"
+          className="key fn"
+          aria-label={`One more: ${label}`}
+          onClick={() => {
+            onChange([...value, value.at(-1) ?? 0]);
+          }}
+        >
+          <Plus size={20} />
+        </button>
+      </div>
+      {error && <Wrong text={error} />}
+    </div>
   );
 }
 
-interface RowsProps { id: string; f: FieldInfo; label: string; value: Values[]; onChange: (to: Values[]) => void; units: UnitSystem; issues: InputIssue[]; at: string; error: string | undefined }
+interface RowsProps {
+  id: string;
+  f: FieldInfo;
+  label: string;
+  value: Values[];
+  onChange: (to: Values[]) => void;
+  units: UnitSystem;
+  issues: InputIssue[];
+  at: string;
+  error: string | undefined;
+}
 
 /** A list of rows: each its own small form, with one more made like the last. */
 function Rows({ id, f, label, value, onChange, units, issues, at, error }: RowsProps) {
-  const blank = Object.fromEntries(f.fields.filter((x) => x.required).map((x) => [x.name, x.kind === 'number' ? 0 : x.kind === 'text' ? '' : x.choices[0]]));
+  const blank = Object.fromEntries(
+    f.fields
+      .filter((x) => x.required)
+      .map((x) => [x.name, x.kind === 'number' ? 0 : x.kind === 'text' ? '' : x.choices[0]]),
+  );
   return (
-    <fieldset><legend className="mb-1 w-full border-b-2 border-ink first-letter:uppercase"><span className="head">{label}</span></legend>
+    <fieldset>
+      <legend className="mb-1 w-full border-b-2 border-ink first-letter:uppercase">
+        <span className="head">{label}</span>
+      </legend>
       <div className="flex flex-col gap-2">
         {value.map((row, i) => (
           <div key={`${i}/${value.length}`} className="flex items-start gap-2">
-            <div className="min-w-0 flex-1"><InputForm id={id} fields={f.fields} value={row} onChange={(to) => { onChange(value.map((x, k) => (k === i ? to : x))); }} units={units} issues={issues} path={`${at}.${i}.`} /></div>
-            <button type="button" className="key w-12 shrink-0" aria-label={`Take out ${label} ${i + 1}`} onClick={() => { onChange(value.filter((_, k) => k !== i)); }}><X size={18} /></button>
+            <div className="min-w-0 flex-1">
+              <InputForm
+                id={id}
+                fields={f.fields}
+                value={row}
+                onChange={(to) => {
+                  onChange(value.map((x, k) => (k === i ? to : x)));
+                }}
+                units={units}
+                issues={issues}
+                path={`${at}.${i}.`}
+              />
+            </div>
+            <button
+              type="button"
+              className="key w-12 shrink-0"
+              aria-label={`Take out ${label} ${i + 1}`}
+              onClick={() => {
+                onChange(value.filter((_, k) => k !== i));
+              }}
+            >
+              <X size={18} />
+            </button>
           </div>
         ))}
       </div>
       {error && <Wrong text={error} />}
-      <button type="button" className="btn soft mt-2 w-full" onClick={() => { onChange([...value, { ...(value.at(-1) ?? blank) }]); }}><Plus size={18} />{value.length ? 'One more' : `Add ${label}`}</button></fieldset>
+      <button
+        type="button"
+        className="btn soft mt-2 w-full"
+        onClick={() => {
+          onChange([...value, { ...(value.at(-1) ?? blank) }]);
+        }}
+      >
+        <Plus size={18} />
+        {value.length ? 'One more' : `Add ${label}`}
+      </button>
+    </fieldset>
   );
 }
 
 /** A list of names, parted by commas. */
-function Texts({ label, value, onChange, error }: { label: string; value: string[]; onChange: (to: string[]) => void; error: string | undefined }) {
-  return <label className="block"><span className="first-letter:uppercase">{label}</span><input className="field mt-0.5" defaultValue={value.join(', ')} onBlur={(e) => { onChange(e.target.value.split(',').map((s) => s.trim()).filter(Boolean)); }} />{error && <Wrong text={error} />}</label>;
+function Texts({
+  label,
+  value,
+  onChange,
+  error,
+}: {
+  label: string;
+  value: string[];
+  onChange: (to: string[]) => void;
+  error: string | undefined;
+}) {
+  return (
+    <label className="block">
+      <span className="first-letter:uppercase">{label}</span>
+      <input
+        className="field mt-0.5"
+        defaultValue={value.join(', ')}
+        onBlur={(e) => {
+          onChange(
+            e.target.value
+              .split(',')
+              .map((s) => s.trim())
+              .filter(Boolean),
+          );
+        }}
+      />
+      {error && <Wrong text={error} />}
+    </label>
+  );
 }

@@ -2,7 +2,12 @@ import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { calculationNamed } from '../../../core/register.ts';
-import { attempt, type Calculation, type Evaluated, type InputIssue } from '../../../core/register/calculation.ts';
+import {
+  attempt,
+  type Calculation,
+  type Evaluated,
+  type InputIssue,
+} from '../../../core/register/calculation.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
 import { labelOf, resultRows, type ResultRow } from '../../../core/register/words.ts';
 import { localDate } from '../../../core/weather/daylight.ts';
@@ -20,10 +25,19 @@ import { headlineOf } from './headline.ts';
 import { InputForm } from './InputForm.tsx';
 import { CalculationList, Kept } from './CalculationList.tsx';
 
-interface Work { calc: Calculation; start: Start; input: Record<string, unknown>; out: Evaluated<unknown> | null; issues: InputIssue[] }
+interface Work {
+  calc: Calculation;
+  start: Start;
+  input: Record<string, unknown>;
+  out: Evaluated<unknown> | null;
+  issues: InputIssue[];
+}
 
 /** The calculation in hand: its input stands in the address, so that a reload or a link keeps it. */
-function useWork(): { work: Work | null; setInput: (next: Record<string, unknown> | null) => void } {
+function useWork(): {
+  work: Work | null;
+  setInput: (next: Record<string, unknown> | null) => void;
+} {
   const v = usePour();
   const { calc: named = '' } = useParams();
   // The search is too long to run as one types: it has its own sheet on the Plan station.
@@ -37,22 +51,37 @@ function useWork(): { work: Work | null; setInput: (next: Record<string, unknown
   const work = useMemo((): Work | null => {
     if (!calc || !start) return null;
     let given: Record<string, unknown> = {};
-    try { given = typed === null ? {} : (JSON.parse(typed) as Record<string, unknown>); } catch { /* An address cut short: the start stands. */ }
+    try {
+      given = typed === null ? {} : (JSON.parse(typed) as Record<string, unknown>);
+    } catch {
+      /* An address cut short: the start stands. */
+    }
     const cleared = Object.fromEntries(Object.entries(given).filter(([, x]) => x === null));
-    const input = Object.fromEntries(Object.entries({ ...start.input, ...given }).filter(([k]) => !(k in cleared)));
+    const input = Object.fromEntries(
+      Object.entries({ ...start.input, ...given }).filter(([k]) => !(k in cleared)),
+    );
     const { done, bad } = attempt(calc, input);
     return { calc, start, input, out: done, issues: bad?.issues ?? [] };
   }, [calc, start, typed]);
   const setInput = (next: Record<string, unknown> | null) => {
-    setParams((old) => {
-      const q = new URLSearchParams(old);
-      if (next === null || !start) { q.delete('in'); return q; }
-      // Only what differs from the start is kept in the address; what was taken out is kept as nothing.
-      const names = new Set([...Object.keys(next), ...Object.keys(start.input)]);
-      const changed = [...names].filter((k) => JSON.stringify(next[k]) !== JSON.stringify(start.input[k])).map((k) => [k, next[k] ?? null]);
-      if (changed.length) q.set('in', JSON.stringify(Object.fromEntries(changed))); else q.delete('in');
-      return q;
-    }, { replace: true });
+    setParams(
+      (old) => {
+        const q = new URLSearchParams(old);
+        if (next === null || !start) {
+          q.delete('in');
+          return q;
+        }
+        // Only what differs from the start is kept in the address; what was taken out is kept as nothing.
+        const names = new Set([...Object.keys(next), ...Object.keys(start.input)]);
+        const changed = [...names]
+          .filter((k) => JSON.stringify(next[k]) !== JSON.stringify(start.input[k]))
+          .map((k) => [k, next[k] ?? null]);
+        if (changed.length) q.set('in', JSON.stringify(Object.fromEntries(changed)));
+        else q.delete('in');
+        return q;
+      },
+      { replace: true },
+    );
   };
   return { work, setInput };
 }
@@ -62,18 +91,71 @@ export function WorkGround() {
   const { work } = useWork();
   const wide = useWide();
   const [boxRef, box] = useSize();
-  if (!work) return wide ? <div className="h-full overflow-auto p-6"><CalculationList columns /></div> : <div className="flex h-full items-center gap-4 p-4"><p className="text-[18px] leading-6">Any calculation by itself, in this site’s units, with what this pour and its rules already say.</p></div>;
+  if (!work)
+    return wide ? (
+      <div className="h-full overflow-auto p-6">
+        <CalculationList columns />
+      </div>
+    ) : (
+      <div className="flex h-full items-center gap-4 p-4">
+        <p className="text-[18px] leading-6">
+          Any calculation by itself, in this site’s units, with what this pour and its rules already
+          say.
+        </p>
+      </div>
+    );
   const { calc, out } = work;
   const headline = out ? headlineOf(calc.id, out.result, v.units) : null;
   return (
     <div className="flex h-full flex-col">
       <div className="px-5 pt-4 max-sm:px-4 max-sm:pt-2">
         <PrintHead calc={calc} />
-        {wide && <div className="no-print"><h2 className="head text-[24px] leading-7">{calc.title}</h2><p className="max-w-[70ch] text-ink2">{calc.purpose}</p></div>}
-        {headline && <p className={`flex flex-wrap items-baseline gap-x-4 ${wide ? 'pt-2' : ''}`} aria-live="polite" data-result><span className={`big text-[56px] leading-[60px] max-sm:text-[40px] max-sm:leading-[44px] ${headline.bad ? 'text-chalk-t' : ''}`}><T>{headline.figure}</T></span><span className="text-[18px] font-semibold leading-6"><T>{headline.words}</T></span></p>}
-        {!out && <p className="flex gap-2 pt-2 text-[18px] font-semibold leading-6 text-chalk-t" role="alert"><Mark verdict="out" />{work.issues.length === 1 ? 'One field' : `${work.issues.length} fields`} to put right.{work.issues[0] && ` ${labelOf(work.issues[0].path.split('.').findLast((p) => !/^\d+$/.test(p)) ?? '')} ${work.issues[0].message}.`}</p>}
+        {wide && (
+          <div className="no-print">
+            <h2 className="head text-[24px] leading-7">{calc.title}</h2>
+            <p className="max-w-[70ch] text-ink2">{calc.purpose}</p>
+          </div>
+        )}
+        {headline && (
+          <p
+            className={`flex flex-wrap items-baseline gap-x-4 ${wide ? 'pt-2' : ''}`}
+            aria-live="polite"
+            data-result
+          >
+            <span
+              className={`big text-[56px] leading-[60px] max-sm:text-[40px] max-sm:leading-[44px] ${headline.bad ? 'text-chalk-t' : ''}`}
+            >
+              <T>{headline.figure}</T>
+            </span>
+            <span className="text-[18px] font-semibold leading-6">
+              <T>{headline.words}</T>
+            </span>
+          </p>
+        )}
+        {!out && (
+          <p
+            className="flex gap-2 pt-2 text-[18px] font-semibold leading-6 text-chalk-t"
+            role="alert"
+          >
+            <Mark verdict="out" />
+            {work.issues.length === 1 ? 'One field' : `${work.issues.length} fields`} to put right.
+            {work.issues[0] &&
+              ` ${labelOf(work.issues[0].path.split('.').findLast((p) => !/^\d+$/.test(p)) ?? '')} ${work.issues[0].message}.`}
+          </p>
+        )}
       </div>
-      <div ref={boxRef} className="min-h-0 flex-1">{out && box.width > 0 && <WorkDrawing id={calc.id} input={out.input as Record<string, unknown>} result={out.result} units={v.units} width={box.width} height={box.height} />}</div>
+      <div ref={boxRef} className="min-h-0 flex-1">
+        {out && box.width > 0 && (
+          <WorkDrawing
+            id={calc.id}
+            input={out.input as Record<string, unknown>}
+            result={out.result}
+            units={v.units}
+            width={box.width}
+            height={box.height}
+          />
+        )}
+      </div>
     </div>
   );
 }
@@ -83,30 +165,117 @@ export function WorkBench() {
   const wide = useWide();
   const { work, setInput } = useWork();
   const [openUsual, setOpenUsual] = useState(false);
-  if (!work) return <div className="flex flex-col gap-4"><Kept />{!wide && <CalculationList />}</div>;
+  if (!work)
+    return (
+      <div className="flex flex-col gap-4">
+        <Kept />
+        {!wide && <CalculationList />}
+      </div>
+    );
   const { calc, input, out, start, issues } = work;
   const fields = calc.id === 'takeoff' ? [] : fieldsOf(calc).filter((f) => !isOwn(calc.id, f));
-  const usual = fields.filter((f) => !f.required && (f.standing !== undefined || start.from[f.name]?.kind === 'rule'));
+  const usual = fields.filter(
+    (f) => !f.required && (f.standing !== undefined || start.from[f.name]?.kind === 'rule'),
+  );
   // A bad value keeps its group open, so that what is being typed never moves.
-  const wrongIn = (list: FieldInfo[]) => issues.some((i) => list.some((f) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
+  const wrongIn = (list: FieldInfo[]) =>
+    issues.some((i) => list.some((f) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
   const main = fields.filter((f) => !usual.includes(f));
-  const notes = Object.fromEntries(Object.entries(start.from).map(([k, f]) => [k, JSON.stringify(input[k]) === JSON.stringify(start.input[k]) ? (f.kind === 'pour' ? `as ${v.record.pour.code} has it` : f.text) : '']));
+  const notes = Object.fromEntries(
+    Object.entries(start.from).map(([k, f]) => [
+      k,
+      JSON.stringify(input[k]) === JSON.stringify(start.input[k])
+        ? f.kind === 'pour'
+          ? `as ${v.record.pour.code} has it`
+          : f.text
+        : '',
+    ]),
+  );
   const own = calc.id === 'takeoff' || fieldsOf(calc).some((f) => isOwn(calc.id, f));
   return (
     <div className="flex flex-col gap-4" key={calc.id}>
-      <div className="no-print flex items-center justify-between gap-3"><h2 className="head text-[20px] leading-6 sm:hidden">{calc.title}</h2><Link className="font-semibold text-press underline underline-offset-4" to={`/pours/${v.record.id}/workbench`}>All calculations</Link></div>
-      {own && <p className="text-ink2">Works on this pour as it stands: {v.record.pour.code} {v.record.pour.title}.</p>}
-      <div className="no-print flex flex-col gap-4">
-        <InputForm key={`main ${calc.id}`} id={calc.id} fields={main} value={input} onChange={setInput} units={v.units} issues={issues} notes={notes} />
-        {usual.length > 0 && <details open={openUsual || wrongIn(usual)} onToggle={(e) => { setOpenUsual(e.currentTarget.open); }}><summary className="min-h-12 cursor-pointer py-3 font-semibold text-press">Usual values and rules of this site ({usual.length})</summary><InputForm key={`usual ${calc.id}`} id={calc.id} fields={usual} value={input} onChange={setInput} units={v.units} issues={issues} notes={notes} /></details>}
+      <div className="no-print flex items-center justify-between gap-3">
+        <h2 className="head text-[20px] leading-6 sm:hidden">{calc.title}</h2>
+        <Link
+          className="font-semibold text-press underline underline-offset-4"
+          to={`/pours/${v.record.id}/workbench`}
+        >
+          All calculations
+        </Link>
       </div>
-      {!own && <div className="print-only"><Rows title="Put in" rows={resultRows(calc.id, input, v.units)} /></div>}
+      {own && (
+        <p className="text-ink2">
+          Works on this pour as it stands: {v.record.pour.code} {v.record.pour.title}.
+        </p>
+      )}
+      <div className="no-print flex flex-col gap-4">
+        <InputForm
+          key={`main ${calc.id}`}
+          id={calc.id}
+          fields={main}
+          value={input}
+          onChange={setInput}
+          units={v.units}
+          issues={issues}
+          notes={notes}
+        />
+        {usual.length > 0 && (
+          <details
+            open={openUsual || wrongIn(usual)}
+            onToggle={(e) => {
+              setOpenUsual(e.currentTarget.open);
+            }}
+          >
+            <summary className="min-h-12 cursor-pointer py-3 font-semibold text-press">
+              Usual values and rules of this site ({usual.length})
+            </summary>
+            <InputForm
+              key={`usual ${calc.id}`}
+              id={calc.id}
+              fields={usual}
+              value={input}
+              onChange={setInput}
+              units={v.units}
+              issues={issues}
+              notes={notes}
+            />
+          </details>
+        )}
+      </div>
+      {!own && (
+        <div className="print-only">
+          <Rows title="Put in" rows={resultRows(calc.id, input, v.units)} />
+        </div>
+      )}
       {out && <Rows title="Result" rows={resultRows(calc.id, out.result, v.units)} />}
-      <KeepForm calc={calc} input={input} ready={out !== null} onReset={() => { setInput(null); }} own={own} />
-      {out && <section><h2 className="head border-b-2 border-ink pb-0.5">Working</h2><p className="my-2 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">{calc.formula}</p><Steps steps={out.steps} /></section>}
+      <KeepForm
+        calc={calc}
+        input={input}
+        ready={out !== null}
+        onReset={() => {
+          setInput(null);
+        }}
+        own={own}
+      />
+      {out && (
+        <section>
+          <h2 className="head border-b-2 border-ink pb-0.5">Working</h2>
+          <p className="my-2 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">
+            {calc.formula}
+          </p>
+          <Steps steps={out.steps} />
+        </section>
+      )}
       <RulesBehind id={calc.id} input={input} />
-      {out?.cautions.map((c) => <p key={c} className="flex gap-2"><Mark verdict="held" />{c}</p>)}
-      <p className="text-[14px] leading-[18px] text-ink2">Source: {calc.source}. {calc.limits}</p>
+      {out?.cautions.map((c) => (
+        <p key={c} className="flex gap-2">
+          <Mark verdict="held" />
+          {c}
+        </p>
+      ))}
+      <p className="text-[14px] leading-[18px] text-ink2">
+        Source: {calc.source}. {calc.limits}
+      </p>
     </div>
   );
 }
@@ -115,29 +284,137 @@ export function WorkBench() {
 function PrintHead({ calc }: { calc: Calculation }) {
   const v = usePour();
   const { account } = useSession();
-  return <header className="print-only"><p className="head text-[24px] leading-8">{calc.title}</p><p>{v.record.pour.code} {v.record.pour.title}, {v.record.site.name}. {account.name}, {localDate(v.nowMs, v.record.site.timeZone)} {momentText(v, v.nowMs)}.</p></header>;
+  return (
+    <header className="print-only">
+      <p className="head text-[24px] leading-8">{calc.title}</p>
+      <p>
+        {v.record.pour.code} {v.record.pour.title}, {v.record.site.name}. {account.name},{' '}
+        {localDate(v.nowMs, v.record.site.timeZone)} {momentText(v, v.nowMs)}.
+      </p>
+    </header>
+  );
 }
 
 /** Lines of a result or an input in words, lists as small tables. */
 function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
   return (
-    <section aria-label={title}><h2 className="head border-b-2 border-ink pb-0.5">{title}</h2>
-      <dl className="rows">{rows.map((r) => (r.table
-        ? <div key={r.label} className="overflow-x-auto py-1.5"><dt className="text-ink2">{r.label}</dt><dd><table className="w-full text-right tnum"><thead><tr>{r.table.head.map((h) => <th key={h} className="px-1 font-normal text-ink2 first:text-left">{h}</th>)}</tr></thead><tbody className="rows">{r.table.rows.slice(0, 60).map((cells, i) => <tr key={i}>{cells.map((c, k) => <td key={k} className="px-1 py-1 align-top first:text-left"><T>{c}</T></td>)}</tr>)}</tbody></table></dd></div>
-        : <div key={r.label} className="flex justify-between gap-4 py-1.5"><dt className="text-ink2">{r.label}</dt><dd className="text-right font-semibold [overflow-wrap:anywhere]"><T>{r.text ?? ''}</T></dd></div>))}</dl></section>
+    <section aria-label={title}>
+      <h2 className="head border-b-2 border-ink pb-0.5">{title}</h2>
+      <dl className="rows">
+        {rows.map((r) =>
+          r.table ? (
+            <div key={r.label} className="overflow-x-auto py-1.5">
+              <dt className="text-ink2">{r.label}</dt>
+              <dd>
+                <table className="w-full text-right tnum">
+                  <thead>
+                    <tr>
+                      {r.table.head.map((h) => (
+                        <th key={h} className="px-1 font-normal text-ink2 first:text-left">
+                          {h}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody className="rows">
+                    {r.table.rows.slice(0, 60).map((cells, i) => (
+                      <tr key={i}>
+                        {cells.map((c, k) => (
+                          <td key={k} className="px-1 py-1 align-top first:text-left">
+                            <T>{c}</T>
+                          </td>
+                        ))}
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </dd>
+            </div>
+          ) : (
+            <div key={r.label} className="flex justify-between gap-4 py-1.5">
+              <dt className="text-ink2">{r.label}</dt>
+              <dd className="text-right font-semibold [overflow-wrap:anywhere]">
+                <T>{r.text ?? ''}</T>
+              </dd>
+            </div>
+          ),
+        )}
+      </dl>
+    </section>
   );
 }
 
-function KeepForm({ calc, input, ready, onReset, own }: { calc: Calculation; input: Record<string, unknown>; ready: boolean; onReset: () => void; own: boolean }) {
+function KeepForm({
+  calc,
+  input,
+  ready,
+  onReset,
+  own,
+}: {
+  calc: Calculation;
+  input: Record<string, unknown>;
+  ready: boolean;
+  onReset: () => void;
+  own: boolean;
+}) {
   const v = usePour();
   const { account } = useSession();
   const [note, setNote] = useState('');
   const may = account.role === 'foreman' || account.role === 'crew';
-  const keep = () => { void v.write('worked', { calculation: calc.id, input, ...(note.trim() ? { note: note.trim() } : {}) }).then(() => { toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`); setNote(''); }); };
+  const keep = () => {
+    void v
+      .write('worked', {
+        calculation: calc.id,
+        input,
+        ...(note.trim() ? { note: note.trim() } : {}),
+      })
+      .then(() => {
+        toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
+        setNote('');
+      });
+  };
   return (
-    <form className="no-print flex flex-col gap-2" onSubmit={(e) => { e.preventDefault(); if (ready && may && !own) keep(); }}>
-      {may && !own && <label>What it is for<input className="field mt-0.5" value={note} maxLength={300} onChange={(e) => { setNote(e.target.value); }} placeholder="north wall, second lift" /></label>}
-      <div className="grid grid-cols-3 gap-2">{!own && <button className="btn" disabled={!ready || !may}>Keep</button>}<button type="button" className="btn line" disabled={!ready} onClick={() => { window.print(); }}>Print</button><button type="button" className="btn line" onClick={onReset}>Start again</button></div>
+    <form
+      className="no-print flex flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (ready && may && !own) keep();
+      }}
+    >
+      {may && !own && (
+        <label>
+          What it is for
+          <input
+            className="field mt-0.5"
+            value={note}
+            maxLength={300}
+            onChange={(e) => {
+              setNote(e.target.value);
+            }}
+            placeholder="north wall, second lift"
+          />
+        </label>
+      )}
+      <div className="grid grid-cols-3 gap-2">
+        {!own && (
+          <button className="btn" disabled={!ready || !may}>
+            Keep
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn line"
+          disabled={!ready}
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print
+        </button>
+        <button type="button" className="btn line" onClick={onReset}>
+          Start again
+        </button>
+      </div>
     </form>
   );
 }

@@ -1,7 +1,13 @@
 import { extent } from 'd3';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { DRAWING_UNITS, guessLayer, runsFromLines, type DrawingUnit, type LayerUse } from '../../../../core/exchange/lines.ts';
+import {
+  DRAWING_UNITS,
+  guessLayer,
+  runsFromLines,
+  type DrawingUnit,
+  type LayerUse,
+} from '../../../../core/exchange/lines.ts';
 import { FIRST_WALL_M } from '../../../../core/siteplan/first-sizes.ts';
 import { distanceText, level, textOf } from '../../../../core/units/index.ts';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
@@ -10,7 +16,13 @@ import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { T } from '../../../ui/Text.tsx';
 import type { DrawingRead } from '../../../workers/dxf.worker.ts';
 
-const UNIT_NAME: Record<DrawingUnit, string> = { mm: 'mm', cm: 'cm', m: 'm', in: 'inches', ft: 'feet' };
+const UNIT_NAME: Record<DrawingUnit, string> = {
+  mm: 'mm',
+  cm: 'cm',
+  m: 'm',
+  in: 'inches',
+  ft: 'feet',
+};
 const COLOURS = ['var(--press)', 'var(--good)', 'var(--ochre)', 'var(--fresh)', 'var(--ink)'];
 
 /** Which layers become runs of which type, in which unit; drawn as it will be before anything is stored. */
@@ -20,39 +32,168 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const [boxRef, box] = useSize();
   // The unit is asked for: what the header says is only how the question begins.
   const [unit, setUnit] = useState<DrawingUnit | null>(null);
-  const types = [...v.record.site.footingTypes.map((t) => ({ kind: 'footing' as const, type: t.mark })), ...v.record.site.wallTypes.map((t) => ({ kind: 'wall' as const, type: t.mark }))];
-  const [uses, setUses] = useState<Record<string, { kind: 'footing' | 'wall' | 'gradeBeam'; type: string } | null>>(() => Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])));
+  const types = [
+    ...v.record.site.footingTypes.map((t) => ({ kind: 'footing' as const, type: t.mark })),
+    ...v.record.site.wallTypes.map((t) => ({ kind: 'wall' as const, type: t.mark })),
+  ];
+  const [uses, setUses] = useState<
+    Record<string, { kind: 'footing' | 'wall' | 'gradeBeam'; type: string } | null>
+  >(() => Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])));
   const like = v.record.site.runs.find((r) => v.record.pour.elements.includes(r.id));
   const [bottomM, setBottom] = useState<number | null>(like?.bottomM ?? 0);
   const [topM, setTop] = useState<number | null>(like?.topM ?? (like?.bottomM ?? 0) + FIRST_WALL_M);
   const made = useMemo(() => {
     if (!plan || unit === null || bottomM === null || topM === null) return null;
     const layers: Record<string, LayerUse | undefined> = {};
-    for (const [name, use] of Object.entries(uses)) if (use) layers[name] = { ...use, bottomM, ...(use.kind === 'wall' ? { topM } : {}) };
+    for (const [name, use] of Object.entries(uses))
+      if (use) layers[name] = { ...use, bottomM, ...(use.kind === 'wall' ? { topM } : {}) };
     return runsFromLines(plan, read.lines, layers, unit, v.record.pour.code);
   }, [plan, unit, bottomM, topM, uses, read.lines, v.record.pour.code]);
   const [x0 = 0, x1 = 1] = extent(read.lines.flatMap((l) => [l.x1, l.x2]));
   const [y0 = 0, y1 = 1] = extent(read.lines.flatMap((l) => [l.y1, l.y2]));
   const k = Math.min((box.width - 20) / (x1 - x0 || 1), 200 / (y1 - y0 || 1));
-  const used = Object.entries(uses).filter(([, u]) => u).map(([name]) => name);
+  const used = Object.entries(uses)
+    .filter(([, u]) => u)
+    .map(([name]) => name);
   const put = () => {
     if (!made) return;
     replace(made.plan);
     toast(`${made.added.length} runs put in. Undo takes them back.`);
     onDone();
   };
-  if (read.lines.length === 0) return <p role="alert" className="font-semibold text-chalk-t">There are no lines or polylines in this drawing.{read.leftOut.length ? ` It holds ${read.leftOut.map((l) => `${l.count} ${l.type}`).join(', ')}; blocks have to be exploded first.` : ''}</p>;
+  if (read.lines.length === 0)
+    return (
+      <p role="alert" className="font-semibold text-chalk-t">
+        There are no lines or polylines in this drawing.
+        {read.leftOut.length
+          ? ` It holds ${read.leftOut.map((l) => `${l.count} ${l.type}`).join(', ')}; blocks have to be exploded first.`
+          : ''}
+      </p>
+    );
   return (
     <div className="flex flex-col gap-3">
-      <div ref={boxRef} className="h-[220px]">{box.width > 40 && <svg width={box.width} height="220" role="img" aria-label={`${read.lines.length} lines on ${read.layers.length} layers`}>{read.lines.map((l, i) => { const n = used.indexOf(l.layer); return <path key={i} d={`M${10 + (l.x1 - x0) * k} ${210 - (l.y1 - y0) * k}L${10 + (l.x2 - x0) * k} ${210 - (l.y2 - y0) * k}`} stroke={n < 0 ? 'var(--hair)' : COLOURS[n % COLOURS.length]} strokeWidth={n < 0 ? 1 : 2.5} strokeDasharray={n < 0 ? '2 4' : undefined} />; })}</svg>}</div>
-      <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Unit of the drawing"><span>Drawn in</span>{(Object.keys(DRAWING_UNITS) as DrawingUnit[]).map((u) => <button key={u} type="button" className="chip" aria-pressed={u === unit} onClick={() => { setUnit(u); }}>{UNIT_NAME[u]}{read.unit === u && unit === null ? '?' : ''}</button>)}<span className="text-ink2">{unit ? <T>{`${distanceText((x1 - x0) * DRAWING_UNITS[unit], v.units)} by ${distanceText((y1 - y0) * DRAWING_UNITS[unit], v.units)} over all`}</T> : read.unit ? `the file says ${UNIT_NAME[read.unit]}` : 'the file does not say'}</span></div>
-      <ul className="rows max-h-[24dvh] overflow-auto border-y-2 border-ink">{read.layers.map((l) => (
-        <li key={l.name} className="flex items-center gap-3 py-1"><span className="h-3 w-6" style={{ background: used.includes(l.name) ? COLOURS[used.indexOf(l.name) % COLOURS.length] : 'var(--hair)' }} /><b className="min-w-0 flex-1 truncate font-semibold">{l.name}</b><span className="text-ink2">{l.count} lines</span>
-          <select className="field max-w-[190px]" aria-label={`Layer ${l.name} becomes`} value={uses[l.name]?.type ?? ''} onChange={(e) => { setUses({ ...uses, [l.name]: types.find((t) => t.type === e.target.value) ?? null }); }}><option value="">leave it out</option>{types.map((t) => <option key={t.type} value={t.type}>{t.kind} {t.type}</option>)}</select></li>
-      ))}</ul>
-      <div className="grid grid-cols-2 gap-2"><QuantityField label="bottom of the runs" quantity="Level" units={v.units} value={bottomM} onChange={setBottom} /><QuantityField label="top of walls" quantity="Level" units={v.units} value={topM} onChange={setTop} /></div>
-      {made && <p aria-live="polite">{made.added.length} runs{made.doubles ? `, ${made.doubles} lines lie on others and are left out` : ''}{made.specks ? `, ${made.specks} specks left out` : ''}{read.leftOut.length ? `; not lines: ${read.leftOut.map((l) => `${l.count} ${l.type.toLowerCase()}`).join(', ')}` : ''}.{like && bottomM !== null ? ` At ${textOf(level(bottomM, v.units))}.` : ''}</p>}
-      <button type="button" className="btn" disabled={!made || made.added.length === 0} onClick={put}>{unit === null ? 'Say the unit first' : `Put ${made?.added.length ?? 0} runs in`}</button>
+      <div ref={boxRef} className="h-[220px]">
+        {box.width > 40 && (
+          <svg
+            width={box.width}
+            height="220"
+            role="img"
+            aria-label={`${read.lines.length} lines on ${read.layers.length} layers`}
+          >
+            {read.lines.map((l, i) => {
+              const n = used.indexOf(l.layer);
+              return (
+                <path
+                  key={i}
+                  d={`M${10 + (l.x1 - x0) * k} ${210 - (l.y1 - y0) * k}L${10 + (l.x2 - x0) * k} ${210 - (l.y2 - y0) * k}`}
+                  stroke={n < 0 ? 'var(--hair)' : COLOURS[n % COLOURS.length]}
+                  strokeWidth={n < 0 ? 1 : 2.5}
+                  strokeDasharray={n < 0 ? '2 4' : undefined}
+                />
+              );
+            })}
+          </svg>
+        )}
+      </div>
+      <div
+        className="flex flex-wrap items-center gap-2"
+        role="group"
+        aria-label="Unit of the drawing"
+      >
+        <span>Drawn in</span>
+        {(Object.keys(DRAWING_UNITS) as DrawingUnit[]).map((u) => (
+          <button
+            key={u}
+            type="button"
+            className="chip"
+            aria-pressed={u === unit}
+            onClick={() => {
+              setUnit(u);
+            }}
+          >
+            {UNIT_NAME[u]}
+            {read.unit === u && unit === null ? '?' : ''}
+          </button>
+        ))}
+        <span className="text-ink2">
+          {unit ? (
+            <T>{`${distanceText((x1 - x0) * DRAWING_UNITS[unit], v.units)} by ${distanceText((y1 - y0) * DRAWING_UNITS[unit], v.units)} over all`}</T>
+          ) : read.unit ? (
+            `the file says ${UNIT_NAME[read.unit]}`
+          ) : (
+            'the file does not say'
+          )}
+        </span>
+      </div>
+      <ul className="rows max-h-[24dvh] overflow-auto border-y-2 border-ink">
+        {read.layers.map((l) => (
+          <li key={l.name} className="flex items-center gap-3 py-1">
+            <span
+              className="h-3 w-6"
+              style={{
+                background: used.includes(l.name)
+                  ? COLOURS[used.indexOf(l.name) % COLOURS.length]
+                  : 'var(--hair)',
+              }}
+            />
+            <b className="min-w-0 flex-1 truncate font-semibold">{l.name}</b>
+            <span className="text-ink2">{l.count} lines</span>
+            <select
+              className="field max-w-[190px]"
+              aria-label={`Layer ${l.name} becomes`}
+              value={uses[l.name]?.type ?? ''}
+              onChange={(e) => {
+                setUses({
+                  ...uses,
+                  [l.name]: types.find((t) => t.type === e.target.value) ?? null,
+                });
+              }}
+            >
+              <option value="">leave it out</option>
+              {types.map((t) => (
+                <option key={t.type} value={t.type}>
+                  {t.kind} {t.type}
+                </option>
+              ))}
+            </select>
+          </li>
+        ))}
+      </ul>
+      <div className="grid grid-cols-2 gap-2">
+        <QuantityField
+          label="bottom of the runs"
+          quantity="Level"
+          units={v.units}
+          value={bottomM}
+          onChange={setBottom}
+        />
+        <QuantityField
+          label="top of walls"
+          quantity="Level"
+          units={v.units}
+          value={topM}
+          onChange={setTop}
+        />
+      </div>
+      {made && (
+        <p aria-live="polite">
+          {made.added.length} runs
+          {made.doubles ? `, ${made.doubles} lines lie on others and are left out` : ''}
+          {made.specks ? `, ${made.specks} specks left out` : ''}
+          {read.leftOut.length
+            ? `; not lines: ${read.leftOut.map((l) => `${l.count} ${l.type.toLowerCase()}`).join(', ')}`
+            : ''}
+          .{like && bottomM !== null ? ` At ${textOf(level(bottomM, v.units))}.` : ''}
+        </p>
+      )}
+      <button
+        type="button"
+        className="btn"
+        disabled={!made || made.added.length === 0}
+        onClick={put}
+      >
+        {unit === null ? 'Say the unit first' : `Put ${made?.added.length ?? 0} runs in`}
+      </button>
     </div>
   );
 }
