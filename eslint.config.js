@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
+import prettier from 'eslint-config-prettier';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
@@ -71,6 +72,15 @@ export default defineConfig(
       'bench/ measures core/ and imports nothing else',
     ),
   },
+  {
+    files: ['bench/page/**/*.ts'],
+    rules: ban(
+      'web|server|contract|demo|scripts',
+      'bench/page measures the page with the servers and sites of e2e/',
+    ),
+  },
+  // Formatting is Prettier's alone.
+  prettier,
   { files: ['*.js', 'scripts/**/*.mjs'], languageOptions: { globals: globals.node } },
   { files: ['web/public/**/*.js'], languageOptions: { globals: globals.serviceworker } },
 );

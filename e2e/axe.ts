@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { atRest } from './server.ts';
 
 const told = (where: string, found: { id: string; nodes: { html: string }[] }[]): string[] =>
   found.map(
@@ -19,7 +20,7 @@ const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
  * of it, in a third of the time.
  */
 export async function violations(page: Page, where: string): Promise<string[]> {
-  await page.waitForTimeout(500);
+  await atRest(page);
   const inTheme = (theme: 'sun' | 'dusk') =>
     page.evaluate((t) => {
       document.documentElement.dataset.theme = t;

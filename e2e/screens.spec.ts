@@ -242,13 +242,11 @@ test('lines go from what holds the gate to its place, and with their row when th
 test('a broken site file names where it is wrong and stores nothing', async ({ page, server }) => {
   await signIn(page, server);
   const bring = (text: string) =>
-    page
-      .locator('input[type=file]')
-      .setInputFiles({
-        name: 'yard.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from(text),
-      });
+    page.locator('input[type=file]').setInputFiles({
+      name: 'yard.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(text),
+    });
   await bring('{\n "format": "jactum.site/1",\n "name": oops\n}');
   await expect(page.getByRole('alert')).toContainText(
     'yard.json is not JSON: something is wrong on line 3',

@@ -78,8 +78,8 @@ async function freePort(worker: number): Promise<number> {
 }
 
 export const test = base.extend<{ server: DemoServer }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
-    // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
     fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
     const server = new DemoServer(await freePort(parallelIndex), dataDir);
@@ -96,6 +96,21 @@ export async function signIn(page: Page, server: DemoServer, name = 'I. Brandvol
   await page.goto(server.url);
   await page.getByRole('button', { name: new RegExp(name) }).click();
   await page.getByRole('heading', { name: 'Pours' }).waitFor();
+}
+
+/** Waits until the page has nothing left to do: what moves has come to its end, and the browser is idle. */
+export async function atRest(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    const ends = document
+      .getAnimations()
+      .filter((a) => a.effect?.getTiming().iterations !== Infinity);
+    await Promise.allSettled(ends.map((a) => a.finished));
+    for (let times = 0; times < 2; times += 1)
+      await new Promise((done) => {
+        requestIdleCallback(done);
+      });
+  });
 }
 
 interface PourRow {

@@ -91,8 +91,9 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
 
   // Undo, as far back as it went; redo; and after a reload it stands as stored.
   for (let i = 0; i < 5; i += 1) {
+    const { siteVersion } = await stored(page, id);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await page.waitForTimeout(150);
+    await expect.poll(async () => (await stored(page, id)).siteVersion).toBe(siteVersion + 1);
   }
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   await expect.poll(async () => length('R')).toBeCloseTo(20 * 0.3048, 3);

@@ -66,7 +66,7 @@ export const keyHand = (page: Page): Hand => ({
   press: async (button) => {
     await expect(button).toBeFocused();
     // A press that comes at once could still be meant for the place before, and is not taken.
-    await page.waitForTimeout(260);
+    await expect(button).toHaveAttribute('data-ready');
     await page.keyboard.press('Enter');
     return 1;
   },

@@ -87,18 +87,12 @@ passed += jest?.numPassedTests ?? 0;
 failed += jest?.numFailedTests ?? 0;
 if (!jest || (!jestOk && jest.numFailedTests === 0)) failed += 1;
 
-/** What measures time runs alone on the machine, after everything else. */
-for (const [title, ...which] of [
-  ['Playwright', '--grep-invert', '@alone'],
-  ['Playwright, alone', '--grep', '@alone', '--workers', '1'],
-]) {
-  fs.rmSync('test-results/e2e.json', { force: true });
-  const e2eOk = run(title, ['node_modules/@playwright/test/cli.js', 'test', ...which]);
-  const e2e = read('test-results/e2e.json');
-  passed += e2e?.stats.expected ?? 0;
-  failed += (e2e?.stats.unexpected ?? 0) + (e2e?.stats.flaky ?? 0);
-  if (!e2e || (!e2eOk && e2e.stats.unexpected === 0)) failed += 1;
-}
+fs.rmSync('test-results/e2e.json', { force: true });
+const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);
+const e2e = read('test-results/e2e.json');
+passed += e2e?.stats.expected ?? 0;
+failed += (e2e?.stats.unexpected ?? 0) + (e2e?.stats.flaky ?? 0);
+if (!e2e || (!e2eOk && e2e.stats.unexpected === 0)) failed += 1;
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);

@@ -205,14 +205,12 @@ describe('who may do what', () => {
   test('an inspector signs on the foreman’s tablet with their own PIN only', async () => {
     const id = await api.idOf('P2');
     const sign = (pin: string) =>
-      foreman
-        .post(`/api/pours/${id}/sign`)
-        .send({
-          name: 'R. Halloran',
-          pin,
-          at: '2026-09-23T12:00:00Z',
-          body: { hold: 'inspection', result: 'pass', planVersion: 1 },
-        });
+      foreman.post(`/api/pours/${id}/sign`).send({
+        name: 'R. Halloran',
+        pin,
+        at: '2026-09-23T12:00:00Z',
+        body: { hold: 'inspection', result: 'pass', planVersion: 1 },
+      });
     problem(await sign('1111').expect(401));
     await sign('8642').expect(200);
     const last = ((await foreman.get(`/api/pours/${id}/events`)).body as StoredEvent[]).at(-1);

@@ -84,18 +84,16 @@ test('a signed check of other runs stays signed; one of the changed run opens an
 test('nobody signs for a plan that is not there yet', async () => {
   const { record } = await drawn('P4');
   const sign = (planVersion: number) =>
-    foreman
-      .post(`/api/pours/${record.id}/events`)
-      .send({
-        events: [
-          {
-            id: uuid(),
-            at: '2026-09-23T12:00:00Z',
-            kind: 'sign',
-            body: { hold: 'own', result: 'pass', planVersion },
-          },
-        ],
-      });
+    foreman.post(`/api/pours/${record.id}/events`).send({
+      events: [
+        {
+          id: uuid(),
+          at: '2026-09-23T12:00:00Z',
+          kind: 'sign',
+          body: { hold: 'own', result: 'pass', planVersion },
+        },
+      ],
+    });
   expect(((await sign(record.siteVersion + 1).expect(400)).body as Problem).issues?.[0]?.path).toBe(
     'events.0.body.planVersion',
   );

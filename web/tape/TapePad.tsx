@@ -9,7 +9,8 @@ interface Props {
   signed: boolean;
   /** What is typed so far in mm, or null; the drawing follows it. */
   onTyping: (mm: number | null) => void;
-  onTake: (mm: number) => void;
+  /** Takes the measure; a promise that fails says it was not kept, and the figure stands again. */
+  onTake: (mm: number) => void | Promise<unknown>;
   /** What is wrong with a measure that was read well, if anything; unsigned ones are never below zero. */
   refuse?: (mm: number) => string | null;
   /** Said under the field, where the screen has no other place for the verdict. */
@@ -86,7 +87,10 @@ export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLab
         : (refuse?.(p.mm) ?? null);
     if (p.ok && wrong === null) {
       setEntry({ of, text: '', complaint: null, takenMs: nowMs() });
-      onTake(p.mm);
+      Promise.resolve(onTake(p.mm)).catch(() => {
+        setEntry({ of, text, complaint: null, takenMs: -Infinity });
+        onTyping(p.mm);
+      });
     } else setEntry({ of, text, complaint: wrong, takenMs: -Infinity });
   };
   const parsed = parseMeasure(text, units);

@@ -24,6 +24,7 @@ export function useLikeliest() {
       ref.current?.focus({ preventScroll: true });
     const t = setTimeout(() => {
       ready.current = true;
+      if (ref.current) ref.current.dataset.ready = '';
     }, TOO_SOON_MS);
     return () => {
       clearTimeout(t);

@@ -247,7 +247,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
               onTyping={(mm) => {
                 type(mm === null ? null : { type: 'length', mm });
               }}
-              onTake={(mm) => void take({ type: 'length', mm })}
+              onTake={(mm) => take({ type: 'length', mm })}
               takeLabel="Take"
             />
           )}

@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { expect, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 /** Measures how long acts take on a page, with the processor slowed to a quarter. */
 
@@ -36,6 +36,17 @@ const counted = (all: readonly Sample[]): number[] =>
     .sort((p, q) => p.stolen - q.stolen)
     .slice(0, COUNTED)
     .map((s) => s.ms);
+
+/** A line an act: the middle of what counts, against its goal, and every time it was done. */
+const lines = (of: Map<string, Sample[]>, goalMs: number): string =>
+  [...of]
+    .map(([what, all]) => {
+      const ms = middle(counted(all));
+      const times = all.map((s) => `${Math.round(s.ms)}${s.stolen ? ` (${s.stolen} taken)` : ''}`);
+      const missed = ms < goalMs ? '' : `  MISSES its goal of ${Math.round(goalMs)} ms`;
+      return `  ${what}: ${Math.round(ms)} ms, of ${times.join(', ')}${missed}`;
+    })
+    .join('\n');
 
 export async function stopwatch(page: Page) {
   const browser = await page.context().newCDPSession(page);
@@ -167,23 +178,14 @@ export async function stopwatch(page: Page) {
     round: async (acts: readonly string[], turn: (time: number) => Promise<void>) => {
       for (let time = 0; !acts.every(enough); time += 1) await turn(time);
     },
-    /** Says what was measured, and holds the middle of what counts to the limits, in ms. A machine that is slower takes longer for the same work, and so may an act. */
-    hold: (picture: number, answer: number) => {
+    /** Says what was measured, and what misses its goal (ms). A machine that is slower takes longer for the same work, and so may an act. */
+    say: (goal: { pictureMs: number; answerMs: number }) => {
       const slower = Math.max(1, middle(yard) / YARD_MS);
-      const say = (of: Map<string, Sample[]>) =>
-        [...of]
-          .map(
-            ([what, all]) =>
-              `  ${what}: ${Math.round(middle(counted(all)))} ms, of ${all.map((s) => `${Math.round(s.ms)}${s.stolen ? ` (${s.stolen} taken)` : ''}`).join(', ')}`,
-          )
-          .join('\n');
       console.log(
-        `To the next picture:\n${say(pictures)}\nUntil the answer stands:\n${say(answers)}\nThe yardstick took ${middle(yard).toFixed(0)} ms, ${slower.toFixed(2)} times as long as at rest`,
+        `The yardstick took ${middle(yard).toFixed(0)} ms, ${slower.toFixed(2)} times as long as at rest`,
       );
-      for (const [what, all] of pictures)
-        expect(middle(counted(all)), what).toBeLessThan(picture * slower);
-      for (const [what, all] of answers)
-        expect(middle(counted(all)), what).toBeLessThan(answer * slower);
+      console.log(`To the next picture:\n${lines(pictures, goal.pictureMs * slower)}`);
+      console.log(`Until the answer stands:\n${lines(answers, goal.answerMs * slower)}`);
     },
   };
 }
