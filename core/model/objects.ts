@@ -63,6 +63,8 @@ export const formSystemSchema = z.object({
   mark: mark(),
   label: z.string().max(80).optional(),
   ratingKPa: positive(),
+  /** The greatest height the maker allows to be placed in one lift; none where full height may be. */
+  greatestLiftM: positive().optional(),
   panelWidthM: positive(),
   tiesPerJoint: count().lte(40, 'must be 40 or fewer'),
   walers: wholeOrNone().lte(20, 'must be 20 or fewer'),

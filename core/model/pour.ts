@@ -68,12 +68,19 @@ export const plantSchema = z.object({
 });
 export type Plant = z.output<typeof plantSchema>;
 
+const liftCount = () => count().lte(12, 'must be 12 or fewer');
+
 /** What the foreman sets on the Plan screen; everything else there is computed. */
 export const pourSettingsSchema = z.object({
   /** Where placing begins: an index into the route, and which way round. */
   startAt: anyNumber().int('must be a whole number').gte(0, 'must not be below 0').default(0),
   reverse: z.boolean().default(false),
-  lifts: count().lte(12, 'must be 12 or fewer').default(1),
+  /** Lifts of every wall; null goes by its height and the form system. */
+  lifts: liftCount().nullable().default(null),
+  /** Lifts told for single elements; footings, pads, piers and grade beams take one otherwise. */
+  liftsByElement: z.record(z.string().min(1).max(40), liftCount()).default({}),
+  /** Least wait between a lift and the next one on it, minutes. */
+  liftWaitMin: nonNegative().lte(240, 'must be 240 or less').default(0),
   firstLoadMin: nonNegative().lt(1440, 'must be before midnight'),
   placingRateM3PerH: positive(),
   changeOverMin: nonNegative().default(5),

@@ -19,8 +19,12 @@ const SHORT_M3 = 0.1;
 /** What calls for the foreman now, most urgent first. */
 export function alarmsOf(pour: PourDoc, mix: Mix, progress: Progress, loads: LoadState[]): Alarm[] {
   const out: Alarm[] = [];
+  // One alarm a face: seams come with the one that shuts first in front.
+  const told = new Set<string>();
   for (const s of progress.seams) {
     const ref = `${s.elementId}.${s.lift}`;
+    if (told.has(ref)) continue;
+    told.add(ref);
     if (s.cold) out.push({ kind: 'seamCold', ref, minutes: s.minutesLeft, amountM3: null });
     else if (s.minutesLeft <= SEAM_MIN)
       out.push({ kind: 'seamClosing', ref, minutes: s.minutesLeft, amountM3: null });

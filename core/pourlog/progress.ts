@@ -2,36 +2,19 @@ import { clockMin } from '../concrete/joint-window.ts';
 import type { Mix, PourDoc } from '../model/pour.ts';
 import type { Route } from '../pourplan/route.ts';
 import type { LoadState } from './loads.ts';
-import { entries, latest, type PourState } from './state.ts';
-
-/** A stretch of placing as it happened: one run and lift, from start to stop (or until now). */
-export interface ActualPlacement {
-  elementId: string;
-  lift: number;
-  loadId: string | null;
-  fromMs: number;
-  toMs: number;
-  open: boolean;
-  fromRatio: number;
-  toRatio: number;
-}
-
-/** A face that must be met before it no longer knits. */
-export interface OpenSeam {
-  elementId: string;
-  lift: number;
-  sinceMs: number;
-  opensMs: number;
-  shutsMs: number;
-  minutesLeft: number;
-  cold: boolean;
-}
+import { cellsOf, type RouteCell } from '../pourplan/cells.ts';
+import { actualPlacements, faceKey, reckonedOn, type ActualPlacement } from './placements.ts';
+import { coldJointsOf, openFaces, seamsOf, type ColdJoint, type OpenSeam } from './seams.ts';
+import { latest, type PourState } from './state.ts';
 
 export interface Progress {
   placements: ActualPlacement[];
   /** The stretch being filled now. */
   current: ActualPlacement | null;
+  /** Every run and lift in the order of placing, and how much of it is filled, 0 to 1. */
   filled: { elementId: string; lift: number; ratio: number }[];
+  /** Of these, what can be begun or gone on with: all that carries it is full. */
+  startable: { elementId: string; lift: number; ratio: number }[];
   placedM3: number;
   toFillM3: number;
   /** Off the trucks so far (ended loads less what went back). */
@@ -46,7 +29,10 @@ export interface Progress {
   onOrderM3: number;
   /** Needed less here less on order: above 0 has to be ordered, below 0 is left over. */
   balanceM3: number;
+  /** Faces that wait for concrete, the one that shuts first in front. */
   seams: OpenSeam[];
+  /** Faces that were met too late. */
+  coldJoints: ColdJoint[];
   /** Concrete's temperature the windows are worked out for, °C: the newest load's, else the plan's. */
   concreteTempC: number;
   stiffenMin: number;
@@ -55,68 +41,43 @@ export interface Progress {
   finishedMs: number | null;
 }
 
-const key = (elementId: string, lift: number) => `${elementId}#${lift}`;
-
-function actualPlacements(state: PourState, nowMs: number): ActualPlacement[] {
-  const stops = [...entries(state, 'place-stop')];
-  const ratio = new Map<string, number>();
-  return entries(state, 'place-start').map((start) => {
-    const { elementId, lift, loadId } = start.body;
-    const fromMs = Date.parse(start.at);
-    const stop = stops.find(
-      (e) => e.body.elementId === elementId && e.body.lift === lift && Date.parse(e.at) >= fromMs,
-    );
-    if (stop) stops.splice(stops.indexOf(stop), 1);
-    const fromRatio = ratio.get(key(elementId, lift)) ?? 0;
-    const toRatio = stop ? Math.max(fromRatio, stop.body.filledRatio) : fromRatio;
-    ratio.set(key(elementId, lift), toRatio);
-    return {
+interface FaceVolume {
+  elementId: string;
+  lift: number;
+  volumeM3: number;
+}
+/** Runs and lifts with their neat volume, in the order of placing. */
+function facesOf(cells: RouteCell[]): FaceVolume[] {
+  const faces = new Map<string, FaceVolume>();
+  for (const { elementId, lift, volumeM3 } of cells) {
+    const key = faceKey(elementId, lift);
+    faces.set(key, {
       elementId,
       lift,
-      loadId: loadId ?? null,
-      fromMs,
-      toMs: stop ? Date.parse(stop.at) : Math.max(fromMs, nowMs),
-      open: stop === undefined,
-      fromRatio,
-      toRatio,
-    };
-  });
+      volumeM3: volumeM3 + (faces.get(key)?.volumeM3 ?? 0),
+    });
+  }
+  return [...faces.values()];
 }
 
-/**
- * The faces still open: the end of what was placed last (while the pour is not finished), and the start of the
- * ring, which the last run has to meet again.
- */
-function openSeams(
-  p: {
-    placements: ActualPlacement[];
-    current: ActualPlacement | null;
-    done: boolean;
-    route: Route;
-  },
-  stiffenMin: number,
-  knitMin: number,
-  nowMs: number,
-): OpenSeam[] {
-  if (p.done || p.placements.length === 0) return [];
-  const seam = (a: ActualPlacement, sinceMs: number): OpenSeam => {
-    const shutsMs = sinceMs + knitMin * 60000;
-    return {
-      elementId: a.elementId,
-      lift: a.lift,
-      sinceMs,
-      opensMs: sinceMs + stiffenMin * 60000,
-      shutsMs,
-      minutesLeft: (shutsMs - nowMs) / 60000,
-      cold: nowMs > shutsMs,
-    };
-  };
-  const out: OpenSeam[] = [];
-  const last = p.placements.reduce((a, b) => (b.toMs > a.toMs ? b : a));
-  if (!p.current) out.push(seam(last, last.toMs));
-  const first = p.placements[0];
-  if (p.route.closed && first) out.push(seam(first, first.fromMs));
-  return out.sort((a, b) => a.shutsMs - b.shutsMs);
+const isFull = (ratio: number | undefined): boolean => (ratio ?? 0) >= 1 - 1e-9;
+
+function startableOf(
+  cells: RouteCell[],
+  ratios: ReadonlyMap<string, number>,
+): Progress['startable'] {
+  const byId = new Map(cells.map((c) => [c.id, c]));
+  const waits = new Set<string>();
+  for (const c of cells) {
+    const under = c.below === undefined ? undefined : byId.get(c.below);
+    if (under && !isFull(ratios.get(faceKey(under.elementId, under.lift))))
+      waits.add(faceKey(c.elementId, c.lift));
+  }
+  return facesOf(cells).flatMap(({ elementId, lift }) => {
+    const key = faceKey(elementId, lift);
+    const ratio = ratios.get(key) ?? 0;
+    return isFull(ratio) || waits.has(key) ? [] : [{ elementId, lift, ratio }];
+  });
 }
 
 /** What is placed where and when, what is still to fill, the balance of concrete, and the seams' clocks at `nowMs`. */
@@ -129,21 +90,17 @@ export function progressOf(
   nowMs: number,
 ): Progress {
   const placements = actualPlacements(state, nowMs);
-  const lifts = pour.settings.lifts;
   const best = new Map<string, number>();
   for (const p of placements)
     best.set(
-      key(p.elementId, p.lift),
-      Math.max(best.get(key(p.elementId, p.lift)) ?? 0, p.toRatio),
+      faceKey(p.elementId, p.lift),
+      Math.max(best.get(faceKey(p.elementId, p.lift)) ?? 0, p.toRatio),
     );
-  const filled = route.legs.flatMap((l) =>
-    Array.from({ length: lifts }, (_, lift) => ({
-      elementId: l.elementId,
-      lift,
-      ratio: best.get(key(l.elementId, lift)) ?? 0,
-      volumeM3: l.volumeM3 / lifts,
-    })),
-  );
+  const cells = cellsOf(route);
+  const filled = facesOf(cells).map((f) => ({
+    ...f,
+    ratio: best.get(faceKey(f.elementId, f.lift)) ?? 0,
+  }));
   const placedM3 = filled.reduce((s, f) => s + f.ratio * f.volumeM3, 0);
   const toFillM3 = Math.max(0, route.volumeM3 - placedM3);
   const ended = loads.filter((l) => l.endedAt !== null && l.decision !== 'reject');
@@ -167,12 +124,23 @@ export function progressOf(
     pour.settings.concreteTempC;
   const stiffenMin = clockMin(mix.stiffenMinAt20C * mix.retarderFactor, temp);
   const knitMin = clockMin(mix.knitMinAt20C * mix.retarderFactor, temp);
+  const s = pour.settings;
+  const plannedM3PerMin = s.placingRateM3PerH / (1 + s.wasteRatio) / 60;
+  const reached = reckonedOn(placements, route, plannedM3PerMin, (id) => {
+    const endedAt = loads.find((l) => l.id === id)?.endedAt;
+    return endedAt ? Date.parse(endedAt) : undefined;
+  });
+  const underHose = new Set(
+    placements.filter((p) => p.open).map((p) => faceKey(p.elementId, p.lift)),
+  );
+  const faces = openFaces(cells, reached, underHose);
   const current = placements.findLast((p) => p.open) ?? null;
   const done = toFillM3 < 1e-6 && current === null;
   return {
     placements,
     current,
     filled: filled.map(({ elementId, lift, ratio }) => ({ elementId, lift, ratio })),
+    startable: startableOf(cells, best),
     placedM3,
     toFillM3,
     dischargedM3,
@@ -181,7 +149,8 @@ export function progressOf(
     neededM3,
     onOrderM3,
     balanceM3: neededM3 - hereM3 - onOrderM3,
-    seams: openSeams({ placements, current, done, route }, stiffenMin, knitMin, nowMs),
+    seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs),
+    coldJoints: coldJointsOf(cells, reached, knitMin),
     concreteTempC: temp,
     stiffenMin,
     knitMin,

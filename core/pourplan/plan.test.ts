@@ -3,7 +3,8 @@ import { demoPour } from '../testdata/demo.ts';
 import { evaluate } from '../register/calculation.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import { planPour } from './plan.ts';
-import { cellsOf, routeOf } from './route.ts';
+import { cellsOf } from './cells.ts';
+import { routeOf } from './route.ts';
 
 const plan = (file: 'quillback' | 'kestrel', code: string, change: object = {}) => {
   const d = demoPour(file, code);
@@ -50,8 +51,8 @@ describe('the route', () => {
 
   test('cells carry all the concrete; upper lifts name the cell below, the ring’s end its beginning', () => {
     const { site, pour } = demoPour('quillback', 'P2');
-    const route = routeOf(site, pour);
-    const cells = cellsOf(route, 3);
+    const route = routeOf(site, { ...pour, settings: { ...pour.settings, lifts: 3 } });
+    const cells = cellsOf(route);
     expect(cells.reduce((s, c) => s + c.volumeM3, 0)).toBeCloseTo(route.volumeM3, 9);
     for (const c of cells)
       expect(c.below).toBe(c.lift === 0 ? undefined : c.id.replace(/\d+$/, String(c.lift - 1)));

@@ -4,7 +4,8 @@ import { evaluate, type Evaluated } from '../register/calculation.ts';
 import { rulesOf, withRules } from '../rules/rules.ts';
 import { orderQuantity } from '../supply/order-quantity.ts';
 import { truckPlan } from '../supply/truck-plan.ts';
-import { cellsOf, routeOf, type Route, type RouteCell } from './route.ts';
+import { cellsOf, type RouteCell } from './cells.ts';
+import { routeOf, type Route } from './route.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
 import type { z } from 'zod';
@@ -103,6 +104,7 @@ export function simulationFor(
       bottomM: c.bottomM,
       moveMin: 0,
       beside: c.beside,
+      formFoot: c.formFoot,
       ...(c.below === undefined ? {} : { below: c.below }),
     })),
     loads: loads.map((l, i) => ({
@@ -114,6 +116,7 @@ export function simulationFor(
     })),
     placingRateM3PerH: s.placingRateM3PerH,
     changeOverMin: s.changeOverMin,
+    liftWaitMin: s.liftWaitMin,
     leftBehindM3: Math.min(s.leftBehindM3, (loads.at(-1)?.volumeM3 ?? 0) * 0.9),
     breaks: s.breaks,
     tempC: s.concreteTempC,
@@ -161,7 +164,7 @@ export function rehearse(
   duskMin: number,
   trials: number,
 ) {
-  const cells = cellsOf(route, pour.settings.lifts);
+  const cells = cellsOf(route);
   const trucks = loadsOn(pour.settings, orderedM3, plant);
   return {
     cells,

@@ -1,12 +1,32 @@
 import { standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
+import type { Run, SitePlan } from '../model/site.ts';
+import { endsOf, runOf } from '../siteplan/geometry.ts';
+import { footingTopM, standsOn } from '../siteplan/standing.ts';
 import { takeOffOf, type Takeoff } from '../takeoff/takeoff.ts';
+import { liftsOf } from './lifts.ts';
+import { carriedBy, storeysOf } from './storeys.ts';
+
+/**
+ * A stretch of a leg that stands on another element of the pour, as shares (0 to 1) of both in the direction of placing:
+ * from `fromShare` to `toShare` of the leg, over `startShare` to `endShare` of what carries it.
+ */
+export interface Standing {
+  elementId: string;
+  fromShare: number;
+  toShare: number;
+  startShare: number;
+  endShare: number;
+}
 
 /** A stretch of the route: one run, pad or pier, with its distance along the way round and its neat volume. */
 export interface Leg {
   elementId: string;
   kind: 'run' | 'stand';
+  wall: boolean;
+  /** Filled in this turn: 0 first, then what stands on it. */
+  storey: number;
+  lifts: number;
   reversed: boolean;
   fromM: number;
   lengthM: number;
@@ -16,6 +36,7 @@ export interface Leg {
   /** Nodes at its two ends, in the direction of placing; null for a pad or pier. */
   startNode: string | null;
   endNode: string | null;
+  standsOn: Standing[];
 }
 export interface Route {
   legs: Leg[];
@@ -28,138 +49,128 @@ export interface Route {
 /** Pads and piers stand on the route as a short stretch, so that they can be seen. */
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
+/** The elements as they are gone round from the chosen start, what carries before what stands on it. */
+function goneRound(site: SitePlan, pour: PourDoc): string[] {
+  const n = pour.elements.length;
+  const start = ((pour.settings.startAt % n) + n) % n;
+  const storeys = storeysOf(site, pour.elements);
+  return Array.from(
+    { length: n },
+    (_, i) => pour.elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
+  ).sort((a, b) => (storeys.get(a) ?? 0) - (storeys.get(b) ?? 0));
+}
+
+/** Where a run stands on the footings of its own pour, in shares of both as they are placed. */
+function standingsOf(
+  site: SitePlan,
+  run: Run,
+  reversed: boolean,
+  carriers: string[],
+  legs: Leg[],
+): Standing[] {
+  const wall = endsOf(site, run);
+  if (!wall) return [];
+  return carriers.flatMap((id): Standing[] => {
+    const footing = runOf(site, id);
+    const ends = footing && endsOf(site, footing);
+    const under = footing && standsOn(site, run, footing);
+    const leg = legs.find((l) => l.elementId === id);
+    if (!ends || !under || !leg) return [];
+    const [dx, dy] = [ends[1].xM - ends[0].xM, ends[1].yM - ends[0].yM];
+    const lengthM = Math.hypot(dx, dy);
+    const along = (p: { xM: number; yM: number }) =>
+      ((p.xM - ends[0].xM) * dx + (p.yM - ends[0].yM) * dy) / lengthM;
+    const [first, last] = (reversed ? [wall[1], wall[0]] : wall).map(along) as [number, number];
+    /** Share of the wall at a distance along the footing. */
+    const shareAt = (m: number) => (m - first) / (last - first);
+    const onFooting = (m: number) => (leg.reversed ? 1 - m / lengthM : m / lengthM);
+    const [a, b] = last > first ? [under.fromM, under.toM] : [under.toM, under.fromM];
+    return [
+      {
+        elementId: id,
+        fromShare: shareAt(a),
+        toShare: shareAt(b),
+        startShare: onFooting(a),
+        endShare: onFooting(b),
+      },
+    ];
+  });
+}
+
 /** The elements of a pour as one way round, from the start the foreman chose. Volumes are the take-off's. */
 export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOffOf(site)): Route {
   const volume = new Map(takeoff.elements.map((e) => [e.id, e]));
+  const storeys = storeysOf(site, pour.elements);
   const stands = standsOf(site);
-  const n = pour.elements.length;
-  const start = ((pour.settings.startAt % n) + n) % n;
-  const order = Array.from(
-    { length: n },
-    (_, i) => pour.elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
-  );
+  const order = goneRound(site, pour);
+  const legs: Leg[] = [];
   let fromM = 0;
-  let last: string | null = null;
-  const legs = order.flatMap((elementId, i): Leg[] => {
-    const run = site.runs.find((r) => r.id === elementId);
+  order.forEach((elementId, i) => {
     const volumeM3 = volume.get(elementId)?.concreteM3 ?? 0;
+    const storey = storeys.get(elementId) ?? 0;
+    const carriers = carriedBy(site, pour.elements, elementId);
+    const base = { elementId, storey, fromM, volumeM3, lifts: liftsOf(site, pour, elementId) };
+    const run = runOf(site, elementId);
+    const stand = stands.find((s) => s.id === elementId);
     if (run) {
-      const nextRun = site.runs.find((r) => r.id === order[i + 1]);
-      const ends = nextRun ? [nextRun.from, nextRun.to] : [];
+      const before = legs.at(-1);
+      const last = before?.storey === storey ? before.endNode : null;
+      const next = runOf(site, order[i + 1] ?? '');
+      const ends = next && storeys.get(next.id) === storey ? [next.from, next.to] : [];
       // Go the way that leaves from where the last run ended, or else toward the next one.
       const reversed =
         last !== null && (run.from === last || run.to === last)
           ? run.to === last
           : ends.includes(run.from) && !ends.includes(run.to);
-      const lengthM = volume.get(elementId)?.lengthM ?? 0;
-      const type = site.footingTypes.find((t) => t.mark === run.type);
-      const topM = run.topM ?? run.bottomM + (type?.depthM ?? 0);
-      const leg: Leg = {
-        elementId,
+      legs.push({
+        ...base,
         kind: 'run',
+        wall: run.kind === 'wall',
         reversed,
-        fromM,
-        lengthM,
-        volumeM3,
-        heightM: topM - run.bottomM,
+        lengthM: volume.get(elementId)?.lengthM ?? 0,
+        heightM: footingTopM(site, run) - run.bottomM,
         bottomM: run.bottomM,
         startNode: reversed ? run.to : run.from,
         endNode: reversed ? run.from : run.to,
-      };
-      last = leg.endNode;
-      fromM += lengthM;
-      return [leg];
+        standsOn: standingsOf(site, run, reversed, carriers, legs),
+      });
+    } else if (stand) {
+      const whole = { fromShare: 0, toShare: 1, startShare: 0, endShare: 1 };
+      legs.push({
+        ...base,
+        kind: 'stand',
+        wall: false,
+        reversed: false,
+        lengthM: padLengthM(volumeM3),
+        heightM: stand.topM - stand.bottomM,
+        bottomM: stand.bottomM,
+        startNode: null,
+        endNode: null,
+        standsOn: carriers.map((id) => ({ elementId: id, ...whole })),
+      });
     }
-    const stand = stands.find((s) => s.id === elementId);
-    if (!stand) return [];
-    const lengthM = padLengthM(volumeM3);
-    const leg: Leg = {
-      elementId,
-      kind: 'stand',
-      reversed: false,
-      fromM,
-      lengthM,
-      volumeM3,
-      heightM: stand.topM - stand.bottomM,
-      bottomM: stand.bottomM,
-      startNode: null,
-      endNode: null,
-    };
-    last = null;
-    fromM += lengthM;
-    return [leg];
+    fromM += runOrStandLength(legs, elementId);
   });
-  const closed =
-    legs.length > 2 && legs[0]?.startNode !== null && legs[0]?.startNode === legs.at(-1)?.endNode;
   return {
     legs,
     lengthM: fromM,
     volumeM3: legs.reduce((s, l) => s + l.volumeM3, 0),
-    closed,
+    closed: isRing(legs),
     takeoff,
   };
 }
 
-/** Cells are never longer than this along the route, m. */
-const CELL_M = 3.048;
+const runOrStandLength = (legs: Leg[], elementId: string): number => {
+  const last = legs.at(-1);
+  return last?.elementId === elementId ? last.lengthM : 0;
+};
 
-/** A cell of the route: a stretch of one leg in one lift. */
-export interface RouteCell {
-  id: string;
-  elementId: string;
-  lift: number;
-  fromM: number;
-  toM: number;
-  volumeM3: number;
-  heightM: number;
-  bottomM: number;
-  below: string | undefined;
-  beside: string[];
-}
-
-/** Cuts the route into cells, lift by lift, each with the cells it must knit with. */
-export function cellsOf(route: Route, lifts: number): RouteCell[] {
-  const cells: RouteCell[] = [];
-  const pieces = route.legs.flatMap((leg) => {
-    const n = Math.max(1, Math.ceil(leg.lengthM / CELL_M - 1e-9));
-    return Array.from({ length: n }, (_, i) => ({
-      leg,
-      i,
-      n,
-      fromM: leg.fromM + (leg.lengthM * i) / n,
-      toM: leg.fromM + (leg.lengthM * (i + 1)) / n,
-    }));
+/** The way ends at the node it began at. What stands on a ring goes round it again. */
+function isRing(legs: Leg[]): boolean {
+  const storeys = [...new Set(legs.map((l) => l.storey))];
+  return storeys.every((storey) => {
+    const own = legs.filter((l) => l.storey === storey);
+    const start = own[0]?.startNode ?? null;
+    return own.length > 2 && start !== null && start === own.at(-1)?.endNode;
   });
-  const joins = (k: number): boolean => {
-    const a = pieces[k];
-    const b = pieces[k + 1];
-    return (
-      a !== undefined &&
-      b !== undefined &&
-      (a.leg === b.leg || (a.leg.endNode !== null && a.leg.endNode === b.leg.startNode))
-    );
-  };
-  for (let lift = 0; lift < lifts; lift += 1) {
-    pieces.forEach((p, k) => {
-      const id = (j: number, l: number) =>
-        `${pieces[j]?.leg.elementId ?? ''}.${pieces[j]?.i ?? 0}.${l}`;
-      const beside = k > 0 && joins(k - 1) ? [id(k - 1, lift)] : [];
-      // The ring closes where the last cell meets the first of the same lift.
-      if (route.closed && k === pieces.length - 1 && k > 1) beside.push(id(0, lift));
-      const heightM = p.leg.heightM / lifts;
-      cells.push({
-        id: id(k, lift),
-        elementId: p.leg.elementId,
-        lift,
-        fromM: p.fromM,
-        toM: p.toM,
-        volumeM3: p.leg.volumeM3 / p.n / lifts,
-        heightM,
-        bottomM: p.leg.bottomM + lift * heightM,
-        below: lift > 0 ? id(k, lift - 1) : undefined,
-        beside,
-      });
-    });
-  }
-  return cells;
 }

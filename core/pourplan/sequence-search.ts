@@ -20,7 +20,7 @@ export const choicesSchema = z.object({
 const chosen = z.object({
   startAt: z.number(),
   reverse: z.boolean(),
-  lifts: z.number(),
+  lifts: z.number().nullable(),
   truckM3: z.number(),
   spacingMin: z.number().nullable(),
   firstLoadMin: z.number(),

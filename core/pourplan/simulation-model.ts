@@ -22,6 +22,8 @@ const shape = z.object({
       moveMin: nonNegative().default(0),
       below: z.string().optional(),
       beside: z.array(z.string()).default([]),
+      /** The form begins at the foot of this cell: the fresh concrete below does not press on it. */
+      formFoot: z.boolean({ error: 'must be true or false' }).default(false),
     }),
   ),
   loads: someOf(
@@ -35,6 +37,8 @@ const shape = z.object({
   ),
   placingRateM3PerH: positive(),
   changeOverMin: nonNegative().default(0),
+  /** A cell on another begins no sooner than this after the one below is full. */
+  liftWaitMin: nonNegative().default(0),
   leftBehindM3: nonNegative().default(0),
   breaks: z.array(z.object({ fromMin: nonNegative(), toMin: nonNegative() })).default([]),
   tempC: freshTemperature(),

@@ -135,10 +135,12 @@ function headsOf(
     const me = filled.get(c.id);
     if (!me) return [];
     let freshHeadM = c.heightM;
-    for (let low = c.below; low !== undefined; low = byId.get(low)?.below) {
+    for (let on = c; on.below !== undefined && !on.formFoot;) {
+      const low = on.below;
       const under = filled.get(low);
       if (!under || me.end - under.end >= stiffenMin) break;
-      freshHeadM += byId.get(low)?.heightM ?? 0;
+      on = byId.get(low) as typeof c;
+      freshHeadM += on.heightM;
     }
     const pressureKPa = (v.densityKgM3 * STANDARD_GRAVITY * freshHeadM) / 1000;
     return [
@@ -193,6 +195,8 @@ export function timetableOf(v: SimulationInput, arrivals: Arrivals): Timetable {
       const c = v.cells[cell] as SimulationInput['cells'][number];
       if (!moved) {
         t += c.moveMin;
+        const under = c.below === undefined ? undefined : filled.get(c.below);
+        if (under && v.liftWaitMin > 0) t = Math.max(t, under.end + v.liftWaitMin);
         moved = true;
       }
       const volume = Math.min(holds, left);

@@ -50,6 +50,8 @@ interface Layout {
   /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
   heavy: Int32Array;
   below: Int32Array;
+  /** 1 where a form begins: no head comes from below. */
+  foot: Uint8Array;
   height: Float64Array;
   loadVolume: Float64Array;
   batch: Float64Array;
@@ -78,6 +80,7 @@ function layOut(v: SimulationInput): Layout {
   const index = new Map(v.cells.map((c, i) => [c.id, i]));
   const at = (id: string): number => index.get(id) ?? -1;
   const below = Int32Array.from(v.cells, (c) => (c.below === undefined ? -1 : at(c.below)));
+  const foot = Uint8Array.from(v.cells, (c) => (c.formFoot ? 1 : 0));
   const height = Float64Array.from(v.cells, (c) => c.heightM);
   const seams = v.cells.flatMap((c, i) => [
     ...(c.below === undefined ? [] : [[i, at(c.below), 0]]),
@@ -86,7 +89,8 @@ function layOut(v: SimulationInput): Layout {
   const headLimit = headLimitM(v);
   const heavy = v.cells.flatMap((_, i) => {
     let head = 0;
-    for (let k = i; k >= 0; k = below[k] as number) head += height[k] as number;
+    for (let k = i; k >= 0; k = foot[k] === 1 ? -1 : (below[k] as number))
+      head += height[k] as number;
     return head > headLimit ? [i] : [];
   });
   const breaks = mergedBreaks(v.breaks);
@@ -99,6 +103,7 @@ function layOut(v: SimulationInput): Layout {
     seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
     heavy: Int32Array.from(heavy),
     below,
+    foot,
     height,
     loadVolume: Float64Array.from(v.loads, (l) => l.volumeM3),
     batch: Float64Array.from(v.loads, (l) => l.batchMin),
@@ -127,6 +132,7 @@ export function trialsOf(v: SimulationInput): Trials {
     seamBeside,
     heavy,
     below,
+    foot,
     height,
     loadVolume,
     batch,
@@ -145,7 +151,7 @@ export function trialsOf(v: SimulationInput): Trials {
   const firstBreak = nBreaks > 0 ? (breakFrom[0] as number) : Infinity;
   const lastBreak = nBreaks > 0 ? (breakTo[nBreaks - 1] as number) : -Infinity;
   const rate = v.placingRateM3PerH / 60;
-  const { startMin, changeOverMin, leftBehindM3, maxAgeMin, duskMin } = v;
+  const { startMin, changeOverMin, liftWaitMin, leftBehindM3, maxAgeMin, duskMin } = v;
   const stiffenMin = clockMin(v.stiffenMinAt20C * v.retarderFactor, v.tempC);
   const knitMin = clockMin(v.knitMinAt20C * v.retarderFactor, v.tempC);
   const coldAt = knitMin + EPS * knitMin;
@@ -272,6 +278,11 @@ export function trialsOf(v: SimulationInput): Trials {
         while (holds > NOTHING_M3 && cell < cells) {
           if (!moved) {
             t += move[cell] as number;
+            const under = below[cell] as number;
+            if (liftWaitMin > 0 && under >= 0) {
+              const from = (end[under] as number) + liftWaitMin;
+              if (from > t) t = from;
+            }
             moved = true;
           }
           const whole = holds >= left;
@@ -335,9 +346,9 @@ export function trialsOf(v: SimulationInput): Trials {
         if (c >= cell) continue;
         let head = height[c] as number;
         for (
-          let k = below[c] as number;
+          let k = foot[c] === 1 ? -1 : (below[c] as number);
           k >= 0 && (end[c] as number) - (end[k] as number) < stiffenMin;
-          k = below[k] as number
+          k = foot[k] === 1 ? -1 : (below[k] as number)
         )
           head += height[k] as number;
         burst = head > headLimit;

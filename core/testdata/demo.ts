@@ -1,14 +1,29 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix, type Plant, type PourDoc } from '../model/pour.ts';
+import {
+  mixSchema,
+  plantSchema,
+  pourDocSchema,
+  ruledMix,
+  type Mix,
+  type Plant,
+  type PourDoc,
+} from '../model/pour.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { sitePlanSchema, type SitePlan } from '../model/site.ts';
 
 /** The demo sites, read for tests of the core: the same files that users see. */
-export interface DemoPour { site: SitePlan; pour: PourDoc; mix: Mix; plant: Plant }
+export interface DemoPour {
+  site: SitePlan;
+  pour: PourDoc;
+  mix: Mix;
+  plant: Plant;
+}
 
 export function demoPour(file: 'quillback' | 'kestrel', code: string): DemoPour {
-  const raw = JSON.parse(fs.readFileSync(path.resolve(import.meta.dirname, `../../demo/sites/${file}.json`), 'utf8')) as Record<'mixes' | 'plants' | 'pours', unknown[]>;
+  const raw = JSON.parse(
+    fs.readFileSync(path.resolve(import.meta.dirname, `../../demo/sites/${file}.json`), 'utf8'),
+  ) as Record<'mixes' | 'plants' | 'pours', unknown[]>;
   const pour = raw.pours.map((p) => pourDocSchema.parse(p)).find((p) => p.code === code);
   const mix = raw.mixes.map((m) => mixSchema.parse(m)).find((m) => m.mark === pour?.mix);
   const plant = raw.plants.map((p) => plantSchema.parse(p)).find((p) => p.id === pour?.plant);

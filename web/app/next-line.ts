@@ -2,6 +2,7 @@ import type { PointState } from '../../core/check/judge.ts';
 import { typeChanges } from '../../core/check/points/index.ts';
 import { nextStop } from '../../core/check/walk.ts';
 import { wantedText } from '../../core/check/words.ts';
+import { liftName } from '../../core/pourplan/lifts.ts';
 import { speaksAgainst } from '../../core/pourlog/loads.ts';
 import {
   clockText,
@@ -162,10 +163,8 @@ function pourLine(v: PourView): NextLine | null {
 }
 
 function nextLeg(v: PourView): string {
-  const leg = v.progress.filled.find((f) => f.ratio < 1 - 1e-9);
-  return leg
-    ? `Start with ${leg.elementId}${v.record.pour.settings.lifts > 1 ? `, lift ${leg.lift + 1}` : ''}.`
-    : 'All is filled.';
+  const [leg] = v.progress.startable;
+  return leg ? `Start with ${liftName(v.plan.route, leg.elementId, leg.lift)}.` : 'All is filled.';
 }
 
 function cureLine(v: PourView): NextLine | null {

@@ -8,7 +8,6 @@ export function LiveRoute({
   height,
   route,
   progress,
-  lifts,
   nowMs,
   onPick,
   axis,
@@ -17,7 +16,6 @@ export function LiveRoute({
   height: number;
   route: Route;
   progress: Progress;
-  lifts: number;
   nowMs: number;
   onPick: (elementId: string) => void;
   /** Left and right ends of the route, to stand over another chart's axis. */ axis?: {
@@ -28,7 +26,6 @@ export function LiveRoute({
   const m = { l: 14, r: 14, t: 26, b: 6 };
   if (width < 80) return null;
   const x = scaleLinear([0, route.lengthM], [axis?.x0 ?? m.l, axis?.x1 ?? width - m.r]);
-  const rowH = (height - m.t - m.b) / lifts;
   const lastStop = (elementId: string, lift: number) =>
     Math.max(
       0,
@@ -50,6 +47,7 @@ export function LiveRoute({
       )}
       {route.legs.map((leg, i) => {
         const w = x(leg.fromM + leg.lengthM) - x(leg.fromM);
+        const rowH = (height - m.t - m.b) / leg.lifts;
         return (
           <g
             key={leg.elementId}
@@ -63,11 +61,11 @@ export function LiveRoute({
               if (e.key === 'Enter') onPick(leg.elementId);
             }}
           >
-            {Array.from({ length: lifts }, (_, lift) => {
+            {Array.from({ length: leg.lifts }, (_, lift) => {
               const f =
                 progress.filled.find((y) => y.elementId === leg.elementId && y.lift === lift)
                   ?.ratio ?? 0;
-              const y = m.t + (lifts - 1 - lift) * rowH;
+              const y = m.t + (leg.lifts - 1 - lift) * rowH;
               const min = (nowMs - lastStop(leg.elementId, lift)) / 60_000;
               const stiff = f > 0 && min > progress.stiffenMin;
               const now =
@@ -109,7 +107,7 @@ export function LiveRoute({
                           f > 0.55 ? (stiff ? 'var(--on-stiff)' : 'var(--on-fresh)') : undefined,
                       }}
                     >
-                      {lifts === 1 ? leg.elementId : lift === 0 ? leg.elementId : ''}
+                      {lift === 0 ? leg.elementId : ''}
                       {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}
                     </text>
                   )}

@@ -1,9 +1,8 @@
 import { curveMonotoneY, line as d3line, scaleLinear } from 'd3';
 import type { WeatherHour } from '../../contract/index.ts';
 import type { LoadState } from '../../core/pourlog/loads.ts';
-import type { ActualPlacement } from '../../core/pourlog/progress.ts';
+import { faceKey, type ActualPlacement } from '../../core/pourlog/placements.ts';
 import type { PourPlan } from '../../core/pourplan/plan.ts';
-import type { Route } from '../../core/pourplan/route.ts';
 import {
   clockText,
   distanceText,
@@ -47,41 +46,54 @@ interface Props {
 /** Stretches of one pass without a stand, joined for drawing: straight bars along the route. */
 interface Bar {
   lift: number;
+  /** Something of this pour is placed on it: it has a window of its own. */
+  covered: boolean;
   x0: number;
   x1: number;
   t0: number;
   t1: number;
 }
 
+/** Runs and lifts on which something of the same pour is placed. */
+function coveredFaces({ cells }: PourPlan): ReadonlySet<string> {
+  const byId = new Map(cells.map((c) => [c.id, faceKey(c.elementId, c.lift)]));
+  return new Set(cells.flatMap((c) => (c.below === undefined ? [] : [byId.get(c.below) ?? ''])));
+}
+
 function plannedBars(plan: PourPlan): Bar[] {
   const out: Bar[] = [];
+  const faces = coveredFaces(plan);
   for (const p of plan.placements) {
+    const covered = faces.has(faceKey(p.elementId, p.lift));
     const last = out.at(-1);
     if (
       last &&
       last.lift === p.lift &&
+      last.covered === covered &&
       Math.abs(last.x1 - p.fromM) < 1e-6 &&
       Math.abs(last.t1 - p.fromMin) < 0.02
     ) {
       last.x1 = p.toM;
       last.t1 = p.toMin;
-    } else out.push({ lift: p.lift, x0: p.fromM, x1: p.toM, t0: p.fromMin, t1: p.toMin });
+    } else out.push({ lift: p.lift, covered, x0: p.fromM, x1: p.toM, t0: p.fromMin, t1: p.toMin });
   }
   return out;
 }
 
 function actualBars(
-  route: Route,
+  plan: PourPlan,
   placements: ActualPlacement[],
   minuteOf: (ms: number) => number,
 ): Bar[] {
+  const faces = coveredFaces(plan);
   return placements.flatMap((p) => {
-    const leg = route.legs.find((l) => l.elementId === p.elementId);
+    const leg = plan.route.legs.find((l) => l.elementId === p.elementId);
     if (!leg) return [];
     // While a run is being filled its end is not known yet: the bar stands at its start.
     return [
       {
         lift: p.lift,
+        covered: faces.has(faceKey(p.elementId, p.lift)),
         x0: leg.fromM + leg.lengthM * p.fromRatio,
         x1: leg.fromM + leg.lengthM * p.toRatio,
         t0: minuteOf(p.fromMs),
@@ -115,8 +127,8 @@ export function MarchChart({
   if (width < 200 || height < 160) return null;
   const planned = plannedBars(plan);
   // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps its own, for the ring's end).
-  const topLift = Math.max(...plan.cells.map((c) => c.lift));
-  const done = actual ? actualBars(plan.route, actual.placements, actual.minuteOf) : [];
+  const anyCovered = planned.some((b) => b.covered);
+  const done = actual ? actualBars(plan, actual.placements, actual.minuteOf) : [];
   const loadTimes = plan.simulation.loads.map((l) => l.batchMin + l.plantDelay.medianMin);
   const actualTimes = actual
     ? actual.loads.flatMap((l) =>
@@ -339,7 +351,7 @@ export function MarchChart({
       <g clipPath="url(#march)">
         {showWindow(
           (actual && done.length ? done.filter((b) => b.t1 > b.t0) : planned).filter(
-            (b) => topLift === 0 || b.lift < topLift,
+            (b) => b.covered || !anyCovered,
           ),
           actual && done.length ? actual.knitMin : plan.knitMin,
           plan.stiffenMin,
@@ -407,7 +419,7 @@ export function MarchChart({
           </text>
         )}
       </g>
-      {planned[0] && topLift === 0 && t(planned[0].t0 + plan.stiffenMin) + 34 < height - bottom && (
+      {planned[0] && !anyCovered && t(planned[0].t0 + plan.stiffenMin) + 34 < height - bottom && (
         <text
           x={x0 + 8}
           y={t((actual && done[0] ? done[0].t0 : planned[0].t0) + plan.stiffenMin) + 34}

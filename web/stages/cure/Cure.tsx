@@ -51,7 +51,6 @@ export function CureGround() {
             height={90}
             route={v.plan.route}
             progress={v.progress}
-            lifts={v.record.pour.settings.lifts}
             nowMs={v.nowMs}
             onPick={() => {
               set({ sheet: null });

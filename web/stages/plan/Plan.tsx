@@ -1,7 +1,8 @@
-import { Minus, Plus } from 'lucide-react';
 import { clockText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
 import type { PourSettings } from '../../../core/model/pour.ts';
+import { HighLifts, LiftsSheet, LiftSteppers } from './Lifts.tsx';
 import { SearchSheet } from './SearchSheet.tsx';
+import { Stepper } from './Stepper.tsx';
 import { useOdds } from './useOdds.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -214,6 +215,7 @@ export function PlanBench() {
           );
         })}
       </div>
+      <HighLifts />
       {(odds?.overRating ?? 0) > 0.5 && (
         <p className="flex gap-2 font-semibold text-chalk-t">
           <Mark verdict="out" />
@@ -241,16 +243,7 @@ export function PlanBench() {
             save({ placingRateM3PerH: s.placingRateM3PerH + rateStep });
           }}
         />
-        <Stepper
-          label={s.lifts === 1 ? 'lift' : 'lifts'}
-          value={String(s.lifts)}
-          less={() => {
-            save({ lifts: Math.max(1, s.lifts - 1) });
-          }}
-          more={() => {
-            save({ lifts: Math.min(12, s.lifts + 1) });
-          }}
-        />
+        <LiftSteppers />
         <Stepper
           label="waste in 100"
           value={String(Math.round(s.wasteRatio * 100))}
@@ -305,6 +298,26 @@ export function PlanBench() {
         >
           Best way round
         </button>
+        <button
+          type="button"
+          className="chip"
+          onClick={() => {
+            set({ sheet: 'lifts' });
+          }}
+        >
+          Lifts, run by run
+        </button>
+        {s.lifts !== null && (
+          <button
+            type="button"
+            className="chip"
+            onClick={() => {
+              save({ lifts: null });
+            }}
+          >
+            Lifts as the forms allow
+          </button>
+        )}
         {s.spacingMin !== null && (
           <button
             type="button"
@@ -375,6 +388,13 @@ export function PlanBench() {
           }}
         />
       )}
+      {sheet === 'lifts' && (
+        <LiftsSheet
+          onClose={() => {
+            set({ sheet: null });
+          }}
+        />
+      )}
       {sheet === 'order' && (
         <Sheet
           open
@@ -414,43 +434,6 @@ export function PlanBench() {
           </p>
         </Sheet>
       )}
-    </div>
-  );
-}
-
-function Stepper({
-  label,
-  value,
-  less,
-  more,
-}: {
-  label: string;
-  value: string;
-  less: () => void;
-  more: () => void;
-}) {
-  return (
-    <div className="flex items-stretch" role="group" aria-label={label}>
-      <button
-        type="button"
-        className="key w-12 shrink-0"
-        aria-label={`Less: ${label}`}
-        onClick={less}
-      >
-        <Minus size={20} />
-      </button>
-      <p className="flex-1 text-center leading-5">
-        <b className="tnum block text-[20px] leading-7">{value}</b>
-        <span className="text-[14px] leading-[18px] text-ink2">{label}</span>
-      </p>
-      <button
-        type="button"
-        className="key w-12 shrink-0"
-        aria-label={`More: ${label}`}
-        onClick={more}
-      >
-        <Plus size={20} />
-      </button>
     </div>
   );
 }

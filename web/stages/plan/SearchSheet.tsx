@@ -1,3 +1,4 @@
+import { mostLifts } from '../../../core/pourplan/lifts.ts';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type {
@@ -58,7 +59,7 @@ function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'] {
   const all: SearchInput['choices'] = {
     startAt: v.record.pour.elements.map((_, i) => i),
     reverse: [false, true],
-    lifts: [...new Set([1, 2, 3, 4, 5, s.lifts])].sort((a, b) => a - b),
+    lifts: [...new Set([1, 2, 3, 4, 5, s.lifts ?? mostLifts(v.plan.route)])].sort((a, b) => a - b),
     truckM3: v.plant.trucksM3,
     spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)],
     firstLoadMin: [-60, -30, 0, 30, 60]
@@ -95,7 +96,9 @@ function planWords(v: PourView, c: Candidate): string {
   const start = v.record.pour.elements[c.chosen.startAt] ?? '';
   return [
     `${clockText(c.chosen.firstLoadMin)} at ${start}${c.chosen.reverse ? ', the other way' : ''}`,
-    `${c.chosen.lifts} lift${c.chosen.lifts > 1 ? 's' : ''}`,
+    c.chosen.lifts === null
+      ? 'lifts as the forms allow'
+      : `${c.chosen.lifts} lift${c.chosen.lifts > 1 ? 's' : ''}`,
     `${textOf(volume(c.chosen.truckM3, v.units, 1))} trucks${c.chosen.spacingMin === null ? '' : ` every ${Math.round(c.chosen.spacingMin)} min`}`,
   ].join(', ');
 }

@@ -1,3 +1,6 @@
+import { liftName, mostLifts } from '../../../core/pourplan/lifts.ts';
+import type { OpenSeam } from '../../../core/pourlog/seams.ts';
+import type { PourView } from '../../app/pour-context.tsx';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { evaporation } from '../../../core/weather/evaporation.ts';
 import {
@@ -32,13 +35,16 @@ import {
 } from '../../app/origins.ts';
 import { PourSheets } from './PourSheets.tsx';
 
+/** Where a seam lies: its run and lift. */
+const seamName = (v: PourView, seam: OpenSeam): string =>
+  liftName(v.plan.route, seam.elementId, seam.lift);
+
 export function PourGround() {
   const v = usePour();
   const set = useSetFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
-  const { lifts } = v.record.pour.settings;
-  const live = wide ? Math.min(150, 62 + lifts * 26) : box.height;
+  const live = wide ? Math.min(150, 62 + mostLifts(v.plan.route) * 26) : box.height;
   const now = v.minuteOf(v.nowMs);
   const seam = v.progress.seams[0];
   return (
@@ -48,7 +54,6 @@ export function PourGround() {
         height={live}
         route={v.plan.route}
         progress={v.progress}
-        lifts={lifts}
         nowMs={v.nowMs}
         onPick={() => {
           set({ sheet: v.progress.current ? 'stop' : 'start' });
@@ -186,8 +191,7 @@ export function PourBench() {
           <p className="flex items-center gap-3 py-2">
             <Mark verdict={seam.cold ? 'out' : seam.minutesLeft < 20 ? 'tight' : 'good'} />
             <span className="flex-1">
-              Seam at {seam.elementId}
-              {v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''}{' '}
+              Seam at {seamName(v, seam)}{' '}
               <Opens name="the seam’s window" {...seamOrigin(v)}>
                 opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min
               </Opens>
@@ -293,10 +297,7 @@ function Headline() {
             />
           </Opens>
           <p className="pb-1 text-[18px] leading-6">
-            <b className="font-semibold">
-              Seam at {seam.elementId}
-              {v.record.pour.settings.lifts > 1 ? `, lift ${seam.lift + 1}` : ''}.
-            </b>
+            <b className="font-semibold">Seam at {seamName(v, seam)}.</b>
             <br />
             {seam.cold
               ? 'Past its window: bulkhead, clean and ask.'

@@ -9,6 +9,7 @@ import {
   volume,
 } from '../../../core/units/index.ts';
 import { MOST_SLUMP_MM } from '../../../core/model/events.ts';
+import { liftName } from '../../../core/pourplan/lifts.ts';
 import { judgeSlump, speaksAgainst } from '../../../core/pourlog/loads.ts';
 import { latest } from '../../../core/pourlog/state.ts';
 import { stampNow } from '../../sync/clock.ts';
@@ -289,15 +290,7 @@ function EndSheet({ id, onClose }: { id: string; onClose: () => void }) {
 
 function StartSheet({ loadId, onClose }: { loadId: string | undefined; onClose: () => void }) {
   const v = usePour();
-  const { lifts } = v.record.pour.settings;
-  const open = v.progress.filled.filter(
-    (f) =>
-      f.ratio < 1 - 1e-9 &&
-      (f.lift === 0 ||
-        (v.progress.filled.find((g) => g.elementId === f.elementId && g.lift === f.lift - 1)
-          ?.ratio ?? 0) >=
-          1 - 1e-9),
-  );
+  const open = v.progress.startable;
   return (
     <Sheet open onClose={onClose} title="Start placing">
       {!v.gate.ready && (
@@ -323,8 +316,7 @@ function StartSheet({ loadId, onClose }: { loadId: string | undefined; onClose: 
                 .then(onClose);
             }}
           >
-            {f.elementId}
-            {lifts > 1 ? `, lift ${f.lift + 1}` : ''}
+            {liftName(v.plan.route, f.elementId, f.lift)}
             {f.ratio > 0 ? `, from ${Math.round(f.ratio * 100)}` : ''}
           </button>
         ))}

@@ -15,7 +15,7 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
 
 const said = (f: FormSystem, u: UnitSystem): string =>
-  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint, ${f.walers} walers, ${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
+  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint, ${f.walers} walers, ${f.greatestLiftM === undefined ? '' : `lifts up to ${distanceText(f.greatestLiftM, u)}, `}${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
 
 /** The form systems of the site, each as its maker describes it, and the one the walls of this pour stand in. */
 export function FormSystems() {
@@ -105,6 +105,9 @@ export function FormSystems() {
   );
 }
 
+/** What a lift often is until the maker’s own is typed, m (4 ft). */
+const FIRST_LIFT_M = 1.2192;
+
 /** What the maker says of one system: pressure, panels, ties, walers and braces. */
 function FormFields({ system: f }: { system: FormSystem }) {
   const { units } = usePour();
@@ -136,6 +139,20 @@ function FormFields({ system: f }: { system: FormSystem }) {
         {field('Panels wide', 'M', f.panelWidthM, (panelWidthM) => set({ panelWidthM }))}
         {field('Ties a joint', 'Count', f.tiesPerJoint, (tiesPerJoint) => set({ tiesPerJoint }))}
         {field('Walers', 'Count', f.walers, (walers) => set({ walers }))}
+      </div>
+      <div className="flex flex-wrap items-end gap-2" role="group" aria-label="Lifts">
+        <button
+          type="button"
+          className="chip"
+          aria-pressed={f.greatestLiftM !== undefined}
+          onClick={() => {
+            set({ greatestLiftM: f.greatestLiftM === undefined ? FIRST_LIFT_M : undefined });
+          }}
+        >
+          a greatest lift
+        </button>
+        {f.greatestLiftM !== undefined &&
+          field('Lifts up to', 'M', f.greatestLiftM, (greatestLiftM) => set({ greatestLiftM }))}
       </div>
       <div className="flex flex-wrap gap-2" role="group" aria-label="Braces">
         <button

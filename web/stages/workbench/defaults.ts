@@ -1,3 +1,4 @@
+import { mostLifts } from '../../../core/pourplan/lifts.ts';
 import { calculationNamed } from '../../../core/register.ts';
 import { EXAMPLES } from '../../../core/register/examples.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
@@ -59,7 +60,7 @@ function fromPour(v: PourView, id: string, name: string): unknown {
     roundTripMin: v.plant.roundTripMin,
     firstArriveMin: s.firstLoadMin,
     ratedPressureKPa: s.ratingKPa,
-    placementHeightM: tallest === undefined ? undefined : tallest / s.lifts,
+    placementHeightM: tallest === undefined ? undefined : tallest / mostLifts(v.plan.route),
     wallHeightM: tallest,
     duskMin: v.record.duskMin,
     site,

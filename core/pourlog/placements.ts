@@ -1,0 +1,91 @@
+import type { Route } from '../pourplan/route.ts';
+import { entries, type PourState } from './state.ts';
+
+/** A stretch of placing as it happened: one run and lift, from start to stop (or until now). */
+export interface ActualPlacement {
+  elementId: string;
+  lift: number;
+  loadId: string | null;
+  fromMs: number;
+  toMs: number;
+  open: boolean;
+  fromRatio: number;
+  /** How far it was filled when it stopped; while it is open, where it began: nobody has looked yet. */
+  toRatio: number;
+}
+
+/** One run in one lift. */
+export const faceKey = (elementId: string, lift: number): string => `${elementId}#${lift}`;
+
+/** Every stretch of placing in the log, in order of its start. One that has not been stopped lasts until `nowMs`. */
+export function actualPlacements(state: PourState, nowMs: number): ActualPlacement[] {
+  const stops = [...entries(state, 'place-stop')];
+  const ratio = new Map<string, number>();
+  return entries(state, 'place-start').map((start) => {
+    const { elementId, lift, loadId } = start.body;
+    const fromMs = Date.parse(start.at);
+    const stop = stops.find(
+      (e) => e.body.elementId === elementId && e.body.lift === lift && Date.parse(e.at) >= fromMs,
+    );
+    if (stop) stops.splice(stops.indexOf(stop), 1);
+    const fromRatio = ratio.get(faceKey(elementId, lift)) ?? 0;
+    const toRatio = stop ? Math.max(fromRatio, stop.body.filledRatio) : fromRatio;
+    ratio.set(faceKey(elementId, lift), toRatio);
+    return {
+      elementId,
+      lift,
+      loadId: loadId ?? null,
+      fromMs,
+      toMs: stop ? Date.parse(stop.at) : Math.max(fromMs, nowMs),
+      open: stop === undefined,
+      fromRatio,
+      toRatio,
+    };
+  });
+}
+
+/** Neat volume of one lift of a run, m³. */
+const liftVolumeM3 = (route: Route, elementId: string): number => {
+  const leg = route.legs.find((l) => l.elementId === elementId);
+  return leg ? leg.volumeM3 / leg.lifts : 0;
+};
+
+/**
+ * How fast neat volume is placed, m³ a minute: measured over the stretches that have ended; before the first the plan's rate
+ * (given in m³ an hour of concrete, its waste among it).
+ */
+function neatRate(placements: ActualPlacement[], route: Route, plannedM3PerMin: number): number {
+  let minutes = 0;
+  let m3 = 0;
+  for (const p of placements) {
+    if (p.open) continue;
+    minutes += (p.toMs - p.fromMs) / 60_000;
+    m3 += (p.toRatio - p.fromRatio) * liftVolumeM3(route, p.elementId);
+  }
+  return minutes > 0 && m3 > 0 ? m3 / minutes : plannedM3PerMin;
+}
+
+/**
+ * The placements with the one under way reckoned on: it is taken to go at the rate measured so far (the plan's before that),
+ * until its load was done, and never past full. An assumption until the stop says how far it came.
+ * @param plannedM3PerMin the plan's rate in neat m³ a minute
+ * @param loadEndMs when a load was empty, ms; undefined while it is not
+ */
+export function reckonedOn(
+  placements: ActualPlacement[],
+  route: Route,
+  plannedM3PerMin: number,
+  loadEndMs: (loadId: string) => number | undefined,
+): ActualPlacement[] {
+  const rate = neatRate(placements, route, plannedM3PerMin);
+  return placements.map((p) => {
+    if (!p.open) return p;
+    const volumeM3 = liftVolumeM3(route, p.elementId);
+    const endMs = Math.max(p.fromMs, Math.min(p.toMs, (p.loadId && loadEndMs(p.loadId)) || p.toMs));
+    const m3 = (rate * (endMs - p.fromMs)) / 60_000;
+    const toRatio = volumeM3 > 0 ? Math.min(1, p.fromRatio + m3 / volumeM3) : p.fromRatio;
+    const reachedMs =
+      toRatio < 1 || m3 === 0 ? endMs : p.fromMs + (((1 - p.fromRatio) * volumeM3) / rate) * 60_000;
+    return { ...p, toRatio, toMs: Math.min(endMs, reachedMs) };
+  });
+}

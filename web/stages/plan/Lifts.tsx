@@ -1,0 +1,121 @@
+import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '../../../core/pourplan/lifts.ts';
+import type { PourSettings } from '../../../core/model/pour.ts';
+import { distanceText } from '../../../core/units/index.ts';
+import { usePour, type PourView } from '../../app/pour-context.tsx';
+import { Sheet } from '../../ui/Dialog.tsx';
+import { Mark } from '../../ui/Mark.tsx';
+import { T } from '../../ui/Text.tsx';
+import { Stepper } from './Stepper.tsx';
+
+/** Minutes that the wait between lifts changes by. */
+const WAIT_STEP = 5;
+const within = (lifts: number) => Math.min(MOST_LIFTS, Math.max(1, lifts));
+const save = (v: PourView, change: Partial<PourSettings>) => {
+  void v.saveSettings(change);
+};
+
+const wallLegs = (v: PourView) => v.plan.route.legs.filter((l) => l.wall);
+
+/** Lifts of the walls, and the wait between them. A pour without walls has no such keys. */
+export function LiftSteppers() {
+  const v = usePour();
+  const s = v.record.pour.settings;
+  const walls = wallLegs(v);
+  const most = s.lifts ?? Math.max(1, ...walls.map((l) => l.lifts));
+  return (
+    <>
+      {walls.length > 0 && (
+        <Stepper
+          label={s.lifts === null ? 'lifts, as the forms allow' : most === 1 ? 'lift' : 'lifts'}
+          value={String(most)}
+          less={() => {
+            save(v, { lifts: within(most - 1) });
+          }}
+          more={() => {
+            save(v, { lifts: within(most + 1) });
+          }}
+        />
+      )}
+      {mostLifts(v.plan.route) > 1 && (
+        <Stepper
+          label="min wait between lifts"
+          value={String(s.liftWaitMin)}
+          less={() => {
+            save(v, { liftWaitMin: Math.max(0, s.liftWaitMin - WAIT_STEP) });
+          }}
+          more={() => {
+            save(v, { liftWaitMin: Math.min(240, s.liftWaitMin + WAIT_STEP) });
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+/** Lifts that are higher than the maker of the forms allows. */
+export function HighLifts() {
+  const v = usePour();
+  return highLifts(v.record.site, v.record.pour, v.plan.route).map((h) => (
+    <p key={h.elementId} className="flex gap-2 font-semibold text-chalk-t" data-high-lift>
+      <Mark verdict="out" />
+      <span>
+        <T>
+          {`${h.elementId}: lifts of ${distanceText(h.liftM, v.units)}; its forms take ${distanceText(h.greatestM, v.units)} at a time. Place it in ${h.wanted}.`}
+        </T>
+      </span>
+    </p>
+  ));
+}
+
+/** Lifts run by run: what is told here rules for that run alone. */
+export function LiftsSheet({ onClose }: { onClose: () => void }) {
+  const v = usePour();
+  const { settings } = v.record.pour;
+  const told = settings.liftsByElement;
+  const set = (elementId: string, lifts: number | null) => {
+    const rest = Object.fromEntries(Object.entries(told).filter(([id]) => id !== elementId));
+    save(v, { liftsByElement: lifts === null ? rest : { ...rest, [elementId]: within(lifts) } });
+  };
+  return (
+    <Sheet open onClose={onClose} title="Lifts, run by run">
+      <p className="mb-2 text-ink2">
+        Footings, pads and grade beams are filled in one lift, walls as their forms allow, unless it
+        is told otherwise here.
+      </p>
+      <ul className="rows">
+        {v.plan.route.legs.map((l) => {
+          const lifts = liftsOf(v.record.site, v.record.pour, l.elementId);
+          return (
+            <li key={l.elementId} className="grid grid-cols-[1fr_200px] items-center gap-3 py-2">
+              <span>
+                <b className="font-semibold">{l.elementId}</b>{' '}
+                <T>{distanceText(l.heightM / lifts, v.units)}</T> a lift
+                {told[l.elementId] !== undefined && (
+                  <button
+                    type="button"
+                    className="block min-h-12 font-semibold text-press"
+                    onClick={() => {
+                      set(l.elementId, null);
+                    }}
+                  >
+                    As the others
+                  </button>
+                )}
+              </span>
+              <Stepper
+                label={`lifts of ${l.elementId}`}
+                value={String(lifts)}
+                less={() => {
+                  set(l.elementId, lifts - 1);
+                }}
+                more={() => {
+                  set(l.elementId, lifts + 1);
+                }}
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </Sheet>
+  );
+}
