@@ -1,3 +1,4 @@
+import { ROLES, type Role } from '../core/model/rights.ts';
 import { z } from 'zod';
 import { EVENT_BODIES, EVENT_KINDS, type EventKind, type LogEvent } from '../core/model/events.ts';
 import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
@@ -8,8 +9,7 @@ import { drawnSchema } from '../core/siteplan/drawn.ts';
 import type { SiteFile } from './site-file.ts';
 
 /** Bodies and answers of the API; the routes parse with these and the page is typed by them. */
-export const ROLES = ['foreman', 'crew', 'inspector', 'viewer'] as const;
-export type Role = (typeof ROLES)[number];
+export { ROLES, type Role };
 
 export const signInBody = z.object({
   name: z.string().trim().min(1, 'is empty').max(80),

@@ -1,11 +1,12 @@
 import type { PlanChange } from '../model/objects.ts';
 import { HOLDS, type Hold, type PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { entries, latest, type PourState } from '../pourlog/state.ts';
+import type { LogEvent } from '../model/events.ts';
+import { entries, latest, replay, type PourState } from '../pourlog/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
 import { ruleText, type RuledSite } from '../rules/rules.ts';
-import type { PointState, Verdict } from './judge.ts';
-import { typeChanges } from './points/index.ts';
+import { judgeAll, type PointState, type Verdict } from './judge.ts';
+import { typeChanges, withAdded, type CheckPoint } from './points/index.ts';
 
 /** Minutes a thing that holds the pour usually needs (site practice). */
 const MINUTES = { unread: 1, out: 10, fixed: 2, change: 1, own: 2, dowels: 20, inspection: 20 };
@@ -199,4 +200,26 @@ export function gateOf(
     counts,
     signs,
   };
+}
+
+/**
+ * The gate as it stood at a moment: by the entries made until then, and without the changes of plan and rules made since.
+ * @param log every entry that counts, in any order
+ */
+export function gateWhen(
+  site: GatedSite,
+  pour: PourDoc,
+  points: CheckPoint[],
+  log: readonly LogEvent[],
+  ms: number,
+): Gate {
+  const until = <T extends { at: string }>(list: readonly T[] | undefined): T[] =>
+    (list ?? []).filter((x) => Date.parse(x.at) <= ms);
+  const then = {
+    ...site,
+    planChanges: until(site.planChanges),
+    ruleChanges: until(site.ruleChanges),
+  };
+  const state = replay(until(log));
+  return gateOf(then, pour, judgeAll(then, withAdded(points, state), state), state);
 }

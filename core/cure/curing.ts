@@ -1,15 +1,34 @@
-import type { Mix, PourDoc } from '../model/pour.ts';
-import { evaluate, type Evaluated } from '../register/calculation.ts';
-import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.ts';
 import { equivalentAgeH, type TempReading } from '../concrete/equivalent-age.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.ts';
+import type { Mix, PourDoc } from '../model/pour.ts';
+import type { SitePlan } from '../model/site.ts';
+import { entries, latest, type PourState } from '../pourlog/state.ts';
+import { evaluate, type Evaluated } from '../register/calculation.ts';
+import { rulesOf } from '../rules/rules.ts';
+import {
+  airAt,
+  coolingHours,
+  leastDimensionM,
+  temperatureHistory,
+  type AirHour,
+  type TemperatureCase,
+} from './concrete-temperature.ts';
+
+/**
+ * Whether forms may come off: `no` before the strength and the clock floor; `may` when both are there and the temperatures
+ * behind it were read lately enough; `forecast` when both are there by temperatures that nobody has read.
+ */
+export type StripVerdict = 'no' | 'forecast' | 'may';
 
 export interface Curing {
   /** The end of placing: the clock of curing starts here. */
   startMs: number;
-  /** Temperatures on that clock, °C: probes where there are any, else what was expected. */
+  /** Temperatures on that clock, °C, up to now: as read, and after the last reading toward the air. */
   history: TempReading[];
+  /** Those that were read. */
+  readings: TempReading[];
   measured: boolean;
+  lastReadMs: number | null;
   ageH: number;
   strengthMPa: number;
   stripMPa: number;
@@ -17,100 +36,112 @@ export interface Curing {
   /** When the strength is reached, and when forms may come off: the later of strength and clock floor. */
   reachedMs: number | null;
   stripMs: number | null;
-  mayStrip: boolean;
+  strip: StripVerdict;
   working: Evaluated<{ strengthMPa: number; reachedAtH: number | null }>;
   curve: { timeH: number; strengthMPa: number }[];
   breaks: { ageDays: number; strengthMPa: number }[];
   stripped: string[];
 }
 
-const HOUR = 3600_000;
+export interface CuringInput {
+  site: SitePlan;
+  pour: PourDoc;
+  mix: Mix;
+  state: PourState;
+  /** The end of placing, ms; null while it goes on. */
+  finishedMs: number | null;
+  nowMs: number;
+  /** Air of the hours since and to come, where it is known; elsewhere what the pour expects counts. */
+  air: readonly AirHour[];
+}
+
+const HOUR = 3_600_000;
 /** Cylinder age at which f′c is reached, days. */
 const F28_DAYS = 28;
+/** The curve is drawn through so many points. */
+const CURVE_POINTS = 120;
 
-/** Temperatures since placing ended: what probes read, held on to now; the expected temperature before the first. */
-function historyOf(
-  pour: PourDoc,
-  state: PourState,
-  startMs: number,
-  nowMs: number,
-): { history: TempReading[]; measured: boolean } {
-  const probes = entries(state, 'probe')
+/** Temperatures that were read after placing, up to now, on the clock of curing. */
+function readingsOf(state: PourState, startMs: number, nowMs: number): TempReading[] {
+  return entries(state, 'probe')
     .map((e) => ({ timeH: (Date.parse(e.at) - startMs) / HOUR, tempC: e.body.tempC }))
     .filter((p) => p.timeH >= 0 && p.timeH * HOUR <= nowMs - startMs + 1);
-  const first = { timeH: 0, tempC: probes[0]?.tempC ?? pour.settings.concreteTempC };
-  const history = [first];
-  for (const p of probes) if (p.timeH > (history.at(-1)?.timeH ?? 0) + 1e-6) history.push(p);
-  const nowH = Math.max((nowMs - startMs) / HOUR, 1e-3);
-  const tail = probes.at(-1)?.tempC ?? pour.stripping.expectedTempC;
-  if (nowH > (history.at(-1)?.timeH ?? 0) + 1e-6) history.push({ timeH: nowH, tempC: tail });
-  return { history, measured: probes.length > 0 };
+}
+
+/** Part of a history up to an hour; the concrete stays as it is after its end. */
+function upTo(history: TempReading[], timeH: number): TempReading[] {
+  const before = history.filter((h) => h.timeH < timeH - 1e-9);
+  const next = history[before.length];
+  const last = before.at(-1);
+  if (!last) return history.slice(0, 1);
+  const share = next ? (timeH - last.timeH) / (next.timeH - last.timeH) : 0;
+  return [
+    ...before,
+    { timeH, tempC: last.tempC + ((next?.tempC ?? last.tempC) - last.tempC) * share },
+  ];
+}
+
+function curveOf(history: TempReading[], mix: Mix, untilH: number): Curing['curve'] {
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
+    const timeH = untilH * (i / CURVE_POINTS) ** 2;
+    const part = upTo(history, timeH);
+    const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK) / 24;
+    return { timeH, strengthMPa: strengthAtMPa(mix.fcMPa, mix.cementType, days) };
+  });
 }
 
 /** Where curing stands at `nowMs`; null until all placing has ended. */
-export function curingOf(
-  pour: PourDoc,
-  mix: Mix,
-  state: PourState,
-  finishedMs: number | null,
-  nowMs: number,
-): Curing | null {
-  if (finishedMs === null) return null;
-  const { history, measured } = historyOf(pour, state, finishedMs, nowMs);
-  const working = evaluate(strengthForecast, {
+export function curingOf(v: CuringInput): Curing | null {
+  const { pour, mix, state, finishedMs: startMs, nowMs } = v;
+  if (startMs === null) return null;
+  const rules = rulesOf(v.site);
+  const readings = readingsOf(state, startMs, nowMs);
+  const temps: TemperatureCase = {
+    startMs,
+    placedC:
+      latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body
+        .concreteTempC ?? pour.settings.concreteTempC,
+    readings,
+    air: airAt(v.air, pour.stripping.expectedTempC),
+    coolingH: coolingHours(leastDimensionM(v.site, pour), rules.value('coolingTime')),
+  };
+  const ageH = Math.max((nowMs - startMs) / HOUR, 1e-3);
+  const history = temperatureHistory(temps, ageH);
+  const whole = temperatureHistory(temps, F28_DAYS * 24);
+  const input = {
     f28MPa: mix.fcMPa,
     cementType: mix.cementType,
-    tempHistory: history,
     targetMPa: pour.stripping.stripMPa,
     activationK: mix.strengthK,
-  });
-  const reachedMs =
-    working.result.reachedAtH === null ? null : finishedMs + working.result.reachedAtH * HOUR;
-  const floorMs = finishedMs + pour.stripping.floorH * HOUR;
+  };
+  const now = evaluate(strengthForecast, { ...input, tempHistory: history });
+  const working = evaluate(strengthForecast, { ...input, tempHistory: whole });
+  const { reachedAtH } = working.result;
+  const reachedMs = reachedAtH === null ? null : startMs + reachedAtH * HOUR;
+  const floorMs = startMs + pour.stripping.floorH * HOUR;
   const stripMs = reachedMs === null ? null : Math.max(reachedMs, floorMs);
-  const last = history.at(-1) as TempReading;
-  const untilH = Math.max(F28_DAYS * 24, last.timeH);
-  const curve = Array.from({ length: 121 }, (_, i) => {
-    const timeH = untilH * (i / 120) ** 2;
-    const upTo = [
-      ...history.filter((h) => h.timeH < timeH),
-      { timeH, tempC: tempAt(history, timeH) },
-    ];
-    return {
-      timeH,
-      strengthMPa:
-        upTo.length < 2
-          ? 0
-          : strengthAtMPa(mix.fcMPa, mix.cementType, equivalentAgeH(upTo, mix.strengthK) / 24),
-    };
-  });
+  const lastRead = readings.at(-1);
+  const lately = lastRead !== undefined && ageH - lastRead.timeH <= rules.value('probeAge') + 1e-9;
+  const there = stripMs !== null && nowMs >= stripMs;
   return {
-    startMs: finishedMs,
+    startMs,
     history,
-    measured,
-    ageH: (nowMs - finishedMs) / HOUR,
-    strengthMPa: working.result.strengthMPa,
+    readings,
+    measured: readings.length > 0,
+    lastReadMs: lastRead ? startMs + lastRead.timeH * HOUR : null,
+    ageH: (nowMs - startMs) / HOUR,
+    strengthMPa: now.result.strengthMPa,
     stripMPa: pour.stripping.stripMPa,
     floorH: pour.stripping.floorH,
     reachedMs,
     stripMs,
-    mayStrip: stripMs !== null && nowMs >= stripMs,
-    working,
-    curve,
+    strip: there ? (lately ? 'may' : 'forecast') : 'no',
+    working: { ...now, result: { ...now.result, reachedAtH } },
+    curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH)),
     breaks: entries(state, 'break-test').map((e) => ({
       ageDays: e.body.ageDays,
       strengthMPa: e.body.strengthMPa,
     })),
     stripped: [...new Set(entries(state, 'strip').flatMap((e) => e.body.elementIds))],
   };
-}
-
-function tempAt(history: TempReading[], timeH: number): number {
-  for (let i = 1; i < history.length; i += 1) {
-    const a = history[i - 1] as TempReading;
-    const b = history[i] as TempReading;
-    if (timeH <= b.timeH)
-      return a.tempC + ((b.tempC - a.tempC) * (timeH - a.timeH)) / (b.timeH - a.timeH);
-  }
-  return (history.at(-1) as TempReading).tempC;
 }

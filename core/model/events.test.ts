@@ -44,6 +44,7 @@ const GOOD: Record<EventKind, unknown> = {
   slump: { loadId: 'L1', measuredMm: 100, where: 'truck' },
   'load-verdict': { loadId: 'L1', decision: 'reject', reason: 'too old' },
   'load-end': { loadId: 'L1', returnedM3: 0 },
+  task: { taskId: 'N/B1', result: 'done' },
   'place-start': { elementId: 'FN', lift: 0, loadId: 'L1' },
   'place-stop': { elementId: 'FN', lift: 0, filledRatio: 1 },
   incident: { text: 'form opened at C1', elementId: 'FN' },

@@ -192,10 +192,25 @@ export const EVENT_BODIES = {
   }),
   /** Placing stops; how much of that run and lift now stands filled. */
   'place-stop': z.object({ elementId: id(), lift: wholeOrNone().lte(12), filledRatio: share() }),
+  /** A task of the pour day, such as bolts pushed into the fresh top: done, or not and why. */
+  task: z
+    .object({
+      taskId: id(),
+      result: z.enum(['done', 'notDone'], { error: 'must be done or notDone' }),
+      reason: text().optional(),
+    })
+    .refine((t) => t.result === 'done' || t.reason !== undefined, {
+      path: ['reason'],
+      message: 'is missing: say why it was not done',
+    }),
   incident: z.object({ text: text(2000), elementId: id().optional() }),
   /** Temperature of the concrete where a probe or a gun was put. */
   probe: z.object({ tempC: temperature(), where: text(80).optional() }),
-  strip: z.object({ elementIds: z.array(id()).min(1, 'must name at least one run') }),
+  /** Forms taken off; the reason when the strength, the clock or the readings spoke against it. */
+  strip: z.object({
+    elementIds: z.array(id()).min(1, 'must name at least one run'),
+    reason: text().optional(),
+  }),
   defect: z.object({ elementId: id(), what: text() }),
   'break-test': z.object({
     ageDays: positive().lte(400),

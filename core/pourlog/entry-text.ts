@@ -58,8 +58,10 @@ export function entryText(e: LogEvent, units: UnitSystem): string {
       return `${e.body.elementId}, lift ${e.body.lift + 1}: ${share(e.body.filledRatio)} filled`;
     case 'probe':
       return `Concrete ${textOf(temperatureFigure(e.body.tempC, units))}${e.body.where ? `, ${e.body.where}` : ''}`;
+    case 'task':
+      return `${e.body.taskId.replace('/', ', ')}: ${e.body.result === 'done' ? 'done' : `not done, ${e.body.reason ?? ''}`}`;
     case 'strip':
-      return `Forms off: ${e.body.elementIds.join(', ')}`;
+      return `Forms off: ${e.body.elementIds.join(', ')}${e.body.reason ? `. ${e.body.reason}` : ''}`;
     case 'defect':
       return `Defect on ${e.body.elementId}: ${e.body.what}`;
     case 'break-test':

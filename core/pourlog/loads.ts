@@ -29,6 +29,10 @@ export interface LoadState {
     input: unknown;
   } | null;
   decision: 'accept' | 'reject' | null;
+  /** What was said for it. */
+  reason: string | null;
+  /** What spoke against it, at its end or now; empty for a good load. */
+  faults: Fault[];
   /** Minutes from batching to its end, or to `nowMs` while it is here. */
   ageMin: number | null;
   overAge: boolean;
@@ -56,6 +60,15 @@ const ADVICE: [Fault, LoadState['advice']][] = [
   ['wet', 'tooWet'],
   ['stiff', 'tooStiff'],
 ];
+/** A fault of a load in words. */
+export const FAULT_WORDS: Record<Fault, string> = {
+  age: 'too old',
+  hot: 'too hot',
+  cold: 'too cold',
+  wet: 'too wet',
+  stiff: 'too stiff',
+  mix: 'not the mix that was ordered',
+};
 /** Advice that speaks against placing a load. */
 export const speaksAgainst = (advice: LoadState['advice']): boolean =>
   ADVICE.some(([, a]) => a === advice);
@@ -153,6 +166,8 @@ export function loadsOf(
             }
           : null,
       decision: verdict?.body.decision ?? null,
+      reason: verdict?.body.reason ?? null,
+      faults,
       ageMin,
       overAge: faults.includes('age'),
     };

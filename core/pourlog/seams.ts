@@ -91,7 +91,8 @@ function cut(p: ActualPlacement, low: number, high: number): Piece[] {
 
 /** When the concrete at a share of a cell was placed. */
 function placedAt(f: Filling, share: number): number {
-  const p = f.pieces.find((x) => share <= x.toShare + SAME) ?? (f.pieces.at(-1));
+  const p = f.pieces.find((x) => share <= x.toShare + SAME);
+  if (!p) return f.endMs;
   const part = (share - p.fromShare) / (p.toShare - p.fromShare);
   return p.fromMs + (p.toMs - p.fromMs) * Math.min(1, Math.max(0, part));
 }

@@ -45,7 +45,17 @@ const point = (u: Under, id: string, kind: string) =>
     pour: { ...pour, elements: ['N', 'FN'], forms: 'A3' },
     mix: u.mix,
   }).find((p) => p.elementId === id && p.kind === kind);
-const cured = (u: Under) => curingOf(pour, u.mix, replay([]), T0, T0 + 30 * 3600_000)?.strengthMPa;
+const cure = (u: Under) =>
+  curingOf({
+    site: u.site,
+    pour,
+    mix: u.mix,
+    state: replay([]),
+    finishedMs: T0,
+    nowMs: T0 + 30 * 3600_000,
+    air: [],
+  });
+const cured = (u: Under) => cure(u)?.strengthMPa;
 
 const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['loadAge', 45, advice],
@@ -56,6 +66,7 @@ const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['knit', 55, (u) => plan(u).knitMin],
   ['callSd', 0.08, (u) => plan(u).order.result.callBalance?.cost],
   ['strengthEnergy', 3000, cured],
+  ['coolingTime', 8, cured],
   ['thinWallMinus', 3, (u) => point(u, 'N', 'thickness')?.wanted],
   ['thinWallPlus', 3, (u) => point(u, 'N', 'thickness')?.wanted],
   ['plumb', 3, (u) => point(u, 'N', 'plumb')?.wanted],

@@ -136,6 +136,21 @@ export const RULE_CATALOG = {
     'equivalent-age.datumC',
   ),
 
+  coolingTime: rule(
+    'Concrete',
+    'Concrete 0.3 m (12 in) thick follows the air within',
+    'H',
+    ...both(24, 'assumption of the house, in proportion to the least dimension'),
+    [4, 96],
+  ),
+  probeAge: rule(
+    'Concrete',
+    'A temperature counts as measured for',
+    'H',
+    ...both(6, 'house default'),
+    [0.5, 48],
+  ),
+
   dryingWatch: rule(
     'Weather',
     'Drying to watch',

@@ -36,6 +36,7 @@ async function report(
     events: await api.events.after(id, 0),
     nowMs: Date.parse('2026-09-23T11:40:00Z'),
     photos,
+    air: [],
   });
   return { text: words(definition.content).join(' | '), definition };
 }

@@ -16,10 +16,13 @@ import {
   roundText,
   wantedText,
 } from '../../core/check/words.ts';
+import type { AirHour } from '../../core/cure/concrete-temperature.ts';
 import { curingOf } from '../../core/cure/curing.ts';
+import { stripWords } from '../../core/cure/strip.ts';
 import type { LogEvent } from '../../core/model/events.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
-import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
+import { againstRule, type AgainstRule } from '../../core/pourlog/against.ts';
+import { FAULT_WORDS, loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf } from '../../core/pourlog/progress.ts';
 import { calculationNamed } from '../../core/register.ts';
 import { attempt } from '../../core/register/calculation.ts';
@@ -45,7 +48,10 @@ export interface ReportInput {
   record: PourAnswer;
   events: StoredEvent[];
   nowMs: number;
-  /** Small pictures by their id, as data addresses. */ photos: Record<string, string>;
+  /** Small pictures by their id, as data addresses. */
+  photos: Record<string, string>;
+  /** Air of the hours since the pour and to come, where it is known. */
+  air: AirHour[];
 }
 
 type Cell = string | { text: string; bold?: boolean; alignment?: 'right' };
@@ -159,6 +165,14 @@ function checkRows(
   );
 }
 
+/** What became of a load, with what was said for it. */
+function loadFate(l: LoadState): Cell {
+  const why = l.reason ? `: ${l.reason}` : '';
+  if (l.decision === 'reject') return bold(`sent back${why}`);
+  if (l.faults.length === 0) return 'placed';
+  return bold(`placed, ${l.faults.map((f) => FAULT_WORDS[f]).join(', ')}${why}`);
+}
+
 function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => string): Cell[][] {
   return loads
     .filter((l) => l.arrivedAt !== null)
@@ -176,7 +190,7 @@ function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => 
       l.overAge
         ? bold(`${l.ageMin?.toFixed(0) ?? ''} min OLD`)
         : `${l.ageMin?.toFixed(0) ?? ''} min`,
-      l.decision === 'reject' ? bold('sent back') : 'placed',
+      loadFate(l),
     ]);
 }
 
@@ -253,12 +267,22 @@ function cureSection(
 ): Content[] {
   const { record, nowMs } = input;
   const mix = mixNamed(record.site, record.pour.mix);
-  const curing = mix ? curingOf(record.pour, mix, state, finishedMs, nowMs) : null;
+  const curing = mix
+    ? curingOf({
+        site: record.site,
+        pour: record.pour,
+        mix,
+        state,
+        finishedMs,
+        nowMs,
+        air: input.air,
+      })
+    : null;
   if (!curing) return [{ text: 'Curing', style: 'h2' }, { text: 'Placing has not ended.' }];
   return [
     { text: 'Curing', style: 'h2' },
     {
-      text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read' : 'temperatures as expected, none read'}); forms may come off at ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h: ${curing.stripMs === null ? 'not reached by the curve' : stamp(curing.stripMs)}.`,
+      text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}). Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h. ${stripWords(curing, stamp).sentence}`,
       margin: [0, 0, 0, 4],
     },
     table(
@@ -331,6 +355,24 @@ function workedSection(
   ];
 }
 
+/** What was done against the rule: nothing is said where nothing was. */
+function againstSection(list: AgainstRule[], stamp: (ms: number) => string): Content[] {
+  if (list.length === 0) return [];
+  return [
+    { text: 'Against the rule', style: 'h2' },
+    table(
+      ['what', 'when', 'who', 'reason given'],
+      ['*', 'auto', 'auto', '*'],
+      list.map((a) => [
+        bold(a.what),
+        a.atMs === null ? '' : stamp(a.atMs),
+        a.by ?? '',
+        a.reason ?? bold('none'),
+      ]),
+    ),
+  ];
+}
+
 /** The report of one pour as a pdfmake document: everything planned, checked, placed and cured, from the core. */
 export function reportDocument(input: ReportInput): TDocumentDefinitions {
   const { record, events, nowMs } = input;
@@ -390,6 +432,20 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
         margin: [0, 0, 0, 6],
       },
       ...planSection(plan, units, plan.orderedM3),
+      ...againstSection(
+        againstRule({
+          site,
+          pour,
+          mix,
+          points: checkList({ site, pour, mix }),
+          route: plan.route,
+          state,
+          loads,
+          progress,
+          air: input.air,
+        }),
+        stamp,
+      ),
       { text: 'Gate', style: 'h2' },
       ...(gate.overridden
         ? [

@@ -12,13 +12,17 @@ import {
 import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
-import { checkRights } from '../session/rights.ts';
+import { admit } from '../log/admit.ts';
 import { only, personOf } from '../session/session.ts';
 import { signInLimit } from '../session/limit.ts';
 import type { SiteStore } from '../store/sites.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
+
+/** A report reckons curing with the air of so long ahead, and of so long back at most, ms. */
+const REPORT_AIR_MS = 14 * 86_400_000;
+const REPORT_AIR_BACK_MS = 60 * 86_400_000;
 
 /** Nobody signs for a plan that is not there yet: it would keep the signature shut against the changes to come. */
 async function checkPlans(sites: SiteStore, pourId: string, events: NewEvent[]): Promise<void> {
@@ -41,7 +45,15 @@ async function checkPlans(sites: SiteStore, pourId: string, events: NewEvent[]):
 }
 
 /** The log of a pour: writing, reading, listening, exporting, and the report made of it. */
-export function logRoutes({ accounts, sites, events, photos, clock, config }: AppDeps): Router {
+export function logRoutes({
+  accounts,
+  sites,
+  events,
+  photos,
+  clock,
+  weather,
+  config,
+}: AppDeps): Router {
   const router = Router();
   const signLimit = signInLimit(config.signInLimit);
   const anybody = only(accounts, ROLES);
@@ -52,7 +64,7 @@ export function logRoutes({ accounts, sites, events, photos, clock, config }: Ap
     async (req, res) => {
       const { events: batch } = parse(postEventsBody, req.body, 'The entry');
       const person = personOf(req);
-      checkRights(person.role, batch);
+      await admit(person, batch, events.known(String(req.params.id)));
       await checkPlans(sites, String(req.params.id), batch);
       res.json(
         await events.append(String(req.params.id), batch, {
@@ -76,7 +88,7 @@ export function logRoutes({ accounts, sites, events, photos, clock, config }: Ap
           { path: 'pin', message: 'is not right' },
         ]);
       const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
-      checkRights(signer.role, [event]);
+      await admit(signer, [event], events.known(String(req.params.id)));
       await checkPlans(sites, String(req.params.id), [event]);
       res.json(
         await events.append(String(req.params.id), [event], {
@@ -142,10 +154,14 @@ export function logRoutes({ accounts, sites, events, photos, clock, config }: Ap
   router.get('/pours/:id/report.pdf', anybody, async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const log = await events.after(record.id, 0);
+    const nowMs = clock.now().getTime();
+    const placed = log.find((e) => e.kind === 'place-start');
+    const placedMs = placed ? Math.max(Date.parse(placed.at), nowMs - REPORT_AIR_BACK_MS) : nowMs;
     const pdf = await renderReport({
       record,
       events: log,
-      nowMs: clock.now().getTime(),
+      nowMs,
+      air: weather.hours(record.site, placedMs, nowMs + REPORT_AIR_MS) ?? [],
       photos: await photos.smallOnes(
         record.id,
         log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : [])),

@@ -2,6 +2,7 @@ import { EventEmitter } from 'node:events';
 import type { NewEvent, PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
 import { CHAIN_START, hashOf } from '../log/chain.ts';
 import { notFound, ProblemError } from '../problems.ts';
+import type { KnownLog } from '../log/admit.ts';
 import type { Db, Tables } from './database.ts';
 
 const fromRow = (r: Tables['pour_event']): StoredEvent =>
@@ -74,20 +75,6 @@ export class EventStore {
           known.push({ id: e.id, seq: old.seq, hash: old.hash });
           continue;
         }
-        if (e.supersedes) {
-          const target = await tx
-            .selectFrom('pour_event')
-            .select('pour_id')
-            .where('id', '=', e.supersedes)
-            .executeTakeFirst();
-          if (target && target.pour_id !== pourId)
-            throw new ProblemError(
-              400,
-              'Bad input',
-              'An entry can only correct one of its own pour.',
-              [{ path: `events.${i}.supersedes`, message: 'is an entry of another pour' }],
-            );
-        }
         seq += 1;
         const row = {
           id: e.id,
@@ -139,6 +126,21 @@ export class EventStore {
       .orderBy('seq')
       .execute();
     return rows.map(fromRow);
+  }
+
+  /** What of a pour's log is asked before something is taken into it. */
+  known(pourId: string): KnownLog {
+    const own = this.#db.selectFrom('pour_event').selectAll().where('pour_id', '=', pourId);
+    return {
+      byId: async (ids) => (await own.where('id', 'in', ids).execute()).map(fromRow),
+      ofKinds: async (kinds) => {
+        const rows = await own
+          .where((is) => is.or([is('kind', 'in', kinds), is('supersedes', 'is not', null)]))
+          .orderBy('seq')
+          .execute();
+        return rows.map(fromRow);
+      },
+    };
   }
 
   /** Calls back with entries as they are stored; returns its own undo. */

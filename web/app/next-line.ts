@@ -2,6 +2,7 @@ import type { PointState } from '../../core/check/judge.ts';
 import { typeChanges } from '../../core/check/points/index.ts';
 import { nextStop } from '../../core/check/walk.ts';
 import { wantedText } from '../../core/check/words.ts';
+import { stripWords } from '../../core/cure/strip.ts';
 import { liftName } from '../../core/pourplan/lifts.ts';
 import { speaksAgainst } from '../../core/pourlog/loads.ts';
 import {
@@ -178,7 +179,14 @@ function cureLine(v: PourView): NextLine | null {
       focus: { sheet: 'probe' },
     };
   if (c.stripped.length < v.record.pour.elements.length) {
-    if (c.mayStrip)
+    if (c.strip === 'forecast')
+      return {
+        sentence: stripWords(c, (ms) => momentText(v, ms)).sentence,
+        label: 'Read temperature',
+        stage: 'cure',
+        focus: { sheet: 'probe' },
+      };
+    if (c.strip === 'may')
       return {
         sentence: `Past ${textOf(strength(c.stripMPa, v.units))} and past ${c.floorH} h. Forms may come off.`,
         label: 'Strip',

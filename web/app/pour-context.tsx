@@ -1,3 +1,4 @@
+import { useCuringAir } from './useCuringAir.ts';
 import { labelsByElement } from '../../core/model/elements.ts';
 import {
   createContext,
@@ -33,7 +34,7 @@ import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
-import { isClosed, timeline, type PourState } from '../../core/pourlog/state.ts';
+import { isClosed, latest, timeline, type PourState } from '../../core/pourlog/state.ts';
 import { keptWith } from '../../core/siteplan/geometry.ts';
 import { takeOffOf } from '../../core/takeoff/takeoff.ts';
 import { rulesOf, type Rules } from '../../core/rules/rules.ts';
@@ -215,6 +216,9 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     { keepPreviousData: true },
   );
 
+  const placedMs = latest(state, 'place-stop')?.at;
+  const air = useCuringAir(record, placedMs ? Date.parse(placedMs) : null, nowMs);
+
   const labels = useMemo(
     () => (record ? labelsByElement(record.site) : new Map<string, string>()),
     [record],
@@ -303,7 +307,15 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
       plan,
       loads,
       progress,
-      curing: curingOf(record.pour, mix, state, progress.finishedMs, nowMs),
+      curing: curingOf({
+        site: record.site,
+        pour: record.pour,
+        mix,
+        state,
+        finishedMs: progress.finishedMs,
+        nowMs,
+        air,
+      }),
       closed: isClosed(state),
       weather: weather?.hours ?? [],
       weatherNow: weatherNow?.hours ?? [],
@@ -327,6 +339,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
     dayMs,
     weather,
     weatherNow,
+    air,
     store,
     account.name,
     clock,

@@ -1,3 +1,4 @@
+import { stripWords } from '../../core/cure/strip.ts';
 import { clockText, textOf, timeOfDay, volume } from '../../core/units/index.ts';
 import { localDate } from '../../core/weather/daylight.ts';
 import type { PourView } from './pour-context.tsx';
@@ -69,13 +70,7 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
       if (!curing) return { text: 'not yet', done: 0 };
       const all = curing.stripped.length >= v.record.pour.elements.length;
       return {
-        text: all
-          ? 'forms off'
-          : curing.mayStrip
-            ? 'may strip'
-            : curing.stripMs === null
-              ? 'no strip time'
-              : `strip ${momentText(v, curing.stripMs)}`,
+        text: all ? 'forms off' : stripWords(curing, (ms) => momentText(v, ms)).short,
         done: all ? 0.9 : Math.min(0.8, curing.strengthMPa / curing.stripMPa / 1.25),
       };
     }

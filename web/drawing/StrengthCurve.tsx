@@ -52,6 +52,8 @@ export function StrengthCurve({
   const ticks: number[] = [];
   for (let s = step; s < (y.domain()[1] ?? 0); s += step) ticks.push(s);
   const stripH = curing.stripMs === null ? null : (curing.stripMs - curing.startMs) / 3_600_000;
+  // After the last reading the line is a forecast.
+  const readUntilH = curing.readings.at(-1)?.timeH ?? 0;
   const temps = curing.history.map((h) => h.tempC);
   const ty = scaleLinear(
     [Math.min(...temps) - 4, Math.max(...temps) + 4],
@@ -174,22 +176,27 @@ export function StrengthCurve({
             </text>
           ))}
           <path
-            d={tpath(curing.history) ?? ''}
+            d={tpath(curing.history.filter((h) => h.timeH <= readUntilH)) ?? ''}
             fill="none"
             stroke="var(--ink)"
             strokeWidth="2"
-            strokeDasharray={curing.measured ? undefined : '5 4'}
           />
-          {curing.measured &&
-            curing.history.map((h, i) => (
-              <circle
-                key={i}
-                cx={x(Math.min(untilH, h.timeH))}
-                cy={ty(h.tempC)}
-                r="3"
-                fill="var(--ink)"
-              />
-            ))}
+          <path
+            d={tpath(curing.history.filter((h) => h.timeH >= readUntilH)) ?? ''}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2"
+            strokeDasharray="5 4"
+          />
+          {curing.readings.map((h) => (
+            <circle
+              key={h.timeH}
+              cx={x(Math.min(untilH, h.timeH))}
+              cy={ty(h.tempC)}
+              r="3"
+              fill="var(--ink)"
+            />
+          ))}
         </>
       )}
       <rect

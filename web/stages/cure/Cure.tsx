@@ -1,3 +1,5 @@
+import { stampNow } from '../../sync/clock.ts';
+import { refuseBreak, refuseStrip, stripWords } from '../../../core/cure/strip.ts';
 import { useState } from 'react';
 import {
   celsiusOf,
@@ -70,6 +72,7 @@ export function CureBench() {
   const close = () => {
     set({ sheet: null });
   };
+  const words = c && stripWords(c, (ms) => momentText(v, ms));
   const defects = entries(v.state, 'defect');
   return (
     <div className="flex flex-col gap-3">
@@ -80,17 +83,11 @@ export function CureBench() {
               <Big
                 figure={strength(c.strengthMPa, v.units)}
                 size={64}
-                className={c.mayStrip ? 'text-good-t' : ''}
+                className={c.strip === 'may' ? 'text-good-t' : ''}
               />
             </Opens>
             <p className="pb-1 text-[18px] leading-6">
-              <b className="font-semibold">
-                {c.mayStrip
-                  ? 'Forms may come off.'
-                  : c.stripMs === null
-                    ? 'The curve never reaches it.'
-                    : `Forms stay on until ${momentText(v, c.stripMs)}.`}
-              </b>
+              <b className="font-semibold">{words?.sentence}</b>
               <br />
               {textOf(strength(c.stripMPa, v.units))} and not before {c.floorH} h; now{' '}
               {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.
@@ -99,11 +96,13 @@ export function CureBench() {
           <div className="rows border-y border-hair">
             {v.record.pour.elements.map((e) => (
               <p key={e} className="flex min-h-11 items-center gap-3 py-1">
-                <Mark verdict={c.stripped.includes(e) ? 'good' : c.mayStrip ? 'unread' : 'held'} />
+                <Mark
+                  verdict={c.stripped.includes(e) ? 'good' : c.strip === 'no' ? 'held' : 'unread'}
+                />
                 <b className="w-14">{e}</b>
                 <span className="flex-1 truncate">{v.elementName(e)}</span>
                 <span className="text-ink2">
-                  {c.stripped.includes(e) ? 'forms off' : c.mayStrip ? 'may come off' : 'stays on'}
+                  {c.stripped.includes(e) ? 'forms off' : words?.run}
                 </span>
               </p>
             ))}
@@ -111,7 +110,7 @@ export function CureBench() {
           <div className="grid grid-cols-2 gap-2">
             <button
               type="button"
-              className={`btn ${c.measured ? 'line' : ''}`}
+              className={`btn ${c.measured && c.strip !== 'forecast' ? 'line' : ''}`}
               onClick={() => {
                 set({ sheet: 'probe' });
               }}
@@ -120,7 +119,7 @@ export function CureBench() {
             </button>
             <button
               type="button"
-              className={`btn ${c.mayStrip && c.stripped.length < v.record.pour.elements.length ? '' : 'line'}`}
+              className={`btn ${c.strip === 'may' && c.stripped.length < v.record.pour.elements.length ? '' : 'line'}`}
               onClick={() => {
                 set({ sheet: 'strip' });
               }}
@@ -300,11 +299,18 @@ function StripSheet({ onClose }: P) {
   const v = usePour();
   const left = v.record.pour.elements.filter((e) => !v.curing?.stripped.includes(e));
   const [on, setOn] = useState(left);
+  const [reason, setReason] = useState('');
+  const cannot = refuseStrip(v.state, on, stampNow());
+  const against = v.curing?.strip !== 'may';
+  const ready = on.length > 0 && cannot === null && (!against || reason.trim() !== '');
   return (
     <Sheet open onClose={onClose} title="Forms off">
-      {!v.curing?.mayStrip && (
+      {against && (
         <p className="mb-3 font-semibold text-chalk-t">
-          The strength or the time is not there yet. What is logged now stands on the report.
+          {v.curing
+            ? stripWords(v.curing, (ms) => momentText(v, ms)).sentence
+            : 'Placing is not finished.'}{' '}
+          Taken off all the same, it stands on the report with its reason.
         </p>
       )}
       <div className="mb-4 flex flex-wrap gap-2">
@@ -322,15 +328,38 @@ function StripSheet({ onClose }: P) {
           </button>
         ))}
       </div>
+      {against && left.length > 0 && (
+        <label className="mb-4 block">
+          Why, and who allowed it
+          <input
+            className="field mt-1"
+            maxLength={500}
+            value={reason}
+            onChange={(e) => {
+              setReason(e.target.value);
+            }}
+          />
+        </label>
+      )}
+      {cannot && left.length > 0 && on.length > 0 && (
+        <p className="mb-3 font-semibold text-chalk-t" role="alert">
+          {cannot}
+        </p>
+      )}
       {left.length === 0 ? (
         <p>All forms are off.</p>
       ) : (
         <button
           type="button"
           className="btn w-full"
-          disabled={on.length === 0}
+          disabled={!ready}
           onClick={() => {
-            void v.write('strip', { elementIds: on }).then(onClose);
+            void v
+              .write('strip', {
+                elementIds: on,
+                ...(against ? { reason: reason.trim() } : {}),
+              })
+              .then(onClose);
           }}
         >
           Forms are off {on.length} of {left.length}
@@ -346,7 +375,15 @@ function BreakSheet({ onClose }: P) {
   const [days, setDays] = useState<number | null>(7);
   const [s, setS] = useState<number | null>(null);
   const mpa = s === null ? null : us ? s * MPA_PER_PSI : s;
-  const ok = mpa !== null && mpa > 0 && mpa <= 200 && days !== null && days > 0 && days <= 400;
+  const cannot = days === null ? null : refuseBreak(v.state, days, stampNow());
+  const ok =
+    mpa !== null &&
+    mpa > 0 &&
+    mpa <= 200 &&
+    days !== null &&
+    days > 0 &&
+    days <= 400 &&
+    cannot === null;
   return (
     <Sheet open onClose={onClose} title="Cylinder break">
       <form
@@ -363,6 +400,11 @@ function BreakSheet({ onClose }: P) {
           onChange={setS}
           autoFocus
         />
+        {cannot && (
+          <p className="col-span-2 font-semibold text-chalk-t" role="alert">
+            {cannot}
+          </p>
+        )}
         <button className="btn col-span-2" disabled={!ok}>
           Log break
         </button>

@@ -9,7 +9,6 @@ import {
   volume,
 } from '../../../core/units/index.ts';
 import { MOST_SLUMP_MM } from '../../../core/model/events.ts';
-import { liftName } from '../../../core/pourplan/lifts.ts';
 import { judgeSlump, speaksAgainst } from '../../../core/pourlog/loads.ts';
 import { latest } from '../../../core/pourlog/state.ts';
 import { stampNow } from '../../sync/clock.ts';
@@ -17,6 +16,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
+import { StartSheet } from './StartSheet.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { T } from '../../ui/Text.tsx';
 
@@ -284,44 +284,6 @@ function EndSheet({ id, onClose }: { id: string; onClose: () => void }) {
           Log
         </button>
       </form>
-    </Sheet>
-  );
-}
-
-function StartSheet({ loadId, onClose }: { loadId: string | undefined; onClose: () => void }) {
-  const v = usePour();
-  const open = v.progress.startable;
-  return (
-    <Sheet open onClose={onClose} title="Start placing">
-      {!v.gate.ready && (
-        <p className="mb-3 font-semibold text-chalk-t">
-          The gate is not open: {v.gate.rows.length} things hold the pour. Placing is logged all the
-          same, and the report says so.
-        </p>
-      )}
-      {!loadId && <p className="mb-3 font-semibold text-ochre-t">No load is logged as here.</p>}
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {open.map((f, i) => (
-          <button
-            key={`${f.elementId}${f.lift}`}
-            type="button"
-            className={`btn min-h-[64px] ${i === 0 ? '' : 'line'}`}
-            onClick={() => {
-              void v
-                .write('place-start', {
-                  elementId: f.elementId,
-                  lift: f.lift,
-                  ...(loadId ? { loadId } : {}),
-                })
-                .then(onClose);
-            }}
-          >
-            {liftName(v.plan.route, f.elementId, f.lift)}
-            {f.ratio > 0 ? `, from ${Math.round(f.ratio * 100)}` : ''}
-          </button>
-        ))}
-      </div>
-      {open.length === 0 && <p>Everything is filled.</p>}
     </Sheet>
   );
 }

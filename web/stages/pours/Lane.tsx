@@ -11,6 +11,7 @@ import { loadsOf } from '../../../core/pourlog/loads.ts';
 import { progressOf } from '../../../core/pourlog/progress.ts';
 import { isClosed } from '../../../core/pourlog/state.ts';
 import { clockText, strength, textOf, volume } from '../../../core/units/index.ts';
+import { useCuringAir } from '../../app/useCuringAir.ts';
 import { logStore } from '../../sync/log-store.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
@@ -23,7 +24,7 @@ function useLane(record: PourAnswer, nowMs: number) {
   useEffect(() => {
     void store.pull().catch(() => undefined);
   }, [store]);
-  return useMemo(() => {
+  const lane = useMemo(() => {
     const { site, pour } = record;
     const mix = mixNamed(site, pour.mix);
     const plant = site.plants.find((p) => p.id === pour.plant);
@@ -37,10 +38,20 @@ function useLane(record: PourAnswer, nowMs: number) {
       plan,
       gate: gateOf(site, pour, points, log.state),
       progress,
-      curing: curingOf(pour, mix, log.state, progress.finishedMs, nowMs),
       closed: isClosed(log.state),
     };
   }, [record, log, nowMs]);
+  const finishedMs = lane?.progress.finishedMs ?? null;
+  const air = useCuringAir(record, finishedMs, nowMs);
+  return useMemo(() => {
+    if (!lane) return null;
+    const { site, pour } = record;
+    const { mix } = lane;
+    return {
+      ...lane,
+      curing: curingOf({ site, pour, mix, state: log.state, finishedMs, nowMs, air }),
+    };
+  }, [lane, record, log, finishedMs, nowMs, air]);
 }
 
 const HOUR = 3_600_000;
@@ -188,7 +199,7 @@ export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: numbe
         <b className="hidden font-semibold md:block">{record.pour.title}</b>
         <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6 text-good-t">
           <Mark verdict="good" />
-          {closed ? 'Closed' : curing.mayStrip ? 'Forms may come off' : 'Curing'}
+          {closed ? 'Closed' : curing.strip === 'may' ? 'Forms may come off' : 'Curing'}
         </b>
         {textOf(strength(curing.strengthMPa, units))} by temperature
       </p>

@@ -1,0 +1,95 @@
+import type { LogEvent } from '../model/events.ts';
+import { entries, replay, timeline, type PourState } from '../pourlog/state.ts';
+import { curingOf, type Curing, type CuringInput } from './curing.ts';
+
+/** What is said of the forms: in the rail, as a sentence, and what a run's own line says. */
+export interface StripWords {
+  short: string;
+  sentence: string;
+  run: string;
+}
+
+/**
+ * When forms may come off, in words.
+ * @param moment how a moment is said on site, as "Thu 05:20"
+ */
+export function stripWords(c: Curing, moment: (ms: number) => string): StripWords {
+  switch (c.strip) {
+    case 'may':
+      return { short: 'may strip', sentence: 'Forms may come off.', run: 'may come off' };
+    case 'forecast':
+      return {
+        short: 'read it, then strip',
+        sentence: `By forecast only: ${c.lastReadMs === null ? 'no temperature was read' : `last read ${moment(c.lastReadMs)}`}. Read the concrete before forms come off.`,
+        run: 'read first',
+      };
+    case 'no':
+      return c.stripMs === null
+        ? {
+            short: 'no strip time',
+            sentence: 'The curve never reaches it: forms stay on until a test proves the strength.',
+            run: 'stays on',
+          }
+        : {
+            short: `strip ${moment(c.stripMs)}`,
+            sentence: `Forms stay on until ${moment(c.stripMs)}${c.measured ? '' : ', by forecast'}.`,
+            run: 'stays on',
+          };
+  }
+}
+
+/** Forms that came off before they might: when, what stood then, and what was said for it. */
+export interface EarlyStrip {
+  entry: LogEvent<'strip'>;
+  verdict: 'no' | 'forecast';
+  strengthMPa: number;
+  ageH: number;
+  reason: string | null;
+}
+
+/** Every taking off of forms that went against the strength, the clock floor or the readings, judged as things stood then. */
+export function earlyStrips(input: Omit<CuringInput, 'nowMs'>): EarlyStrip[] {
+  const log = timeline(input.state);
+  return entries(input.state, 'strip').flatMap((entry): EarlyStrip[] => {
+    const nowMs = Date.parse(entry.at);
+    const then = curingOf({
+      ...input,
+      state: replay(log.filter((e) => Date.parse(e.at) <= nowMs)),
+      nowMs,
+    });
+    if (then === null || then.strip === 'may') return [];
+    const { strengthMPa, ageH, strip: verdict } = then;
+    return [{ entry, verdict, strengthMPa, ageH, reason: entry.body.reason ?? null }];
+  });
+}
+
+const DAY = 86_400_000;
+/** A cylinder is broken within this of its age (ASTM C39 allows 7 days ± 6 h and 28 days ± 20 h: the wider, rounded up), days. */
+const AGE_SLACK_DAYS = 1;
+
+/** Why a cylinder of an age cannot have been broken at a moment; null when it can. */
+export function refuseBreak(state: PourState, ageDays: number, atMs: number): string | null {
+  const placed = entries(state, 'place-start').map((e) => Date.parse(e.at));
+  if (placed.length === 0) return 'Nothing has been placed yet: there is no cylinder to break.';
+  const oldest = (atMs - Math.min(...placed)) / DAY;
+  return ageDays > oldest + AGE_SLACK_DAYS
+    ? `The oldest concrete of this pour is ${oldest < 1 ? `${(oldest * 24).toFixed(1)} hours` : `${oldest.toFixed(1)} days`} old: a cylinder of ${ageDays} days cannot have been broken.`
+    : null;
+}
+
+/** Why forms of these elements cannot have come off; null when they can. */
+export function refuseStrip(
+  state: PourState,
+  elementIds: readonly string[],
+  atMs: number,
+): string | null {
+  const begun = new Set(
+    entries(state, 'place-start')
+      .filter((e) => Date.parse(e.at) <= atMs)
+      .map((e) => e.body.elementId),
+  );
+  const empty = elementIds.filter((e) => !begun.has(e));
+  return empty.length
+    ? `Nothing has been placed in ${empty.join(', ')}: its forms cannot come off yet.`
+    : null;
+}

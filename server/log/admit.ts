@@ -1,0 +1,110 @@
+import type { NewEvent, StoredEvent } from '../../contract/index.ts';
+import { HOLD_NAME } from '../../core/check/words.ts';
+import { refuseBreak, refuseStrip } from '../../core/cure/strip.ts';
+import type { LogEvent } from '../../core/model/events.ts';
+import { mayStandFor, mayTakeBack, mayWrite, type Role } from '../../core/model/rights.ts';
+import { replay } from '../../core/pourlog/state.ts';
+import { ProblemError } from '../problems.ts';
+
+/** Whose entries are looked at. */
+export interface Writer {
+  role: Role;
+  name: string;
+}
+
+/** What is asked of the log before entries are taken into it. */
+export interface KnownLog {
+  /** Entries of this pour by their ids; ids that are not in it are left out. */
+  byId(ids: string[]): Promise<StoredEvent[]>;
+  /** Entries of some kinds, and everything that corrects one. */
+  ofKinds(kinds: NewEvent['kind'][]): Promise<StoredEvent[]>;
+}
+
+const holdOf = (e: Pick<LogEvent, 'kind' | 'body'>) =>
+  e.kind === 'sign' ? (e.body as LogEvent<'sign'>['body']).hold : null;
+const refuse = (status: 400 | 403, detail: string, path: string, message: string): never => {
+  throw new ProblemError(status, status === 403 ? 'Not yours to do' : 'Bad input', detail, [
+    { path, message },
+  ]);
+};
+
+function checkKind({ role }: Writer, e: NewEvent, i: number): void {
+  const hold = holdOf(e);
+  if (mayWrite(role, e.kind, hold)) return;
+  const detail =
+    hold && mayWrite(role, e.kind, null)
+      ? `The ${HOLD_NAME[hold].toLowerCase()} is not a ${role}'s to sign.`
+      : `A ${role} may not log “${e.kind}”.`;
+  refuse(403, detail, `events.${i}.kind`, 'is not for your role');
+}
+
+/** A correction is judged by what it corrects, which is in the log already or earlier in the batch. */
+async function checkCorrections(
+  who: Writer,
+  events: NewEvent[],
+  log: Pick<KnownLog, 'byId'>,
+): Promise<void> {
+  const ids = events.flatMap((e) => (e.supersedes ? [e.supersedes] : []));
+  if (ids.length === 0) return;
+  const stored = new Map((await log.byId(ids)).map((e) => [e.id, e]));
+  events.forEach((e, i) => {
+    if (!e.supersedes) return;
+    const path = `events.${i}.supersedes`;
+    const own = events.slice(0, i).find((x) => x.id === e.supersedes);
+    const target = stored.get(e.supersedes) ?? (own && { ...own, actor: who.name });
+    if (!target) {
+      refuse(
+        400,
+        'The entry to be corrected is not in this log.',
+        path,
+        'is no earlier entry of this pour',
+      );
+      return;
+    }
+    if (!mayStandFor(e.kind, target.kind))
+      refuse(
+        400,
+        `A ${e.kind} does not correct a ${target.kind}: take it back, and enter it anew.`,
+        path,
+        `is a ${target.kind}`,
+      );
+    const hold = holdOf(target);
+    if (!mayTakeBack(who, { kind: target.kind, actor: target.actor, hold }))
+      refuse(
+        403,
+        hold !== null && hold !== 'own'
+          ? 'An inspector’s sign-off is taken back by an inspector.'
+          : `Only ${target.actor} or the foreman takes back that ${target.kind}, each by their own rights.`,
+        path,
+        'is not yours to take back',
+      );
+  });
+}
+
+/** What cannot have happened is refused: a cylinder older than the concrete, forms off where nothing was placed. */
+async function checkPossible(events: NewEvent[], log: Pick<KnownLog, 'ofKinds'>): Promise<void> {
+  if (!events.some((e) => e.kind === 'break-test' || e.kind === 'strip')) return;
+  const state = replay([...(await log.ofKinds(['place-start'])), ...(events as LogEvent[])]);
+  events.forEach((e, i) => {
+    const atMs = Date.parse(e.at);
+    const why =
+      e.kind === 'break-test'
+        ? refuseBreak(state, e.body.ageDays, atMs)
+        : e.kind === 'strip'
+          ? refuseStrip(state, e.body.elementIds, atMs)
+          : null;
+    if (why !== null) {
+      const field = e.kind === 'strip' ? 'elementIds' : 'ageDays';
+      refuse(400, why, `events.${i}.body.${field}`, 'cannot be');
+    }
+  });
+}
+
+/** Refuses the whole batch, in words, when one of its entries is not this person's to write or cannot have happened. */
+export async function admit(who: Writer, events: NewEvent[], log: KnownLog): Promise<void> {
+  events.forEach((e, i) => {
+    checkKind(who, e, i);
+  });
+  await checkCorrections(who, events, log);
+  await checkPossible(events, log);
+}

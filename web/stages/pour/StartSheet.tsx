@@ -1,0 +1,140 @@
+import { useState } from 'react';
+import type { Progress } from '../../../core/pourlog/progress.ts';
+import { liftName } from '../../../core/pourplan/lifts.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useSession } from '../../app/session.tsx';
+import { Sheet } from '../../ui/Dialog.tsx';
+
+type Face = Progress['startable'][number];
+
+/** What a foreman most often says for pouring against the gate: one press each. */
+const REASONS = ['Agreed with the inspector', 'Weather is coming', 'Read, not entered yet'];
+
+/**
+ * Which run is placed. With the gate shut a foreman says why with the second press, and the override is logged with the start;
+ * nothing stands in the way of logging a start that has happened.
+ */
+export function StartSheet({
+  loadId,
+  onClose,
+}: {
+  loadId: string | undefined;
+  onClose: () => void;
+}) {
+  const v = usePour();
+  const { account } = useSession();
+  const [chosen, setChosen] = useState<Face | null>(null);
+  const open = v.progress.startable;
+  const shut = !v.gate.ready;
+  const mayOverride = account?.role === 'foreman';
+  const start = async (f: Face, reason: string | null) => {
+    if (reason) await v.write('override', { reason });
+    const from = loadId ? { loadId } : {};
+    await v.write('place-start', { elementId: f.elementId, lift: f.lift, ...from });
+    onClose();
+  };
+  if (chosen)
+    return (
+      <OverrideSheet
+        name={liftName(v.plan.route, chosen.elementId, chosen.lift)}
+        onClose={onClose}
+        onReason={(reason) => void start(chosen, reason).catch(() => undefined)}
+      />
+    );
+  return (
+    <Sheet open onClose={onClose} title="Start placing">
+      {shut && (
+        <p className="mb-3 font-semibold text-chalk-t">
+          The gate is shut: {v.gate.rows.length} held.{' '}
+          {mayOverride
+            ? 'Press the run, then say why it is poured all the same.'
+            : 'Placing is logged, and the report says that it was shut: tell the foreman.'}
+        </p>
+      )}
+      {!loadId && <p className="mb-3 font-semibold text-ochre-t">No load is logged as here.</p>}
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+        {open.map((f, i) => (
+          <button
+            key={`${f.elementId}${f.lift}`}
+            type="button"
+            className={`btn min-h-[64px] ${i === 0 ? '' : 'line'}`}
+            onClick={() => {
+              if (shut && mayOverride) setChosen(f);
+              else void start(f, null).catch(() => undefined);
+            }}
+          >
+            {liftName(v.plan.route, f.elementId, f.lift)}
+            {f.ratio > 0 ? `, from ${Math.round(f.ratio * 100)}` : ''}
+          </button>
+        ))}
+      </div>
+      {open.length === 0 && <p>Everything is filled.</p>}
+    </Sheet>
+  );
+}
+
+/** Why it is poured against the gate: a press on a reason, or words of one's own. */
+function OverrideSheet({
+  name,
+  onClose,
+  onReason,
+}: {
+  name: string;
+  onClose: () => void;
+  onReason: (reason: string | null) => void;
+}) {
+  const v = usePour();
+  const [words, setWords] = useState('');
+  return (
+    <Sheet open onClose={onClose} title={`${name}, against the gate`}>
+      <p className="mb-3 font-semibold text-chalk-t">
+        {v.gate.rows.length} held. Why it is poured stands on the report for good.
+      </p>
+      <div className="mb-3 flex flex-col gap-2">
+        {REASONS.map((reason) => (
+          <button
+            key={reason}
+            type="button"
+            className="btn warn min-h-[56px]"
+            onClick={() => {
+              onReason(reason);
+            }}
+          >
+            {reason}
+          </button>
+        ))}
+      </div>
+      <form
+        className="mb-3 flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (words.trim()) onReason(words.trim());
+        }}
+      >
+        <label className="flex-1">
+          Another reason
+          <input
+            className="field mt-1"
+            maxLength={500}
+            value={words}
+            onChange={(e) => {
+              setWords(e.target.value);
+            }}
+          />
+        </label>
+        <button className="btn warn" disabled={!words.trim()}>
+          Pour
+        </button>
+      </form>
+      <button
+        type="button"
+        className="btn line w-full"
+        onClick={() => {
+          onReason(null);
+        }}
+      >
+        Log the start, say why later
+      </button>
+    </Sheet>
+  );
+}
