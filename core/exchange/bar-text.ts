@@ -1,5 +1,6 @@
 import type { Hooks, WallType } from '../model/site.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
+import type { DrawnLap } from '../steel/laps.ts';
 import { barText, lengthText } from '../units/format.ts';
 import { parseMeasure, type UnitSystem } from '../units/measure.ts';
 
@@ -73,6 +74,25 @@ export const spacedText = (
   v: { bar: string; spacingM: number; hooks?: Hooks },
   units: UnitSystem,
 ): string => `${barText(v.bar)} at ${lengthText(v.spacingM * 1000, units)}${hooksText(v.hooks)}`;
+
+/** A lap as schedules write it: "24 in", "40 db", "40 dia", "40 d"; undefined for none: it is computed then. */
+export function lapFromText(text: string, units: UnitSystem): DrawnLap | undefined | string {
+  if (isNone(text) || /^\s*computed\s*$/i.test(text)) return undefined;
+  const m = /^\s*(\d+(?:\.\d+)?)\s*(?:×\s*)?(?:db|d|dia|diameters?|bar diameters?|ø)\.?\s*$/i.exec(
+    text,
+  );
+  if (m) return { diameters: Number(m[1]) };
+  const p = parseMeasure(text, units);
+  return p.ok && p.mm > 0
+    ? { lengthM: metres(p.mm) }
+    : `“${text.trim()}” is not a lap, as ${units === 'us' ? '24' : '600'} or 40 db, or none: then it is computed`;
+}
+export const lapText = (lap: DrawnLap | undefined, units: UnitSystem): string =>
+  lap === undefined
+    ? 'computed'
+    : 'lengthM' in lap
+      ? lengthText(lap.lengthM * 1000, units)
+      : `${lap.diameters} db`;
 
 /** A brick ledge as "5 x 8": how wide, and how far down from the top; null for none. */
 export function ledgeFromText(text: string, units: UnitSystem): WallType['ledge'] | string {

@@ -1,4 +1,11 @@
-import { countedFromText, isNone, ledgeFromText, metres, spacedFromText } from './bar-text.ts';
+import {
+  countedFromText,
+  isNone,
+  lapFromText,
+  ledgeFromText,
+  metres,
+  spacedFromText,
+} from './bar-text.ts';
 import {
   footingTypeSchema,
   wallTypeSchema,
@@ -38,6 +45,7 @@ const COLUMNS = {
   coverInside: ['cover inside', 'inside cover'],
   coverOutside: ['cover outside', 'outside cover'],
   ledge: ['ledge', 'brick ledge'],
+  lap: ['lap', 'laps', 'splice'],
   drawing: ['drawing', 'detail'],
 } as const;
 type Column = keyof typeof COLUMNS;
@@ -90,6 +98,7 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   ];
   const across = isNone(c.text('across')) ? null : c.read('across', spacedFromText);
   const top = c.text('top') === '' ? 0 : (c.read('top', countedFromText)?.count ?? 0);
+  const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
   const covers = [
     c.mm('coverBottom', coverMm),
     c.mm('coverSide', coverMm),
@@ -106,6 +115,7 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
     coverSideMm: covers[1],
     coverTopMm: covers[2],
     unformed: false,
+    ...(lap ? { lap } : {}),
     ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
   };
   return { list: 'footingTypes', type: footingTypeSchema.parse(type) };
@@ -121,6 +131,7 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   if (mats !== 1 && mats !== 2)
     c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
   const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
+  const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
   const ledge = isNone(c.text('ledge')) ? null : c.read('ledge', ledgeFromText);
   if (c.problems.length || thickness === null) return null;
   return {
@@ -134,6 +145,7 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
       coverInsideMm: covers[0],
       coverOutsideMm: covers[1],
       ledge,
+      ...(lap ? { lap } : {}),
       ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
     }),
   };

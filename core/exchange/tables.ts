@@ -3,7 +3,6 @@ import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { resultOf } from '../register/calculation.ts';
 import { rulesOf, type RuledSite } from '../rules/rules.ts';
-import { lapLength } from '../steel/lap-length.ts';
 import { rebarTakeoff, type RebarRow } from '../steel/rebar-takeoff.ts';
 import { materialsOf } from '../takeoff/materials.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
@@ -94,7 +93,8 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
   const u = site.units;
   const rules = rulesOf(site);
   const stockLengthM = rules.value('barStock');
-  const rows = resultOf(rebarTakeoff, { site, stockLengthM }).rows.filter((r) =>
+  const fyMPa = rules.value('barGrade');
+  const rows = resultOf(rebarTakeoff, { site, stockLengthM, fcMPa, fyMPa }).rows.filter((r) =>
     pour.elements.includes(r.elementId),
   );
   return {
@@ -105,25 +105,14 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
       'lines',
       `cut lengths ${shownUnit('M', u)}`,
       'laps',
+      `lap ${shownUnit('M', u)}`,
       `total ${shownUnit('M', u)}`,
       `mass ${shownUnit('Kg', u)}`,
     ],
     rows: rows.map((r) => {
       const lines = Math.max(1, r.count);
       const lapsEach = Math.round(r.laps / lines);
-      // The take-off says how much lap there is in all; where it says none the drawing's lap is computed.
-      const lapM =
-        r.laps > 0
-          ? (r.totalLengthM - r.lengthM * r.count) / r.laps
-          : resultOf(lapLength, {
-              fcMPa,
-              fyMPa: rules.value('barGrade'),
-              bar: r.bar,
-              topBar: false,
-              coating: 'none',
-              spacingClass: 'good',
-            }).lapMm / 1000;
-      const cuts = cutsOf(r.lengthM, lapsEach, lapM, stockLengthM);
+      const cuts = cutsOf(r.lengthM, lapsEach, r.lapM ?? 0, stockLengthM);
       const same = [...new Set(cuts.map((c) => cell(c, 'M', u, 2)))]
         .map((c) => `${cuts.filter((x) => cell(x, 'M', u, 2) === c).length} × ${c}`)
         .join(' + ');
@@ -134,6 +123,7 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
         r.count,
         same,
         r.laps,
+        r.laps > 0 ? (r.lapM === null ? 'coupler' : cell(r.lapM, 'M', u, 3)) : '',
         cell(r.totalLengthM, 'M', u, 1),
         cell(r.massKg, 'Kg', u, 0),
       ];

@@ -30,6 +30,18 @@ const bar = () =>
 const hooks = () => z.enum(['one', 'both'], { error: 'must be one or both' }).optional();
 export type Hooks = 'one' | 'both' | undefined;
 
+/** A lap as the drawing gives it for a type; computed when left out. */
+const drawnLap = () =>
+  z
+    .union(
+      [
+        z.strictObject({ lengthM: positive().lte(6, 'must be 6 or less') }),
+        z.strictObject({ diameters: positive().lte(200, 'must be 200 or less') }),
+      ],
+      { error: 'must be {lengthM} or {diameters}' },
+    )
+    .optional();
+
 export const footingTypeSchema = z.object({
   mark: mark(),
   widthM: positive(),
@@ -45,6 +57,7 @@ export const footingTypeSchema = z.object({
   coverSideMm: nonNegative(),
   coverTopMm: nonNegative(),
   unformed: z.boolean().default(false),
+  lap: drawnLap(),
   /** The drawing that rules it, as a foreman would name it. */
   drawing: z.string().max(80).optional(),
 });
@@ -59,6 +72,7 @@ export const wallTypeSchema = z.object({
   coverInsideMm: nonNegative(),
   coverOutsideMm: nonNegative(),
   ledge: z.object({ widthM: positive(), heightM: positive() }).nullable().default(null),
+  lap: drawnLap(),
   drawing: z.string().max(80).optional(),
 });
 export type WallType = z.output<typeof wallTypeSchema>;
@@ -116,6 +130,8 @@ export const padSchema = z.object({
       topEachWay: matSteel.optional(),
       coverBottomMm: nonNegative(),
       coverSideMm: nonNegative(),
+      /** Over the top mat; that of the sides where it is left out. */
+      coverTopMm: nonNegative().optional(),
     })
     .optional(),
   type: mark().optional(),

@@ -9,6 +9,8 @@ import {
 import { calculation, fig, resultOf } from '../register/calculation.ts';
 import { nonNegative, positive } from '../register/fields.ts';
 import { barNamed } from './bars.ts';
+import { lapOf, type DrawnLap } from './laps.ts';
+import { padBars } from './pad-bars.ts';
 import { hook } from './hook.ts';
 import { barsRequired } from './spacing-verdict.ts';
 import { lengthOf } from '../siteplan/geometry.ts';
@@ -23,6 +25,8 @@ const rowSchema = z.object({
   /** Ends of each bar bent into a standard 90° hook; their steel is in its length. */ hooks:
     z.number(),
   laps: z.number(),
+  /** The length of one lap; null for bars that may not be lapped. */
+  lapM: z.number().nullable(),
   totalLengthM: z.number(),
   massKg: z.number(),
 });
@@ -33,15 +37,31 @@ const END_MM = 76.2;
 
 interface Settings {
   stockLengthM: number;
-  lapM: number;
+  /** One lap for every bar; what each bar asks for when left out. */
+  lapM?: number | undefined;
   endMm: number;
+  fcMPa: number;
+  fyMPa: number;
 }
 
-/** Laps in one line of bar longer than a stock length. */
-const lapsIn = (lengthM: number, s: Settings): number =>
-  lengthM <= s.stockLengthM + 1e-9
+/** Where a bar lies, for its lap. */
+interface Laid {
+  drawn?: DrawnLap | undefined;
+  topBar?: boolean;
+}
+const lapMOf = (bar: string, s: Settings, laid: Laid): number | null => {
+  if (s.lapM !== undefined) return s.lapM;
+  const lap = lapOf({ bar, fcMPa: s.fcMPa, fyMPa: s.fyMPa, ...laid });
+  return lap && lap.lapMm / 1000;
+};
+/** A stock length gives at least this share of itself beyond its lap: a longer lap is asked about. */
+const LEAST_GAIN = 0.1;
+
+/** Laps, or couplers where a bar is not lapped, in one line of bar longer than a stock length. */
+const lapsIn = (lengthM: number, lapM: number, stockM: number): number =>
+  lengthM <= stockM + 1e-9
     ? 0
-    : Math.ceil((lengthM - s.stockLengthM) / (s.stockLengthM - s.lapM) - 1e-9);
+    : Math.ceil((lengthM - stockM) / Math.max(stockM - lapM, stockM * LEAST_GAIN) - 1e-9);
 
 /** What a standard hook adds to a bar measured out to out, m: its extension and bend, less the corner it turns. */
 function hookAddsM(bar: string): number {
@@ -59,11 +79,13 @@ function row(
   straightM: number,
   s: Settings,
   hooked?: keyof typeof HOOKED,
+  laid: Laid = {},
 ): RebarRow {
   const hooks = hooked ? HOOKED[hooked] : 0;
   const lengthM = straightM + (hooks ? hooks * hookAddsM(bar) : 0);
-  const laps = lapsIn(lengthM, s) * count;
-  const totalLengthM = lengthM * count + laps * s.lapM;
+  const lapM = lapMOf(bar, s, laid);
+  const laps = lapsIn(lengthM, lapM ?? 0, s.stockLengthM) * count;
+  const totalLengthM = lengthM * count + laps * (lapM ?? 0);
   return {
     elementId,
     role,
@@ -72,10 +94,14 @@ function row(
     lengthM,
     hooks,
     laps,
+    lapM,
     totalLengthM,
     massKg: totalLengthM * barNamed(bar).massKgM,
   };
 }
+
+/** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5). */
+const TOP_BAR_M = 0.3048;
 
 function runRows(site: SitePlan, s: Settings): RebarRow[] {
   return site.runs.flatMap((run) => {
@@ -93,6 +119,7 @@ function runRows(site: SitePlan, s: Settings): RebarRow[] {
           heightM,
           s,
           t.vertical.hooks,
+          { drawn: t.lap },
         ),
         row(
           run.id,
@@ -102,6 +129,7 @@ function runRows(site: SitePlan, s: Settings): RebarRow[] {
           lengthM,
           s,
           t.horizontal.hooks,
+          { drawn: t.lap },
         ),
       ];
     }
@@ -118,11 +146,17 @@ function runRows(site: SitePlan, s: Settings): RebarRow[] {
               lengthM,
               s,
               t.continuous.hooks,
+              { drawn: t.lap },
             ),
           ]
         : [];
     if (t.continuous.topCount > 0)
-      rows.push(row(run.id, 'top', t.continuous.bar, t.continuous.topCount, lengthM, s));
+      rows.push(
+        row(run.id, 'top', t.continuous.bar, t.continuous.topCount, lengthM, s, undefined, {
+          drawn: t.lap,
+          topBar: t.depthM - t.coverTopMm / 1000 > TOP_BAR_M,
+        }),
+      );
     if (t.transverse)
       rows.push(
         row(
@@ -133,31 +167,17 @@ function runRows(site: SitePlan, s: Settings): RebarRow[] {
           t.widthM - (2 * t.coverSideMm) / 1000,
           s,
           t.transverse.hooks,
+          { drawn: t.lap },
         ),
       );
     return rows;
   });
 }
 
-function padRows(site: SitePlan, s: Settings): RebarRow[] {
-  return site.pads.flatMap((p) => {
-    if (!p.steel) return [];
-    const cover = p.steel.coverSideMm;
-    const mats = [p.steel.eachWay, ...(p.steel.topEachWay ? [p.steel.topEachWay] : [])];
-    return mats.flatMap((m) =>
-      (
-        [
-          [p.widthM, p.lengthM],
-          [p.lengthM, p.widthM],
-        ] as const
-      ).map(([across, along]) => {
-        const n =
-          m.count ?? (m.spacingM ? barsRequired(across * 1000, cover, m.spacingM * 1000) : 0);
-        return row(p.id, 'eachWay', m.bar, n, along - (2 * cover) / 1000, s, m.hooks);
-      }),
-    );
-  });
-}
+const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
+  site.pads.flatMap((p) =>
+    padBars(p).map((b) => row(p.id, 'eachWay', b.bar, b.count, b.barLengthM, s, b.hooks)),
+  );
 
 /** Straight end of a tie beyond its bend, m (ACI 318-19 table 25.3.2: 6 db, 75 mm at least); a round tie laps by 150 mm (§25.7.2.4). */
 const tieTailM = (bar: string): number => Math.max(6 * barNamed(bar).diameterMm, 75) / 1000;
@@ -218,20 +238,22 @@ export const rebarTakeoff = calculation({
   purpose:
     'How many bars of which size and length each run, pad and pier takes, with laps by stock length, and their mass.',
   formula:
-    'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
+    'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line, the lap the drawing’s where the type gives one, else by lap-length; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
   source:
-    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
+    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
   limits:
     'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
   input: z
     .object({
       site: sitePlanSchema,
       stockLengthM: positive().default(6.096),
-      lapM: positive().default(0.6096),
+      lapM: positive().optional(),
       endMm: nonNegative().default(END_MM),
+      fcMPa: positive().default(24.13165),
+      fyMPa: positive().default(413.685),
     })
     .superRefine((v, ctx) => {
-      if (v.lapM >= v.stockLengthM)
+      if (v.lapM !== undefined && v.lapM >= v.stockLengthM)
         ctx.addIssue({
           code: 'custom',
           path: ['lapM'],
@@ -241,6 +263,10 @@ export const rebarTakeoff = calculation({
   output: z.object({ rows: z.array(rowSchema), massKg: z.number() }),
   compute({ site, ...s }, trace) {
     const rows = [...runRows(site, s), ...padRows(site, s), ...pierRows(site, s)];
+    if (rows.some((r) => r.laps > 0 && (r.lapM ?? 0) > s.stockLengthM * (1 - LEAST_GAIN)))
+      trace.caution(
+        'A lap takes nearly a whole stock length: ask for longer stock, or for couplers.',
+      );
     for (const r of rows)
       trace.step(
         `${r.elementId} ${r.role}`,

@@ -189,7 +189,9 @@ describe('bars of the demo site', () => {
   test('36 ft of F2: three lines with one lap each by 20 ft stock, 37 bars across at 12 in', () => {
     const [along, across] = rows('FN');
     expect(along).toMatchObject({ role: 'along', bar: '#5', count: 3, laps: 3 });
-    expect(along?.totalLengthM).toBeCloseTo(3 * (36 * 0.3048 + 0.6096), 6);
+    // 1.3 · 60 000/(25·√3500) · 5/8 in, as the check asks for it.
+    const lapM = ((1.3 * 60_000) / (25 * Math.sqrt(3500))) * 0.625 * 0.0254;
+    expect(along?.totalLengthM).toBeCloseTo(3 * (36 * 0.3048 + lapM), 3);
     expect(across).toMatchObject({ role: 'across', bar: '#5', count: 37 });
     expect(across?.lengthM).toBeCloseTo(18 * 0.0254, 6);
   });

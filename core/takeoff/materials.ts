@@ -3,7 +3,9 @@ import type { PourDoc } from '../model/pour.ts';
 import { pierHeightM, type SitePlan } from '../model/site.ts';
 import { resultOf } from '../register/calculation.ts';
 import { trenchFill } from '../setout/trench-fill.ts';
-import { lengthText } from '../units/format.ts';
+import { padMatKg } from '../steel/pad-bars.ts';
+import { rulesOf, type RuledSite } from '../rules/rules.ts';
+import { L_PER_GAL, area, distanceText, lengthText, mass, textOf } from '../units/index.ts';
 import type { Quantity } from '../units/quantity.ts';
 import { takeOffOf } from './takeoff.ts';
 import { lengthOf } from '../siteplan/geometry.ts';
@@ -17,15 +19,21 @@ export interface Material {
   basis: string;
 }
 
-/** A chair under every bar along each so many metres (4 ft, trade practice). */
-const CHAIR_M = 1.2192;
+/** Braces of a wall without a form system, m apart (8 ft, trade practice). */
+const BRACE_M = 2.4384;
 /** A stake each so many metres of form board (2 ft, trade practice). */
 const STAKE_M = 0.6096;
 /** What a litre of release agent covers, m² (trade practice; its maker's sheet rules). */
 const AGENT_M2_PER_L = 12;
 
 /** What a pour takes besides concrete and bars: chairs, boards and stakes, ties, walers, braces, anchors, release agent. */
-export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'forms'>): Material[] {
+export function materialsOf(
+  site: SitePlan & RuledSite,
+  pour: Pick<PourDoc, 'elements' | 'forms'>,
+): Material[] {
+  const { units } = site;
+  const rules = rulesOf(site);
+  const chairEveryM = rules.value('chairEvery');
   const forms = formSystemOf({ site, pour });
   const formM2 = new Map(takeOffOf(site).elements.map((e) => [e.id, e.formM2]));
   return pour.elements.flatMap((id): Material[] => {
@@ -41,9 +49,9 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
     if (footing) {
       add(
         'chairs',
-        Math.ceil((lengthM / CHAIR_M) * footing.continuous.count - 1e-9),
+        Math.ceil((lengthM / chairEveryM) * footing.continuous.count - 1e-9),
         null,
-        'one a bar each 1.2 m (4 ft)',
+        `one a bar each ${distanceText(chairEveryM, units)}`,
       );
       if (!footing.unformed) {
         add('form boards', 2 * lengthM, 'M', 'both sides, used again');
@@ -51,12 +59,33 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
           'stakes',
           2 * Math.ceil(lengthM / STAKE_M - 1e-9),
           null,
-          'each 0.6 m (2 ft), both sides',
+          `each ${distanceText(STAKE_M, units)}, both sides`,
         );
       }
     }
     if (pad) {
-      add('chairs', 4, null, 'one a corner');
+      const grid = (everyM: number) =>
+        Math.max(2, Math.ceil(pad.widthM / everyM - 1e-9)) *
+        Math.max(2, Math.ceil(pad.lengthM / everyM - 1e-9));
+      add(
+        'chairs',
+        grid(chairEveryM),
+        null,
+        `one every ${distanceText(chairEveryM, units)} both ways`,
+      );
+      if (pad.steel?.topEachWay) {
+        const everyM = rules.value('benchEvery');
+        const kg = padMatKg(pad, 'top');
+        const byMass = Math.ceil(kg / rules.value('benchLoad') - 1e-9);
+        add(
+          'benches',
+          Math.max(grid(everyM), byMass),
+          null,
+          byMass > grid(everyM)
+            ? `the top mat weighs ${textOf(mass(kg, units))}, ${textOf(mass(rules.value('benchLoad'), units))} on each`
+            : `one every ${distanceText(everyM, units)} both ways under the top mat`,
+        );
+      }
       add('form boards', 2 * (pad.widthM + pad.lengthM), 'M', 'all round, used again');
     }
     const pier = site.piers.find((p) => p.id === id);
@@ -83,8 +112,20 @@ export function materialsOf(site: SitePlan, pour: Pick<PourDoc, 'elements' | 'fo
         add('braces', bracePlaces(lengthM, forms.brace.spacingM).length, null, 'by their spacing');
     }
     if (run?.kind === 'wall' && !forms)
-      add('braces', bracePlaces(lengthM, 2.4384).length, null, 'each 2.4 m (8 ft)');
-    add('release agent', (formM2.get(id) ?? 0) / AGENT_M2_PER_L, 'L', 'a litre each 12 m²');
+      add(
+        'braces',
+        bracePlaces(lengthM, BRACE_M).length,
+        null,
+        `each ${distanceText(BRACE_M, units)}`,
+      );
+    add(
+      'release agent',
+      (formM2.get(id) ?? 0) / AGENT_M2_PER_L,
+      'L',
+      units === 'us'
+        ? `a gallon each ${textOf(area(AGENT_M2_PER_L * L_PER_GAL, units))}`
+        : `a litre each ${textOf(area(AGENT_M2_PER_L, units))}`,
+    );
     for (const d of site.embeds) {
       if (d.elementId !== id || d.kind !== 'drain' || d.toM === undefined) continue;
       const sideM = site.units === 'us' ? 0.3048 : 0.3;

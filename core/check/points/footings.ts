@@ -1,8 +1,7 @@
-import { resultOf } from '../../register/calculation.ts';
-import type { FootingType, Pad, Run } from '../../model/site.ts';
+import type { FootingType, Run } from '../../model/site.ts';
 import { wallsOn } from '../../siteplan/standing.ts';
-import { lapLength } from '../../steel/lap-length.ts';
-import { barsRequired } from '../../steel/spacing-verdict.ts';
+import { lapOf, type DrawnLap } from '../../steel/laps.ts';
+import { lengthText } from '../../units/format.ts';
 import {
   barDrafts,
   both,
@@ -24,7 +23,7 @@ export const tied = look(
   'steel',
   'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.',
 );
-const GROUND = look(
+export const GROUND = look(
   'ground',
   'Ground',
   'ground',
@@ -43,18 +42,22 @@ export const TRENCH_M = 1.2192;
 export function lapDraft(
   bar: string,
   lengthM: number,
-  { mix, rules: r }: ListContext,
+  type: { mark: string; drawing?: string | undefined; lap?: DrawnLap | undefined },
+  { site, mix, rules: r }: ListContext,
   upM?: number,
 ): Draft[] {
   if (lengthM <= r.stockLengthM && lengthM < 3) return [];
-  const { lapMm } = resultOf(lapLength, {
-    fcMPa: mix.fcMPa,
-    fyMPa: r.barGradeMPa,
-    bar,
-    topBar: false,
-    coating: 'none',
-    spacingClass: 'good',
-  });
+  const lap = lapOf({ bar, fcMPa: mix.fcMPa, fyMPa: r.barGradeMPa, drawn: type.lap });
+  if (!lap)
+    return [
+      look(
+        'splice',
+        'Mechanical splices',
+        'steel',
+        'These bars may not be lapped: couplers of the right kind, screwed or swaged as their maker says, staggered.',
+      ),
+    ];
+  const { lapMm, computedMm } = lap;
   return [
     {
       kind: 'lap',
@@ -68,7 +71,10 @@ export function lapDraft(
         plusMm: null,
       },
       places: spread(lengthM, 1, 'middle', upM === undefined ? [] : [upM]),
-      source: 'computed, ACI 318 §25.5.2',
+      source:
+        lap.ruledBy === 'drawing'
+          ? `${type.drawing ?? 'schedule'}, ${type.mark}; computed it would be ${lengthText(computedMm, site.units)}`
+          : 'computed, ACI 318 §25.5.2',
       toleranceSource: r.lapMinus.source,
       advice: 'Slide the bar on or splice a piece in, and read again.',
     },
@@ -258,7 +264,7 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
       why: 'one each side',
       advice: 'Move the bar in, block it, and read again.',
     },
-    ...lapDraft(t.continuous.bar, lengthM, c),
+    ...lapDraft(t.continuous.bar, lengthM, t, c),
     ...hookDraft('along', 'along', t.continuous),
     ...hookDraft('across', 'across', t.transverse),
     tied,
@@ -275,88 +281,5 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
         'at the step',
       ),
     );
-  return out;
-}
-
-export function padDrafts(p: Pad, c: ListContext): Draft[] {
-  const r = c.rules;
-  const depthMm = p.depthM * 1000;
-  const out: Draft[] = [
-    GROUND,
-    ...trenchDraft(p.bottomM, c),
-    {
-      kind: 'width',
-      title: 'Form width',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'width',
-        wantedMm: p.widthM * 1000,
-        minusMm: r.footingWidth.minusMm,
-        plusMm: r.footingWidth.plusMm,
-      },
-      places: once,
-      toleranceSource: r.footingWidth.source,
-      advice: 'Move the form, brace it, and read again.',
-    },
-    braced,
-    {
-      kind: 'depth',
-      title: 'Depth to ground',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'depth',
-        wantedMm: depthMm,
-        minusMm: r.footingDepth.minusRatio * depthMm,
-        plusMm: r.footingDepth.plusMm,
-      },
-      places: once,
-      toleranceSource: r.footingDepth.source,
-      advice: 'Dig or trim the bottom, compact, and read again.',
-    },
-    {
-      kind: 'level',
-      title: 'Form top off the mark',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'level',
-        wantedMm: 0,
-        minusMm: r.topLevel.minusMm,
-        plusMm: r.topLevel.plusMm ?? 0,
-      },
-      places: once,
-      toleranceSource: r.topLevel.source,
-      advice: 'Drive or lift the form to the mark and read again.',
-    },
-  ];
-  if (!p.steel) return out;
-  const { eachWay, coverBottomMm, coverSideMm } = p.steel;
-  const n =
-    eachWay.count ?? barsRequired(p.widthM * 1000, coverSideMm, (eachWay.spacingM ?? 1) * 1000);
-  const cover = (face: 'bottom' | 'side', specifiedMm: number, advice: string): Draft => ({
-    kind: `cover-${face}`,
-    title: face === 'bottom' ? 'Bottom cover' : 'Side cover',
-    trade: 'steel',
-    wanted: { type: 'cover', face, specifiedMm, memberDepthMm: depthMm, bar: eachWay.bar },
-    places: [...once, ...once],
-    why: 'two a face',
-    advice,
-  });
-  out.push(
-    {
-      kind: 'count-each',
-      title: 'Bars each way',
-      trade: 'steel',
-      wanted: { type: 'count', wanted: n },
-      places: once,
-      advice: 'Put the missing bar in.',
-    },
-    ...barDrafts('each', 'each way', eachWay.bar),
-    cover('bottom', coverBottomMm, 'Lift on chairs and read again.'),
-    cover('side', coverSideMm, 'Move the bar in, block it, and read again.'),
-    tied,
-  );
   return out;
 }

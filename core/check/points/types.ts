@@ -22,7 +22,7 @@ export type Wanted =
       type: 'cover';
       specifiedMm: number;
       memberDepthMm: number;
-      face: 'bottom' | 'side' | 'inside' | 'outside';
+      face: 'bottom' | 'side' | 'top' | 'inside' | 'outside';
       bar: string;
     }
   | {

@@ -310,7 +310,7 @@ export function wallDrafts(run: Run, lengthM: number, t: WallType, c: ListContex
   ];
   if (t.mats === 2) out.push(cover('outside', t.coverOutsideMm));
   out.push(
-    ...lapDraft(t.horizontal.bar, lengthM, c, heightM * 0.5),
+    ...lapDraft(t.horizontal.bar, lengthM, t, c, heightM * 0.5),
     ...hookDraft('up', 'upright', t.vertical),
     ...hookDraft('across', 'across', t.horizontal),
     tied,

@@ -32,7 +32,7 @@ const ROOM = 9;
 export function FootingSection({ site, elementId, besides, width, height, reading }: Props) {
   const s = footingShape(site, elementId);
   if (!s) return null;
-  if (reading)
+  if (reading && reading.face !== 'top')
     return (
       <CornerDetail
         s={s}

@@ -3,6 +3,7 @@ import { resultOf } from '../../../core/register/calculation.ts';
 import { piersOn, wallsOn } from '../../../core/siteplan/standing.ts';
 import { hook } from '../../../core/steel/hook.ts';
 import { barNamed } from '../../../core/steel/bars.ts';
+import { padBars } from '../../../core/steel/pad-bars.ts';
 import { barText, lengthText } from '../../../core/units/index.ts';
 
 /** What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's; `leg` 1 or −1: which way a foot lies. */
@@ -106,30 +107,28 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
   const pad = site.pads.find((p) => p.id === elementId);
   if (pad) {
     const s = pad.steel;
-    const count =
-      s?.eachWay.count ??
-      Math.max(
-        2,
-        Math.floor(
-          (pad.widthM * 1000 - 2 * (s?.coverSideMm ?? 75)) / ((s?.eachWay.spacingM ?? 0.2) * 1000),
-        ) + 1,
-      );
+    const bars = padBars(pad);
+    // The cut goes across the width: what runs lengthwise is cut through.
+    const cut = (mat: 'bottom' | 'top') =>
+      bars.find((b) => b.mat === mat && b.way === 'lengthwise')?.count ?? 0;
     const bar = s?.eachWay.bar ?? '#5';
-    const how =
-      s?.eachWay.spacingM === undefined
-        ? `${count} ${barText(bar)}`
-        : `${barText(bar)} at ${lengthText(s.eachWay.spacingM * 1000, units)}`;
+    const how = (mat: 'bottom' | 'top', m: NonNullable<typeof s>['eachWay']) =>
+      m.count === undefined
+        ? `${barText(m.bar)} at ${lengthText((m.spacingM ?? 0) * 1000, units)}`
+        : `${cut(mat)} ${barText(m.bar)}`;
+    const words = s ? [`${how('bottom', s.eachWay)} each way`] : ['no steel'];
+    if (s?.topEachWay) words.push(`top ${how('top', s.topEachWay)} each way`);
     return {
       widthM: pad.widthM,
       depthM: pad.depthM,
       bottomMm: s?.coverBottomMm ?? 0,
       sideMm: s?.coverSideMm ?? 0,
-      topMm: s?.coverSideMm ?? 0,
+      topMm: s?.coverTopMm ?? s?.coverSideMm ?? 0,
       unformed: false,
-      along: { bar, count: s ? count : 0, topCount: s?.topEachWay ? count : 0 },
+      along: { bar, count: cut('bottom'), topCount: cut('top') },
       across: s ? bar : null,
       topAcross: s?.topEachWay !== undefined,
-      words: s ? [`${how} each way${s.topEachWay ? ', top and bottom' : ''}`] : ['no steel'],
+      words,
       belowGradeM: below(pad.bottomM),
       above: pierAbove(site, pad.id),
       acrossLegsMm: acrossLegs(s?.eachWay),

@@ -12,7 +12,7 @@ export interface CoverReading {
 
 /** What a section needs of a cover reading: the face, what is wanted there, and the least that passes. */
 export interface CoverShown {
-  face: 'bottom' | 'side' | 'inside' | 'outside';
+  face: 'bottom' | 'side' | 'top' | 'inside' | 'outside';
   specifiedMm: number;
   leastMm: number;
   bar: string;

@@ -7,6 +7,8 @@ import {
   countedFromText,
   countedText,
   isNone,
+  lapFromText,
+  lapText,
   ledgeFromText,
   ledgeText,
   metres,
@@ -67,6 +69,16 @@ const spaced = <Type,>(
   },
 });
 
+const lapCell = <Type extends { lap?: FootingType['lap'] }>(): Cell<Type> => ({
+  id: 'lap',
+  head: 'lap',
+  text: (t, u) => lapText(t.lap, u),
+  read: (t, text, u) => {
+    const lap = lapFromText(text, u);
+    return typeof lap === 'string' ? lap : { ...t, lap };
+  },
+});
+
 const FOOTING: Cell<FootingType>[] = [
   size(
     'width',
@@ -101,6 +113,7 @@ const FOOTING: Cell<FootingType>[] = [
     (t) => t.coverBottomMm,
     (t, mm) => ({ ...t, coverBottomMm: mm }),
   ),
+  lapCell(),
 ];
 const WALL: Cell<WallType>[] = [
   size(
@@ -145,6 +158,7 @@ const WALL: Cell<WallType>[] = [
       return typeof ledge === 'string' ? ledge : { ...t, ledge };
     },
   },
+  lapCell(),
 ];
 
 /** The schedule: every type a row at one scale, changed cell by cell, or brought in from a spreadsheet. */

@@ -114,31 +114,34 @@ function MatFields({
   };
   const steel = (c: Partial<NonNullable<Pad['steel']>>) =>
     s ? set({ steel: { ...s, ...c } }) : false;
-  const eachWay = (text: string): string | null => {
-    if (isNone(text)) {
-      set({ steel: undefined });
-      return null;
-    }
+  const read = (text: string) => {
     const counted = countedFromText(text, units);
     const got = typeof counted === 'string' ? spacedFromText(text, units) : counted;
-    if (typeof got === 'string')
-      return `${counted as string}, or ${units === 'us' ? 'No. 5 at 12' : '12 mm at 200'}`;
-    set({ steel: { ...s, ...covers, eachWay: got } });
+    return typeof got === 'string'
+      ? `${counted as string}, or ${units === 'us' ? 'No. 5 at 12' : '12 mm at 200'}`
+      : got;
+  };
+  const eachWay = (text: string): string | null => {
+    const got = isNone(text) ? null : read(text);
+    if (typeof got === 'string') return got;
+    set({ steel: got ? { ...s, ...covers, eachWay: got } : undefined });
     return null;
   };
+  const top = (text: string): string | null => {
+    const got = isNone(text) ? undefined : read(text);
+    if (typeof got === 'string') return got;
+    steel({ topEachWay: got });
+    return null;
+  };
+  const matText = (x: NonNullable<typeof s>['eachWay'] | undefined): string =>
+    !x
+      ? 'none'
+      : x.count !== undefined
+        ? countedText({ ...x, count: x.count })
+        : spacedText({ ...x, spacingM: x.spacingM ?? 0 }, units);
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-      <BarField
-        label="Bars each way"
-        value={
-          !m
-            ? 'none'
-            : m.count !== undefined
-              ? countedText({ ...m, count: m.count })
-              : spacedText({ ...m, spacingM: m.spacingM ?? 0 }, units)
-        }
-        onText={eachWay}
-      />
+      <BarField label="Bars each way" value={matText(m)} onText={eachWay} />
       {s && (
         <>
           <TypedField
@@ -155,6 +158,16 @@ function MatFields({
             value={s.coverSideMm}
             onCommit={(n) => steel({ coverSideMm: n })}
           />
+          <BarField label="Top mat each way" value={matText(s.topEachWay)} onText={top} />
+          {s.topEachWay && (
+            <TypedField
+              label="Cover above"
+              quantity="Mm"
+              units={units}
+              value={s.coverTopMm ?? s.coverSideMm}
+              onCommit={(n) => steel({ coverTopMm: n })}
+            />
+          )}
         </>
       )}
     </div>

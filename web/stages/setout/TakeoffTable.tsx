@@ -22,11 +22,13 @@ export const ROLE: Record<RebarRow['role'], string> = {
 
 /** Bars of the site, worked out once a site. */
 export function useBars(): RebarRow[] {
-  const { record, rules } = usePour();
+  const { record, rules, mix } = usePour();
   const stockLengthM = rules.value('barStock');
+  const fyMPa = rules.value('barGrade');
+  const { fcMPa } = mix;
   return useMemo(
-    () => resultOf(rebarTakeoff, { site: record.site, stockLengthM }).rows,
-    [record.site, stockLengthM],
+    () => resultOf(rebarTakeoff, { site: record.site, stockLengthM, fcMPa, fyMPa }).rows,
+    [record.site, stockLengthM, fcMPa, fyMPa],
   );
 }
 
