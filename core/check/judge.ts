@@ -200,7 +200,8 @@ function judgeBolts(
     endMaxMm: w.endMaxMm,
     projectionLessMm: w.projectionLessMm,
     projectionToleranceMm: w.projectionMoreMm,
-    bolts: standing.map((b) => b.bolt),
+    // Those that are set on pour day are taken to come where they are drawn.
+    bolts: [...standing.map((b) => b.bolt), ...w.wetM.map((atM) => ({ atM }))],
   });
   return values.map((value, place): Judged | null => {
     if (value === null) return null;

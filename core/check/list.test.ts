@@ -8,7 +8,7 @@ import { fixList } from './fixes.ts';
 import { gateOf, holdsOf } from './gate.ts';
 import { judgeAll, judgeAt, judgeReading } from './judge.ts';
 import { checkList, type Wanted, typeChanges, WHOLE_POUR, withAdded } from './points/index.ts';
-import { bracePlaces, panelJoints } from './points/forms.ts';
+import { bracePlaces } from '../formwork/forms-layout.ts';
 import { putOffOf } from './put-off.ts';
 import { nextStop, walkOrder } from './walk.ts';
 
@@ -74,14 +74,13 @@ describe('the list is derived from the model', () => {
     expect(kindsOf('PUMP', checkList(demoPour('kestrel', 'K3')))).not.toContain('trench');
   });
   test('the form system gives ties by joint, walers and braces; without one there is no round', () => {
-    expect(panelJoints(10, 3)).toEqual([3, 6, 9]);
-    expect(panelJoints(9, 3)).toEqual([3, 6]);
     expect(bracePlaces(9, 3)).toEqual([1.5, 4.5, 7.5]);
     expect(bracePlaces(2, 3)).toHaveLength(2);
     expect(point('N/ties')).toMatchObject({
       round: 'forms',
       wanted: { type: 'count', wanted: 5 },
-      places: { length: 11 },
+      // Eleven between its panels, and a corner piece at either end.
+      places: { length: 13 },
     });
     const bare = checkList({ site, pour: { ...pour, forms: undefined }, mix });
     expect(bare.filter((p) => p.round === 'forms')).toEqual([]);

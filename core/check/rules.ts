@@ -42,6 +42,8 @@ export interface CheckRules {
   leastCoverReadings: number;
   /** Widths, depths and levels: one every so many metres. */
   sizeEveryM: number;
+  /** Runs of one type share their checks up to this length together, m. */
+  stretchM: number;
   barGradeMPa: number;
   stockLengthM: number;
 }
@@ -96,6 +98,7 @@ export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules 
     coverEveryM: rules.value('coverEvery'),
     leastCoverReadings: rules.value('coverLeast'),
     sizeEveryM: rules.value('sizeEvery'),
+    stretchM: rules.value('stretch'),
     barGradeMPa: rules.value('barGrade'),
     stockLengthM: rules.value('barStock'),
   };

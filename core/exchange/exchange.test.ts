@@ -198,7 +198,8 @@ describe('lists', () => {
     expect(amount(materialsOf(p3.site, p3.pour), 'SE2', 'chairs')).toBe(12);
     const p2 = demoPour('quillback', 'P2');
     const m = materialsOf(p2.site, p2.pour);
-    expect(amount(m, 'N', 'ties')).toBe(55);
+    // Five at each of eleven joints and two corner pieces.
+    expect(amount(m, 'N', 'ties')).toBe(65);
     expect(amount(m, 'N', 'hold-downs')).toBe(2);
     expect(amount(m, 'N', 'dowels')).toBe(4);
     expect(

@@ -58,15 +58,29 @@ export const embedSchema = z.object({
 });
 export type Embed = z.output<typeof embedSchema>;
 
-/** A form system as its maker describes it. */
+export const FORM_KINDS = ['panels', 'foam'] as const;
+export const CONSOLIDATIONS = ['vibrator', 'smallVibrator', 'rod', 'hammer'] as const;
+
+/** A form system as its maker describes it: panels that are taken off and used again, or foam blocks that stay. */
 export const formSystemSchema = z.object({
   mark: mark(),
+  kind: z.enum(FORM_KINDS, { error: 'must be panels or foam' }).default('panels'),
   label: z.string().max(80).optional(),
   ratingKPa: positive(),
   /** The greatest height the maker allows to be placed in one lift; none where full height may be. */
   greatestLiftM: positive().optional(),
+  /** Width of a panel, or length of a foam block. */
   panelWidthM: positive(),
-  tiesPerJoint: count().lte(40, 'must be 40 or fewer'),
+  /** The panel height that ties and walers are counted for; none counts them for any wall. */
+  panelHeightM: positive().optional(),
+  /** Foam: height of a course, and thickness of the foam on either side. */
+  courseM: positive().optional(),
+  foamMm: positive().optional(),
+  /** How the concrete is worked in them. */
+  consolidation: z
+    .enum(CONSOLIDATIONS, { error: `must be ${CONSOLIDATIONS.join(', ')}` })
+    .default('vibrator'),
+  tiesPerJoint: wholeOrNone().lte(40, 'must be 40 or fewer'),
   walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
   brace: z
     .object({

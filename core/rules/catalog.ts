@@ -567,6 +567,13 @@ export const RULE_CATALOG = {
     ...both(2, 'house default'),
     [1, 20],
   ),
+  stretch: rule(
+    'How many readings',
+    'Runs of one type in a row are read together up to',
+    'M',
+    ...both(10, 'house default'),
+    [0.5, 100],
+  ),
   sizeEvery: rule(
     'How many readings',
     'Size and level read every',

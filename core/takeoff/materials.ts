@@ -1,6 +1,13 @@
-import { bracePlaces, formSystemOf, panelJoints } from '../check/points/forms.ts';
+import {
+  bracePlaces,
+  foamBlocks,
+  formSystemOf,
+  tieJoints,
+  tiesAtJoint,
+  walerRows,
+} from '../formwork/forms-layout.ts';
 import type { PourDoc } from '../model/pour.ts';
-import { pierHeightM, type SitePlan } from '../model/site.ts';
+import { pierHeightM, wallHeightM, type SitePlan } from '../model/site.ts';
 import { resultOf } from '../register/calculation.ts';
 import { trenchFill } from '../setout/trench-fill.ts';
 import { padMatKg } from '../steel/pad-bars.ts';
@@ -95,19 +102,22 @@ export function materialsOf(
       add('braces', 2, null, 'two ways');
     }
     if (run?.kind === 'wall' && forms && run.topM !== undefined) {
-      add(
-        'ties',
-        panelJoints(lengthM, forms.panelWidthM).length * forms.tiesPerJoint,
-        null,
-        `${forms.tiesPerJoint} a joint, the maker’s count`,
-      );
-      add(
-        'panels',
-        2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9),
-        null,
-        'both faces, used again',
-      );
-      add('walers', forms.walers * lengthM, 'M', `${forms.walers} rows, used again`);
+      const heightM = wallHeightM(run);
+      const ties = tiesAtJoint(forms, heightM);
+      const joints = ties > 0 ? tieJoints(site, pour, run, lengthM, forms.panelWidthM).length : 0;
+      add('ties', joints * ties, null, `${ties} a joint and corner piece, the maker’s count`);
+      if (forms.kind === 'foam') {
+        const { courses, blocks } = foamBlocks(forms, run, lengthM);
+        add('foam blocks', blocks, null, `${courses} courses, openings not taken off`);
+      } else
+        add(
+          'panels',
+          2 * Math.ceil(lengthM / forms.panelWidthM - 1e-9),
+          null,
+          'both faces, used again',
+        );
+      const rows = walerRows(forms, heightM);
+      add('walers', rows * lengthM, 'M', `${rows} rows, used again`);
       if (forms.brace)
         add('braces', bracePlaces(lengthM, forms.brace.spacingM).length, null, 'by their spacing');
     }
@@ -118,14 +128,15 @@ export function materialsOf(
         null,
         `each ${distanceText(BRACE_M, units)}`,
       );
-    add(
-      'release agent',
-      (formM2.get(id) ?? 0) / AGENT_M2_PER_L,
-      'L',
-      units === 'us'
-        ? `a gallon each ${textOf(area(AGENT_M2_PER_L * L_PER_GAL, units))}`
-        : `a litre each ${textOf(area(AGENT_M2_PER_L, units))}`,
-    );
+    if (!(run?.kind === 'wall' && forms?.kind === 'foam'))
+      add(
+        'release agent',
+        (formM2.get(id) ?? 0) / AGENT_M2_PER_L,
+        'L',
+        units === 'us'
+          ? `a gallon each ${textOf(area(AGENT_M2_PER_L * L_PER_GAL, units))}`
+          : `a litre each ${textOf(area(AGENT_M2_PER_L, units))}`,
+      );
     for (const d of site.embeds) {
       if (d.elementId !== id || d.kind !== 'drain' || d.toM === undefined) continue;
       const sideM = site.units === 'us' ? 0.3048 : 0.3;

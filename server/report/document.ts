@@ -24,6 +24,7 @@ import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { againstRule, type AgainstRule } from '../../core/pourlog/against.ts';
 import { FAULT_WORDS, loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
 import { progressOf } from '../../core/pourlog/progress.ts';
+import { pourTasks } from '../../core/pourlog/tasks.ts';
 import { calculationNamed } from '../../core/register.ts';
 import { attempt } from '../../core/register/calculation.ts';
 import { resultRows, stepText } from '../../core/register/words.ts';
@@ -355,6 +356,31 @@ function workedSection(
   ];
 }
 
+/** What was to be set while the top was fresh, done or not. */
+function taskSection(
+  site: SiteFile,
+  pour: PourAnswer['pour'],
+  state: PourState,
+  time: (iso: string) => string,
+): Content[] {
+  const tasks = pourTasks(site, pour, state);
+  if (tasks.length === 0) return [];
+  const WORDS = { open: 'not said', done: 'set', notDone: 'NOT SET' };
+  return [
+    { text: 'Set while it was fresh', style: 'h2' },
+    table(
+      ['run', 'what', '', 'who, when'],
+      ['auto', '*', 'auto', 'auto'],
+      tasks.map((t) => [
+        t.elementId,
+        `${t.title}: ${t.anchors.join(', ')}`,
+        `${WORDS[t.state]}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
+        t.entry ? `${t.entry.actor} ${time(t.entry.at)}` : '',
+      ]),
+    ),
+  ];
+}
+
 /** What was done against the rule: nothing is said where nothing was. */
 function againstSection(list: AgainstRule[], stamp: (ms: number) => string): Content[] {
   if (list.length === 0) return [];
@@ -495,6 +521,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
         text: `Placed ${textOf(volume(progress.placedM3, units))} of ${textOf(volume(plan.route.volumeM3, units))} neat; ${textOf(volume(progress.dischargedM3, units))} came off the trucks${progress.usedPerNeat === null ? '' : `, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat`}.`,
         margin: [0, 0, 0, 6],
       },
+      ...taskSection(site, pour, state, time),
       { text: 'The day', style: 'h2' },
       table(
         ['when', 'who', 'what', ''],

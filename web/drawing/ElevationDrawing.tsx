@@ -1,5 +1,5 @@
 import type { Verdict } from '../../core/check/judge.ts';
-import type { FormSystem } from '../../core/model/objects.ts';
+import type { DrawnForms } from '../../core/formwork/forms-layout.ts';
 import { wallHeightM, type Run, type SitePlan } from '../../core/model/site.ts';
 import { lengthOf } from '../../core/siteplan/geometry.ts';
 import { distanceText } from '../../core/units/index.ts';
@@ -25,7 +25,7 @@ interface Props {
   marks: WallMark[];
   onPick?: (key: string) => void;
   /** Form system drawn over the wall: panel joints, walers and braces. */
-  forms?: FormSystem | undefined;
+  forms?: DrawnForms | null | undefined;
   /** What takes over beyond an end of the run, said on a flag. */
   flags?: { at: 'from' | 'to'; text: string }[];
   markSize?: number;

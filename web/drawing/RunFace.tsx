@@ -1,5 +1,4 @@
-import { bracePlaces, panelJoints } from '../../core/check/points/forms.ts';
-import type { FormSystem } from '../../core/model/objects.ts';
+import type { DrawnForms } from '../../core/formwork/forms-layout.ts';
 import type { Run, SitePlan } from '../../core/model/site.ts';
 
 interface Props {
@@ -11,7 +10,7 @@ interface Props {
   x: (m: number) => number;
   y: (m: number) => number;
   bars?: boolean;
-  forms?: FormSystem | undefined;
+  forms?: DrawnForms | null | undefined;
   fill?: string;
   strokeWidth?: number;
 }
@@ -167,32 +166,34 @@ function Embeds({ site, run, heightM, x, y }: Pick<Props, 'site' | 'run' | 'heig
     });
 }
 
+/** The forms over the face: joints dashed, courses thin, walers broad, braces with their foot. */
 function Forms({
   f,
   lengthM,
   heightM,
   x,
   y,
-}: { f: FormSystem } & Pick<Props, 'lengthM' | 'heightM' | 'x' | 'y'>) {
+}: { f: DrawnForms } & Pick<Props, 'lengthM' | 'heightM' | 'x' | 'y'>) {
+  const level = (h: number) => `M${x(0)} ${y(h)}H${x(lengthM)}`;
   return (
     <g stroke="var(--line)" fill="none">
-      {panelJoints(lengthM, f.panelWidthM).map((m) => (
+      {f.joints.map((m) => (
         <path key={m} d={`M${x(m)} ${y(heightM)}V${y(0)}`} strokeWidth="1" strokeDasharray="6 4" />
       ))}
-      {Array.from({ length: f.walers }, (_, i) => heightM * ((i + 0.6) / (f.walers + 0.4))).map(
-        (h) => (
-          <path key={h} d={`M${x(0)} ${y(h)}H${x(lengthM)}`} strokeWidth="4" opacity="0.5" />
-        ),
-      )}
-      {f.brace &&
-        bracePlaces(lengthM, f.brace.spacingM).map((m) => (
-          <path
-            key={m}
-            d={`M${x(m)} ${y(Math.min(heightM, f.brace?.attachM ?? 0))}L${x(m) + 10} ${y(0) + 6}`}
-            stroke="var(--ink2)"
-            strokeWidth="2.5"
-          />
-        ))}
+      {f.courses.map((h) => (
+        <path key={h} d={level(h)} strokeWidth="1" />
+      ))}
+      {f.walers.map((h) => (
+        <path key={h} d={level(h)} strokeWidth="4" opacity="0.5" />
+      ))}
+      {f.braces.map((b) => (
+        <path
+          key={b.atM}
+          d={`M${x(b.atM)} ${y(b.upM)}L${x(b.atM) + 10} ${y(0) + 6}`}
+          stroke="var(--ink2)"
+          strokeWidth="2.5"
+        />
+      ))}
     </g>
   );
 }

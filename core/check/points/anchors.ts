@@ -37,24 +37,25 @@ const placeOf = (a: Anchor, upM?: number): Place => ({
 export function boltsOfPlate(
   plate: Plate,
   { site, rules: r }: Pick<ListContext, 'site' | 'rules'>,
-): { fromM: number; toM: number; drawn: boolean; bolts: WantedBolt[] }[] {
+): { fromM: number; toM: number; drawn: boolean; wetM: number[]; bolts: WantedBolt[] }[] {
   const doors = (site.runs.find((x) => x.id === plate.elementId)?.openings ?? [])
     .filter((o) => o.kind === 'door')
     .map((o) => ({ fromM: o.atM, toM: o.atM + o.widthM }));
-  const drawn = site.anchors.filter(
-    (a) => a.elementId === plate.elementId && a.kind === 'bolt' && !a.wetSet,
-  );
+  // Bolts that are pushed into the fresh top are drawn as well: they are set on pour day, and count for the spacing here.
+  const drawn = site.anchors.filter((a) => a.elementId === plate.elementId && a.kind === 'bolt');
   const pieces = cutByOpenings(
     [{ startM: plate.fromM, endM: plate.toM, single: plate.single }],
     doors,
   );
   return pieces.map((s, i) => {
-    const own = drawn.filter((a) => a.atM >= s.startM - 1e-9 && a.atM <= s.endM + 1e-9);
+    const on = drawn.filter((a) => a.atM >= s.startM - 1e-9 && a.atM <= s.endM + 1e-9);
+    const own = on.filter((a) => !a.wetSet);
     if (drawn.length)
       return {
         fromM: s.startM,
         toM: s.endM,
         drawn: true,
+        wetM: on.filter((a) => a.wetSet).map((a) => a.atM),
         bolts: own.map((a) => ({
           id: a.id,
           atM: a.atM,
@@ -75,6 +76,7 @@ export function boltsOfPlate(
       fromM: s.startM,
       toM: s.endM,
       drawn: false,
+      wetM: [],
       bolts: at.map((atM, k) => ({ id: `${plate.id}.${i + 1}-${k + 1}`, atM, depth: null })),
     };
   });
@@ -107,6 +109,7 @@ export function anchorDrafts(
         wanted: {
           type: 'bolts',
           bolts: piece.bolts,
+          wetM: piece.wetM,
           fromM: piece.fromM,
           toM: piece.toM,
           single: p.single,

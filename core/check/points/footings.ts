@@ -13,7 +13,9 @@ import {
   once,
   sizeReadings,
   sizeWhy,
+  spacesOn,
   spread,
+  typical,
 } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 
@@ -107,28 +109,30 @@ export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
 }
 
 /** Uprights for the walls that will stand on this footing. */
-function vertDrafts(run: Run, { site, rules: r }: ListContext): Draft[] {
+function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext): Draft[] {
   const walls = wallsOn(site, run).flatMap(({ wall, fromM, toM }) => {
     const type = site.wallTypes.find((t) => t.mark === wall.type);
-    return type ? [{ wall, type, atM: (fromM + toM) / 2 }] : [];
+    return type ? [{ wall, type, atM: (fromM + toM) / 2, onM: toM - fromM }] : [];
   });
   if (!walls.length) return [];
   return [
-    ...walls.map(({ wall, type, atM }): Draft => ({
-      kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
-      title: `Spacing of uprights for ${wall.id}`,
-      trade: 'steel',
-      wanted: {
-        type: 'spacing',
-        specifiedMm: type.vertical.spacingM * 1000,
-        toleranceMm: r.spacingToleranceMm,
-        spaces: 6,
-      },
-      places: [{ atM, across: 'middle' }],
-      source: `${type.drawing ?? 'schedule'}, ${type.mark}`,
-      toleranceSource: r.spacingSource,
-      advice: 'Shift the uprights before the pour; they cannot be moved after.',
-    })),
+    ...walls
+      .filter(({ type, onM }) => spacesOn(onM, type.vertical.spacingM) > 0)
+      .map(({ wall, type, atM, onM }): Draft => ({
+        kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
+        title: `Spacing of uprights for ${wall.id}`,
+        trade: 'steel',
+        wanted: {
+          type: 'spacing',
+          specifiedMm: type.vertical.spacingM * 1000,
+          toleranceMm: r.spacingToleranceMm,
+          spaces: spacesOn(Math.min(lengthM, onM), type.vertical.spacingM),
+        },
+        places: [{ atM, across: 'middle' }],
+        source: `${type.drawing ?? 'schedule'}, ${type.mark}`,
+        toleranceSource: r.spacingSource,
+        advice: 'Shift the uprights before the pour; they cannot be moved after.',
+      })),
     look(
       'verts-capped',
       'Uprights plumb, tied and capped',
@@ -138,14 +142,21 @@ function vertDrafts(run: Run, { site, rules: r }: ListContext): Draft[] {
   ];
 }
 
-export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: ListContext): Draft[] {
+/** @param readM as many readings are wanted as on a run of this length, m: that of its stretch */
+export function footingDrafts(
+  run: Run,
+  lengthM: number,
+  readM: number,
+  t: FootingType,
+  c: ListContext,
+): Draft[] {
   const {
     rules: r,
     site: { units },
   } = c;
   const depthMm = t.depthM * 1000;
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
-  const sizes = { places: spread(lengthM, sizeReadings(lengthM, r)), why: sizeWhy(r, units) };
+  const sizes = { places: spread(lengthM, sizeReadings(readM, r)), why: sizeWhy(r, units) };
   if (!t.unformed)
     out.push(
       {
@@ -213,25 +224,22 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
     },
     ...barDrafts('along', 'along', t.continuous.bar),
   );
-  if (t.transverse) {
-    out.push(
-      {
-        kind: 'spacing-across',
-        title: 'Spacing across',
-        trade: 'steel',
-        wanted: {
-          type: 'spacing',
-          specifiedMm: t.transverse.spacingM * 1000,
-          toleranceMm: r.spacingToleranceMm,
-          spaces: 6,
-        },
-        places: spread(lengthM, 1),
-        toleranceSource: r.spacingSource,
-        advice: 'Shift the bars; keep the count.',
+  if (t.transverse && spacesOn(lengthM, t.transverse.spacingM) > 0)
+    out.push({
+      kind: 'spacing-across',
+      title: 'Spacing across',
+      trade: 'steel',
+      wanted: {
+        type: 'spacing',
+        specifiedMm: t.transverse.spacingM * 1000,
+        toleranceMm: r.spacingToleranceMm,
+        spaces: spacesOn(lengthM, t.transverse.spacingM),
       },
-      ...barDrafts('across', 'across', t.transverse.bar),
-    );
-  }
+      places: spread(lengthM, 1),
+      toleranceSource: r.spacingSource,
+      advice: 'Shift the bars; keep the count.',
+    });
+  if (t.transverse) out.push(...barDrafts('across', 'across', t.transverse.bar));
   const lowBar = t.transverse?.bar ?? t.continuous.bar;
   out.push(
     {
@@ -245,7 +253,7 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
         memberDepthMm: depthMm,
         bar: lowBar,
       },
-      places: spread(lengthM, coverReadings(lengthM, r)),
+      places: spread(lengthM, coverReadings(readM, r)),
       why: coverWhy(r, units),
       advice: 'Lift on chairs and read again.',
     },
@@ -268,10 +276,10 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
     ...hookDraft('along', 'along', t.continuous),
     ...hookDraft('across', 'across', t.transverse),
     tied,
-    ...vertDrafts(run, c),
   );
+  const special = vertDrafts(run, lengthM, c);
   if (run.step)
-    out.push(
+    special.push(
       look(
         'step',
         'Step',
@@ -281,5 +289,5 @@ export function footingDrafts(run: Run, lengthM: number, t: FootingType, c: List
         'at the step',
       ),
     );
-  return out;
+  return [...typical(out), ...special];
 }

@@ -1,26 +1,13 @@
-import type { FormSystem } from '../../model/objects.ts';
+import {
+  bracePlaces,
+  formSystemOf,
+  tieJoints,
+  tiesAtJoint,
+  walerRows,
+} from '../../formwork/forms-layout.ts';
 import { wallHeightM, type Run } from '../../model/site.ts';
+import { look } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
-
-/** The form system of the pour, when the site names one. */
-export const formSystemOf = ({
-  site,
-  pour,
-}: {
-  site: ListContext['site'];
-  pour: Pick<ListContext['pour'], 'forms'>;
-}): FormSystem | undefined => site.formSystems.find((f) => f.mark === pour.forms);
-
-/** Joints between panels along a run: a panel's width apart, the last one short. */
-export function panelJoints(lengthM: number, panelWidthM: number): number[] {
-  const n = Math.max(1, Math.ceil(lengthM / panelWidthM - 1e-9));
-  return Array.from({ length: n - 1 }, (_, i) => (i + 1) * panelWidthM);
-}
-/** Braces along a run: one within half a spacing of each end, none further apart than the spacing. */
-export function bracePlaces(lengthM: number, spacingM: number): number[] {
-  const n = Math.max(2, Math.ceil(lengthM / spacingM - 1e-9));
-  return Array.from({ length: n }, (_, i) => (lengthM * (i + 0.5)) / n);
-}
 
 /** The bracing round of a wall: ties of every joint, walers, and every brace with its lean. */
 export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
@@ -35,26 +22,38 @@ export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
   });
   const maker = `${f.label ?? f.mark}, the maker’s count`;
   const out: Draft[] = [];
-  const joints = panelJoints(lengthM, f.panelWidthM);
+  if (f.kind === 'foam')
+    out.push(
+      look(
+        'courses',
+        'Foam courses',
+        'forms',
+        'Blocks locked course on course, joints set off, webs in line; cut joints, corners and steps strapped or glued; nothing bulges.',
+        [at(lengthM / 2, heightM * 0.5, 'courses')],
+      ),
+    );
+  const ties = tiesAtJoint(f, heightM);
+  const joints = ties > 0 ? tieJoints(c.site, c.pour, run, lengthM, f.panelWidthM) : [];
   if (joints.length)
     out.push({
       kind: 'ties',
       title: 'Ties at each joint',
       trade: 'forms',
-      wanted: { type: 'count', wanted: f.tiesPerJoint, unit: 'ties' },
-      places: joints.map((x, i) => at(x, heightM * 0.5, `joint ${i + 1}`)),
-      why: 'every joint',
+      wanted: { type: 'count', wanted: ties, unit: 'ties' },
+      places: joints.map((x) => at(x.atM, heightM * 0.5, x.label)),
+      why: 'every joint and corner piece',
       source: maker,
       advice:
         'Put the missing tie in and drive both wedges. Fewer than the maker says needs a reason on record.',
       round: 'forms',
     });
-  if (f.walers > 0)
+  const walers = walerRows(f, heightM);
+  if (walers > 0)
     out.push({
       kind: 'walers',
       title: 'Walers',
       trade: 'forms',
-      wanted: { type: 'count', wanted: f.walers, unit: 'walers' },
+      wanted: { type: 'count', wanted: walers, unit: 'walers' },
       places: [at(lengthM / 2, heightM * 0.4, 'walers')],
       why: 'one count a run',
       source: maker,

@@ -10,6 +10,7 @@ import { padDrafts } from './pads.ts';
 import { joinDrafts } from './joins.ts';
 import { pierDrafts } from './piers.ts';
 import { once } from './places.ts';
+import { stretchesOf, type Stretch } from './stretches.ts';
 import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './types.ts';
 import { embedDrafts, wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
@@ -24,10 +25,10 @@ export {
   type WantedBolt,
   type WantedDepth,
 } from './types.ts';
-export { formSystemOf } from './forms.ts';
+export { formSystemOf } from '../../formwork/forms-layout.ts';
 export { typeChanges, type TypeChange } from './joins.ts';
 
-type Source = Omit<ListContext, 'rules'>;
+type Source = Omit<ListContext, 'rules' | 'stretches'>;
 
 const named =
   (elementId: string, drawing: string, c: ListContext) =>
@@ -45,6 +46,13 @@ const named =
           : 'EN 13670 §10.6'
         : null),
   });
+
+/** A check of the longest run of a stretch, read for all of them. */
+const forStretch = (d: Draft, { members }: Stretch): Draft => ({
+  ...d,
+  covers: members,
+  why: `${d.why ?? 'once'}, for ${members.join(', ')} together`,
+});
 
 function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const { site } = c;
@@ -67,27 +75,41 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   if (!run || lengthM <= 0) return [];
   const wall = site.wallTypes.find((t) => t.mark === run.type);
   const footing = site.footingTypes.find((t) => t.mark === run.type);
-  const own =
+  const stretch = c.stretches.get(elementId);
+  const readM = stretch?.lengthM ?? lengthM;
+  const all =
     run.kind === 'wall'
       ? wall
-        ? wallDrafts(run, lengthM, wall, c)
+        ? wallDrafts(run, lengthM, readM, wall, c)
         : []
       : footing
-        ? [...footingDrafts(run, lengthM, footing, c), ...embedDrafts(elementId, c)]
+        ? [...footingDrafts(run, lengthM, readM, footing, c), ...embedDrafts(elementId, c)]
         : [];
+  const together = stretch && stretch.members.length > 1 ? stretch : null;
+  const own = !together
+    ? all
+    : together.lead === elementId
+      ? all.map((d) => (d.typical ? forStretch(d, together) : d))
+      : all.filter((d) => !d.typical);
   const topUpM = run.kind === 'wall' && run.topM !== undefined ? wallHeightM(run) : undefined;
   return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(
     named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c),
   );
 }
 
+function contextOf(source: Source): ListContext {
+  const rules = checkRules(source.site);
+  const stretches = stretchesOf(source.site, source.pour.elements, rules.stretchM);
+  return { ...source, rules, stretches };
+}
+
 /** The check points of one run, pad or pier of a pour; empty when the site has no such element. */
 export const pointsOf = (source: Source, elementId: string): CheckPoint[] =>
-  elementPoints(elementId, { ...source, rules: checkRules(source.site) });
+  elementPoints(elementId, contextOf(source));
 
 /** Everything to be checked before this pour, in the order of its elements, then what belongs to the whole pour. */
 export function checkList(source: Source): CheckPoint[] {
-  const c: ListContext = { ...source, rules: checkRules(source.site) };
+  const c = contextOf(source);
   return [
     ...source.pour.elements.flatMap((e) => elementPoints(e, c)),
     ...wholePourDrafts(c).map(named(WHOLE_POUR, 'trade practice', c)),

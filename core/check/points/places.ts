@@ -33,6 +33,13 @@ export const coverWhy = (r: CheckRules, units: UnitSystem): string =>
 export const sizeWhy = (r: CheckRules, units: UnitSystem): string =>
   `one every ${distanceText(r.sizeEveryM, units)}`;
 
+/** Checks that go by type: runs built alike that follow each other share them. */
+export const typical = (drafts: Draft[]): Draft[] => drafts.map((d) => ({ ...d, typical: true }));
+
+/** Spaces a spacing is read over on a member of this length: six at most, as many as it has otherwise; none where it has not one. */
+export const spacesOn = (lengthM: number, spacingM: number, most = 6): number =>
+  Math.min(most, Math.floor(lengthM / spacingM + 1e-9));
+
 /** Something only an eye can judge, once. */
 export const look = (
   kind: string,

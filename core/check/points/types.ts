@@ -1,6 +1,7 @@
 import type { Mix, PourDoc } from '../../model/pour.ts';
 import type { SitePlan } from '../../model/site.ts';
 import type { CheckRules } from '../rules.ts';
+import type { Stretch } from './stretches.ts';
 
 /** How deep a bolt is to go at least, and how far to stand out, mm. */
 export interface WantedDepth {
@@ -54,6 +55,8 @@ export type Wanted =
   | {
       type: 'bolts';
       bolts: WantedBolt[];
+      /** Where bolts stand that are set on pour day, m along the run. */
+      wetM: number[];
       fromM: number;
       toM: number;
       single: boolean;
@@ -99,6 +102,10 @@ export interface CheckPoint {
   round?: 'bolts' | 'forms';
   /** The corners whose diagonals are read, in order round. */
   corners?: string[];
+  /** Goes by type and stretch, not by run: runs built alike that follow each other share it. */
+  typical?: boolean;
+  /** The runs it is read for, when it is read for several. */
+  covers?: string[];
   /** Added by hand, by this entry of the log. */
   addedBy?: string;
 }
@@ -119,4 +126,6 @@ export interface ListContext {
   pour: PourDoc;
   mix: Mix;
   rules: CheckRules;
+  /** Runs built alike that follow each other, by run. */
+  stretches: ReadonlyMap<string, Stretch>;
 }

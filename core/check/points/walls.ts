@@ -1,4 +1,5 @@
 import { wallHeightM, type Opening, type Run, type WallType } from '../../model/site.ts';
+import { formSystemOf } from '../../formwork/forms-layout.ts';
 import { formDrafts } from './forms.ts';
 import { lapDraft, tied, trenchDraft } from './footings.ts';
 import {
@@ -10,7 +11,9 @@ import {
   look,
   sizeReadings,
   sizeWhy,
+  spacesOn,
   spread,
+  typical,
 } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
@@ -22,6 +25,13 @@ const braced = look(
   'Forms braced and closed',
   'forms',
   'Braces and wedges in, gaps closed with ply, line of the top snapped all round, spreaders marked for removal.',
+);
+/** Foam stays on the wall: no ply closes it, and nothing is sprayed on it. */
+const foamBraced = look(
+  'braced',
+  'Foam forms braced and closed',
+  'forms',
+  'Alignment braces on the inside, every one fixed to the slab or staked; holes and gaps filled with foam, cut webs bridged; line of the top snapped all round.',
 );
 /** Which faces are done is kept: some places forbid spraying once the steel is in. */
 const oiled = look(
@@ -213,46 +223,59 @@ export function embedDrafts(elementId: string, { site }: ListContext): Draft[] {
   );
 }
 
-export function wallDrafts(run: Run, lengthM: number, t: WallType, c: ListContext): Draft[] {
+/** @param readM as many readings are wanted as on a run of this length, m: that of its stretch */
+export function wallDrafts(
+  run: Run,
+  lengthM: number,
+  readM: number,
+  t: WallType,
+  c: ListContext,
+): Draft[] {
   const {
     rules: r,
     site: { units },
   } = c;
   const thick = t.thicknessM * 1000;
   const heightM = wallHeightM(run);
+  const foam = formSystemOf(c)?.kind === 'foam';
   const tol = r.wallThickness(thick);
   const size = (
     what: 'thickness' | 'level' | 'plumb',
     wantedMm: number,
     x: { minusMm: number; plusMm: number | null },
   ) => ({ type: 'size' as const, what, wantedMm, minusMm: x.minusMm, plusMm: x.plusMm });
-  const n = sizeReadings(lengthM, r);
+  const n = sizeReadings(readM, r);
   const why = sizeWhy(r, units);
-  const spacing = (kind: string, title: string, spacingM: number, spaces: number): Draft => ({
-    kind,
-    title,
-    trade: 'steel',
-    wanted: {
-      type: 'spacing',
-      specifiedMm: spacingM * 1000,
-      toleranceMm: r.spacingToleranceMm,
-      spaces,
-    },
-    places: spread(lengthM, t.mats, 'middle', [heightM * 0.5]),
-    why: t.mats === 2 ? 'one a mat' : 'one a run',
-    toleranceSource: r.spacingSource,
-    advice: 'Shift the bars; keep the count.',
-  });
+  const spacing = (kind: string, title: string, spacingM: number, spaces: number): Draft[] =>
+    spaces < 1
+      ? []
+      : [
+          {
+            kind,
+            title,
+            trade: 'steel',
+            wanted: {
+              type: 'spacing',
+              specifiedMm: spacingM * 1000,
+              toleranceMm: r.spacingToleranceMm,
+              spaces,
+            },
+            places: spread(lengthM, t.mats, 'middle', [heightM * 0.5]),
+            why: t.mats === 2 ? 'one a mat' : 'one a stretch',
+            toleranceSource: r.spacingSource,
+            advice: 'Shift the bars; keep the count.',
+          },
+        ];
   const cover = (face: 'inside' | 'outside', specifiedMm: number): Draft => ({
     kind: `cover-${face}`,
     title: face === 'inside' ? 'Inside cover' : 'Outside cover',
     trade: 'steel',
     wanted: { type: 'cover', face, specifiedMm, memberDepthMm: thick, bar: t.vertical.bar },
-    places: spread(lengthM, coverReadings(lengthM, r), 'middle', [heightM * 0.12, heightM * 0.88]),
+    places: spread(lengthM, coverReadings(readM, r), 'middle', [heightM * 0.12, heightM * 0.88]),
     why: `${coverWhy(r, units)}, low and high by turns`,
     advice: 'Put a wheel spacer on the bar and read again.',
   });
-  const out: Draft[] = [
+  const byType: Draft[] = [
     ...trenchDraft(run.bottomM, c),
     ...groundDrafts(run, lengthM, c),
     {
@@ -291,11 +314,19 @@ export function wallDrafts(run: Run, lengthM: number, t: WallType, c: ListContex
       r,
       'Push or pull the top to the string by its braces, and read again.',
     ),
-    braced,
-    oiled,
-    ...formDrafts(run, lengthM, c),
-    spacing('spacing-up', 'Spacing of uprights', t.vertical.spacingM, 6),
-    spacing('spacing-across', 'Spacing of bars across', t.horizontal.spacingM, 4),
+    ...(foam ? [foamBraced] : [braced, oiled]),
+    ...spacing(
+      'spacing-up',
+      'Spacing of uprights',
+      t.vertical.spacingM,
+      spacesOn(lengthM, t.vertical.spacingM),
+    ),
+    ...spacing(
+      'spacing-across',
+      'Spacing of bars across',
+      t.horizontal.spacingM,
+      spacesOn(heightM, t.horizontal.spacingM, 4),
+    ),
     ...barDrafts('up', 'upright', t.vertical.bar),
     ...barDrafts('across', 'across', t.horizontal.bar),
     {
@@ -308,15 +339,19 @@ export function wallDrafts(run: Run, lengthM: number, t: WallType, c: ListContex
     },
     cover('inside', t.coverInsideMm),
   ];
-  if (t.mats === 2) out.push(cover('outside', t.coverOutsideMm));
-  out.push(
+  if (t.mats === 2) byType.push(cover('outside', t.coverOutsideMm));
+  byType.push(
     ...lapDraft(t.horizontal.bar, lengthM, t, c, heightM * 0.5),
     ...hookDraft('up', 'upright', t.vertical),
     ...hookDraft('across', 'across', t.horizontal),
     tied,
+  );
+  const out: Draft[] = [
+    ...typical(byType),
+    ...formDrafts(run, lengthM, c),
     ...openingDrafts(run, lengthM, c),
     ...embedDrafts(run.id, c),
-  );
+  ];
   if (t.ledge)
     out.push(
       look('ledge', 'Ledge form', 'forms', 'Level, to depth, braced against lifting.', [

@@ -1,6 +1,7 @@
 import { daylight } from '../../weather/daylight.ts';
 import { cornersOf } from '../../setout/corners.ts';
 import { distanceText } from '../../units/format.ts';
+import { CONSOLIDATION_WORDS, formSystemOf } from '../../formwork/forms-layout.ts';
 import { look, once } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 
@@ -14,6 +15,7 @@ export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
   const dusk = pour.date
     ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin
     : null;
+  const forms = formSystemOf({ site, pour });
   const walls = site.runs.some((r) => r.kind === 'wall' && pour.elements.includes(r.id));
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
   const [square] = cornersOf(site, pour.elements);
@@ -57,7 +59,7 @@ export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
     access(
       'crew',
       'Crew, tools and roles',
-      `Hose, level, strike-off, truck and tester named. ${walls ? 'Vibrator and a spare, tried.' : 'Float and screed to hand.'} Heavy jobs rotate.`,
+      `Hose, level, strike-off, truck and tester named. ${walls ? CONSOLIDATION_WORDS[forms?.consolidation ?? 'vibrator'] : 'Float and screed to hand.'} Heavy jobs rotate.`,
     ),
     access(
       'guard',

@@ -7,6 +7,8 @@ import { WallCut, wallCutPx } from './WallCut.tsx';
 import { WallUpright } from './WallUpright.tsx';
 
 interface Props {
+  /** The wall stands in foam forms. */
+  foam?: boolean;
   site: SitePlan;
   elementId: string;
   width: number;
@@ -28,6 +30,7 @@ export function SectionDrawing({
   height,
   reading = null,
   besides = [],
+  foam = false,
 }: Props) {
   if (width < 50) return null;
   const shown = coverShown(site, reading);
@@ -77,6 +80,7 @@ export function SectionDrawing({
         height={height}
         x0={left}
         reading={shown}
+        foam={foam}
         mostPx={others.length ? Math.min(...others.map((t) => wallCutPx(t, width))) : undefined}
       />
     </svg>

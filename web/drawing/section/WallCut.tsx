@@ -13,6 +13,8 @@ interface Props {
   reading: CoverShown | null;
   /** Drawn no larger than this, px a mm, so that two cuts beside each other compare. */ mostPx?:
     number | undefined;
+  /** Foam forms stay on the wall. */
+  foam?: boolean;
   x0?: number;
 }
 
@@ -27,7 +29,16 @@ export const wallCutPx = (type: WallType, width: number): number =>
 const formPx = (width: number): number => (width >= 240 ? 26 : 13);
 
 /** A wall cut level, from above, inside at the left: uprights as circles, bars across along the faces, the strip no steel may enter tinted. */
-export function WallCut({ type, units, width, height, reading, mostPx, x0 = 0 }: Props) {
+export function WallCut({
+  type,
+  units,
+  width,
+  height,
+  reading,
+  mostPx,
+  foam = false,
+  x0 = 0,
+}: Props) {
   const thickMm = type.thicknessM * 1000;
   const form = formPx(width);
   const avail = width - 2 * form - 4;
@@ -59,13 +70,13 @@ export function WallCut({ type, units, width, height, reading, mostPx, x0 = 0 }:
   const at = h * (reading ? 0.55 : 0.5) + top;
   return (
     <g>
-      <Board x={left - form - 1.5} y={top} w={form} h={h} />
-      <Board x={right + 1.5} y={top} w={form} h={h} />
+      <Board x={left - form - 1.5} y={top} w={form} h={h} foam={foam} />
+      <Board x={right + 1.5} y={top} w={form} h={h} foam={foam} />
       {roomy &&
         reading &&
         [
-          ['inside form', left - form / 2 + 3],
-          ['outside form', right + form / 2 + 6],
+          [foam ? 'inside foam' : 'inside form', left - form / 2 + 3],
+          [foam ? 'outside foam' : 'outside form', right + form / 2 + 6],
         ].map(([word, x]) => (
           <text
             key={word}

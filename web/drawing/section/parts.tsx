@@ -52,12 +52,35 @@ export function Hatches() {
       <pattern id="board" width="5" height="5" patternUnits="userSpaceOnUse">
         <path d="M1 0v5" stroke="var(--line)" strokeWidth="1" />
       </pattern>
+      <pattern id="foam" width="10" height="10" patternUnits="userSpaceOnUse">
+        <circle cx="2.5" cy="2.5" r="1.6" fill="none" stroke="var(--line)" />
+        <circle cx="7.5" cy="7.5" r="1.6" fill="none" stroke="var(--line)" />
+      </pattern>
     </defs>
   );
 }
 
-export const Board = ({ x, y, w, h }: { x: number; y: number; w: number; h: number }) => (
-  <rect x={x} y={y} width={w} height={h} fill="url(#board)" stroke="var(--line)" />
+export const Board = ({
+  x,
+  y,
+  w,
+  h,
+  foam = false,
+}: {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  foam?: boolean;
+}) => (
+  <rect
+    x={x}
+    y={y}
+    width={w}
+    height={h}
+    fill={foam ? 'url(#foam)' : 'url(#board)'}
+    stroke="var(--line)"
+  />
 );
 
 /** A ragged edge from left to right: what is drawn goes on beyond it. */

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { wallHeightM } from '../../../core/model/site.ts';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
-import { formSystemOf, WHOLE_POUR, typeChanges } from '../../../core/check/points/index.ts';
+import { drawnForms } from '../../../core/formwork/forms-layout.ts';
+import { WHOLE_POUR, typeChanges } from '../../../core/check/points/index.ts';
 import { VERDICT_WORD, Mark, MarkAt } from '../../ui/Mark.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { usePour } from '../../app/pour-context.tsx';
@@ -266,7 +267,7 @@ function BandOf({
       bars={point.round !== 'forms'}
       forms={
         point.round === 'forms'
-          ? formSystemOf({ site: v.record.site, pour: v.record.pour })
+          ? drawnForms(v.record.site, v.record.pour, point.elementId)
           : undefined
       }
       onPick={(k) => {

@@ -1,3 +1,4 @@
+import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { wallHeightM } from '../../../core/model/site.ts';
 import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
@@ -369,6 +370,7 @@ function Section({
         elementId={state.point.elementId}
         width={box.width}
         height={box.height}
+        foam={formSystemOf(v.record)?.kind === 'foam'}
         reading={{ point: state.point, mm, short, shortText: text }}
       />
     </div>

@@ -1,5 +1,6 @@
 import { wallHeightM } from '../../../core/model/site.ts';
 import type { PointState } from '../../../core/check/judge.ts';
+import { drawnForms } from '../../../core/formwork/forms-layout.ts';
 import { formSystemOf } from '../../../core/check/points/index.ts';
 import { braceTurn } from '../../../core/formwork/brace-turn.ts';
 import { attempt } from '../../../core/register/calculation.ts';
@@ -38,7 +39,7 @@ export function Round({
             height={140}
             forms={
               point.round === 'forms'
-                ? formSystemOf({ site: v.record.site, pour: v.record.pour })
+                ? drawnForms(v.record.site, v.record.pour, point.elementId)
                 : undefined
             }
             marks={state.places.map((p, i) => ({

@@ -34,6 +34,7 @@ import {
   trucksOrigin,
 } from '../../app/origins.ts';
 import { PourSheets } from './PourSheets.tsx';
+import { Tasks } from './Tasks.tsx';
 
 /** Where a seam lies: its run and lift. */
 const seamName = (v: PourView, seam: OpenSeam): string =>
@@ -186,6 +187,7 @@ export function PourBench() {
         </button>
       </div>
       <Balance />
+      <Tasks />
       <div className="rows border-t-2 border-ink">
         {seam && (
           <p className="flex items-center gap-3 py-2">

@@ -15,7 +15,7 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
 
 const said = (f: FormSystem, u: UnitSystem): string =>
-  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint, ${f.walers} walers, ${f.greatestLiftM === undefined ? '' : `lifts up to ${distanceText(f.greatestLiftM, u)}, `}${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
+  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, ${f.kind === 'foam' ? `foam blocks ${distanceText(f.panelWidthM, u)} long` : `panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint${f.panelHeightM === undefined ? '' : ` in ${distanceText(f.panelHeightM, u)}`}, ${f.walers} walers`}, ${f.greatestLiftM === undefined ? '' : `lifts up to ${distanceText(f.greatestLiftM, u)}, `}${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
 
 /** The form systems of the site, each as its maker describes it, and the one the walls of this pour stand in. */
 export function FormSystems() {
@@ -105,6 +105,72 @@ export function FormSystems() {
   );
 }
 
+/** Sizes to begin with until the maker’s own are typed: a foam course and its foam, the height of a panel. */
+const FIRST_COURSE_M = 0.4064;
+const FIRST_FOAM_MM = 66.7;
+const FIRST_PANEL_M = 2.4384;
+
+const WORKED: [FormSystem['consolidation'], string][] = [
+  ['vibrator', 'vibrator'],
+  ['smallVibrator', 'small vibrator'],
+  ['rod', 'rod or saw'],
+  ['hammer', 'hammer'],
+];
+
+/** Panels or foam, and how the concrete is worked in them. */
+function FormKind({
+  system: f,
+  set,
+}: {
+  system: FormSystem;
+  set: (c: Partial<FormSystem>) => boolean;
+}) {
+  const toFoam = () =>
+    set({
+      kind: 'foam',
+      tiesPerJoint: 0,
+      walers: 0,
+      courseM: f.courseM ?? FIRST_COURSE_M,
+      foamMm: f.foamMm ?? FIRST_FOAM_MM,
+      greatestLiftM: f.greatestLiftM ?? FIRST_LIFT_M,
+      consolidation: 'smallVibrator',
+    });
+  return (
+    <>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Kind">
+        <button
+          type="button"
+          className="chip"
+          aria-pressed={f.kind === 'panels'}
+          onClick={() => {
+            set({ kind: 'panels', tiesPerJoint: Math.max(2, f.tiesPerJoint) });
+          }}
+        >
+          panels
+        </button>
+        <button type="button" className="chip" aria-pressed={f.kind === 'foam'} onClick={toFoam}>
+          foam that stays
+        </button>
+      </div>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Worked with">
+        {WORKED.map(([consolidation, word]) => (
+          <button
+            key={consolidation}
+            type="button"
+            className="chip"
+            aria-pressed={f.consolidation === consolidation}
+            onClick={() => {
+              set({ consolidation });
+            }}
+          >
+            {word}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
 /** What a lift often is until the maker’s own is typed, m (4 ft). */
 const FIRST_LIFT_M = 1.2192;
 
@@ -122,6 +188,7 @@ function FormFields({ system: f }: { system: FormSystem }) {
     <TypedField label={label} quantity={quantity} units={units} value={value} onCommit={change} />
   );
   const { brace } = f;
+  const foam = f.kind === 'foam';
   return (
     <div className="flex flex-col gap-2 border-b-2 border-press pb-3 pt-2">
       <label>
@@ -134,11 +201,22 @@ function FormFields({ system: f }: { system: FormSystem }) {
           />
         </span>
       </label>
+      <FormKind system={f} set={set} />
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         {field('Holds', 'KPa', f.ratingKPa, (ratingKPa) => set({ ratingKPa }))}
-        {field('Panels wide', 'M', f.panelWidthM, (panelWidthM) => set({ panelWidthM }))}
-        {field('Ties a joint', 'Count', f.tiesPerJoint, (tiesPerJoint) => set({ tiesPerJoint }))}
-        {field('Walers', 'Count', f.walers, (walers) => set({ walers }))}
+        {field(foam ? 'Blocks long' : 'Panels wide', 'M', f.panelWidthM, (panelWidthM) =>
+          set({ panelWidthM }),
+        )}
+        {foam &&
+          field('Courses high', 'M', f.courseM ?? FIRST_COURSE_M, (courseM) => set({ courseM }))}
+        {foam && field('Foam thick', 'Mm', f.foamMm ?? FIRST_FOAM_MM, (foamMm) => set({ foamMm }))}
+        {!foam &&
+          field('Ties a joint', 'Count', f.tiesPerJoint, (tiesPerJoint) => set({ tiesPerJoint }))}
+        {!foam && field('Walers', 'Count', f.walers, (walers) => set({ walers }))}
+        {!foam &&
+          field('Counted for, high', 'M', f.panelHeightM ?? FIRST_PANEL_M, (panelHeightM) =>
+            set({ panelHeightM }),
+          )}
       </div>
       <div className="flex flex-wrap items-end gap-2" role="group" aria-label="Lifts">
         <button

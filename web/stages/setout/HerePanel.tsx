@@ -1,3 +1,4 @@
+import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { useState } from 'react';
 import { standsOf } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
@@ -76,7 +77,13 @@ export function HerePanel({ id }: { id: string }) {
       </div>
       <div ref={boxRef} className="h-[250px] w-full shrink-0">
         {view === 'section' ? (
-          <SectionDrawing site={site} elementId={id} width={box.width} height={250} />
+          <SectionDrawing
+            site={site}
+            elementId={id}
+            width={box.width}
+            height={250}
+            foam={formSystemOf({ site, pour: v.record.pour })?.kind === 'foam'}
+          />
         ) : (
           <ElementDrawing site={site} elementId={id} width={box.width} height={250} marks={[]} />
         )}
