@@ -64,6 +64,8 @@ export const plantSchema = z.object({
   roundTripMin: positive(),
   trucksM3: z.array(positive()).min(1, 'must hold at least one truck'),
   minLoadM3: nonNegative().default(0),
+  /** What a load under the least costs more. */
+  shortLoadFee: nonNegative().optional(),
   stepM3: positive(),
 });
 export type Plant = z.output<typeof plantSchema>;
@@ -99,6 +101,8 @@ export const pourSettingsSchema = z.object({
     shortFixed: nonNegative(),
     shortPerM3: nonNegative(),
     callFee: nonNegative(),
+    /** What one more load costs besides its concrete: its trip; as much as calling one where it is not given. */
+    perLoad: nonNegative().optional(),
   }),
   concreteTempC: freshTemperature(),
   ratingKPa: positive(),

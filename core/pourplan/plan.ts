@@ -150,6 +150,10 @@ export function orderFor(
       sdRatio: s.sdRatio,
       stepM3: plant.stepM3,
       ...s.costs,
+      truckM3: s.truckM3,
+      perLoad: s.costs.perLoad ?? s.costs.callFee,
+      shortLoadM3: Math.min(plant.minLoadM3, s.truckM3),
+      shortLoadFee: plant.shortLoadFee ?? 0,
     }),
   );
 }

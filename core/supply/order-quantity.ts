@@ -54,13 +54,36 @@ function leastFree(mean: number, sd: number, c: Costs): number {
   return Math.min(best, expectedCost((lo + hi) / 2, mean, sd, c));
 }
 
-/** The best whole number of steps, and the cost round it. */
-function bestMultiple(mean: number, sd: number, stepM3: number, c: Costs): number {
+/** What the loads of an order cost besides their concrete. */
+interface LoadCosts {
+  truckM3?: number | undefined;
+  perLoad: number;
+  shortLoadM3: number;
+  shortLoadFee: number;
+}
+
+const loadsOf = (q: number, truckM3: number): number => Math.ceil(q / truckM3 - 1e-9);
+
+/** Every load its trip, and the fee for a last one under the least; nothing where no truck is named. */
+function loadCost(q: number, c: LoadCosts): number {
+  if (c.truckM3 === undefined || q <= 0) return 0;
+  const loads = loadsOf(q, c.truckM3);
+  const last = q - (loads - 1) * c.truckM3;
+  return c.perLoad * loads + (last < c.shortLoadM3 - 1e-9 ? c.shortLoadFee : 0);
+}
+
+/** The best whole number of steps. */
+function bestMultiple(
+  mean: number,
+  sd: number,
+  stepM3: number,
+  costOf: (q: number) => number,
+): number {
   let best = 1;
   let bestCost = Infinity;
   const last = Math.max(2, Math.ceil((mean + 9 * sd) / stepM3) + 1);
   for (let k = 1; k <= last; k += 1) {
-    const cost = expectedCost(k * stepM3, mean, sd, c);
+    const cost = costOf(k * stepM3);
     if (cost < bestCost - 1e-9 * Math.abs(bestCost === Infinity ? 0 : bestCost)) {
       best = k;
       bestCost = cost;
@@ -83,7 +106,7 @@ export const orderQuantity = calculation({
   purpose:
     'The order that costs least on average, between paying for what is left over and running short.',
   formula:
-    'D ~ N(μ, σ), μ = neat(1 + waste) + left behind, σ = sd·neat; cost(Q) = (c + disposal)·E[(Q−D)⁺] + fixed·P(D>Q) + per m³·E[(D−Q)⁺]',
+    'D ~ N(μ, σ), μ = neat(1 + waste) + left behind, σ = sd·neat; cost(Q) = (c + disposal)·E[(Q−D)⁺] + fixed·P(D>Q) + per m³·E[(D−Q)⁺] + per load·⌈Q/truck⌉ + fee if the last load is short',
   source: 'Newsvendor model with closed normal forms',
   limits: 'As good as the waste and the deviation put in: both learn from finished pours.',
   input: z.object({
@@ -93,6 +116,12 @@ export const orderQuantity = calculation({
     sdRatio: share(),
     stepM3: positive(),
     ...money,
+    /** What a truck carries; without it loads cost nothing of their own. */
+    truckM3: positive().optional(),
+    perLoad: nonNegative().default(0),
+    /** A last load under this costs its fee. */
+    shortLoadM3: nonNegative().default(0),
+    shortLoadFee: nonNegative().default(0),
     callFee: nonNegative().optional(),
     callSdRatio: share().default(0.02),
   }),
@@ -102,6 +131,9 @@ export const orderQuantity = calculation({
     orderM3: z.number(),
     cost: z.number(),
     shortProbability: z.number(),
+    /** What would be best if a load cost nothing of its own; null when it is the same, or no truck is named. */
+    withoutLoadsM3: z.number().nullable(),
+    loads: z.number().nullable(),
     curve: z.array(
       z.object({ orderM3: z.number(), cost: z.number(), shortProbability: z.number() }),
     ),
@@ -113,10 +145,12 @@ export const orderQuantity = calculation({
   compute(v, trace) {
     const meanM3 = v.neatM3 * (1 + v.wasteRatio) + v.leftBehindM3;
     const sdM3 = v.sdRatio * v.neatM3;
-    const k = bestMultiple(meanM3, sdM3, v.stepM3, v);
+    const costOf = (q: number) => expectedCost(q, meanM3, sdM3, v) + loadCost(q, v);
+    const k = bestMultiple(meanM3, sdM3, v.stepM3, costOf);
+    const free = bestMultiple(meanM3, sdM3, v.stepM3, (q) => expectedCost(q, meanM3, sdM3, v));
     const at = (q: number) => ({
       orderM3: q,
-      cost: expectedCost(q, meanM3, sdM3, v),
+      cost: costOf(q),
       shortProbability: shortChance(q, meanM3, sdM3),
     });
     const best = at(k * v.stepM3);
@@ -132,15 +166,22 @@ export const orderQuantity = calculation({
     trace.step('σ', `${fig(v.sdRatio)}·${fig(v.neatM3)}`, sdM3, 'm³');
     trace.step('order', `best multiple of ${fig(v.stepM3)}`, best.orderM3, 'm³');
     trace.step('P(short)', `P(D > ${fig(best.orderM3)})`, best.shortProbability);
-    trace.step('cost', 'left over, short, and what is missing', best.cost, 'money');
-    const firm = { meanM3, sdM3, ...best, curve };
+    trace.step('cost', 'left over, short, what is missing, and the loads', best.cost, 'money');
+    const loads = v.truckM3 === undefined ? null : loadsOf(best.orderM3, v.truckM3);
+    const withoutLoadsM3 = v.truckM3 === undefined || free === k ? null : free * v.stepM3;
+    if (loads !== null) trace.step('loads', `⌈${fig(best.orderM3)}/${fig(v.truckM3 ?? 1)}⌉`, loads);
+    if (withoutLoadsM3 !== null)
+      trace.step('without the cost of a load', 'it would be', withoutLoadsM3, 'm³');
+    const firm = { meanM3, sdM3, ...best, withoutLoadsM3, loads, curve };
     if (v.callFee === undefined) return firm;
     const sdCall = v.callSdRatio * meanM3;
-    const cost = v.callFee + leastFree(meanM3, sdCall, v);
     const firstM3 = Math.max(0, Math.floor((meanM3 - 2 * sdM3) / v.stepM3 + 1e-9) * v.stepM3);
+    // What is called comes in a load of its own.
+    const called = loadCost(firstM3, v) + loadCost(meanM3 - firstM3, v);
+    const cost = v.callFee + leastFree(meanM3, sdCall, v) + called;
     trace.step(
       'call the balance',
-      `fee ${fig(v.callFee)} + least cost with σ = ${fig(sdCall)}`,
+      `fee ${fig(v.callFee)} + least cost with σ = ${fig(sdCall)} + loads ${fig(called)}`,
       cost,
       'money',
     );

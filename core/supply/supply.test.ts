@@ -158,3 +158,36 @@ describe('the trucks', () => {
     expect(() => plan({ minLoadM3: 8 })).toThrow(/minLoadM3 is more than a truck holds/);
   });
 });
+
+describe('a load costs something of its own', () => {
+  const order = (more: object) =>
+    resultOf(orderQuantity, {
+      neatM3: 7.2,
+      wasteRatio: 0.05,
+      leftBehindM3: 0.2,
+      sdRatio: 0.03,
+      stepM3: 0.25,
+      costPerM3: 200,
+      disposalPerM3: 60,
+      shortFixed: 900,
+      shortPerM3: 260,
+      ...more,
+    });
+  test('no second truck is bought for a quarter of a cubic metre', () => {
+    // Mean 7.76, deviation 0.216: a free order goes just over the truck of 8.
+    const free = order({});
+    expect(free).toMatchObject({ orderM3: 8.25, withoutLoadsM3: null, loads: null });
+    const kept = order({ truckM3: 8, perLoad: 120 });
+    expect(kept).toMatchObject({ orderM3: 8, withoutLoadsM3: 8.25, loads: 1 });
+    // By hand: what is ordered more or less at the free order and at the full truck, one load dearer.
+    const costAt = (q: number) => free.curve.find((c) => c.orderM3 === q)?.cost ?? 0;
+    expect(kept.cost).toBeCloseTo(costAt(8) + 120, 6);
+    expect(costAt(8) + 120).toBeLessThan(costAt(8.25) + 240);
+  });
+  test('where running short is dear enough the second truck comes all the same, and a short load pays its fee', () => {
+    const dear = { truckM3: 8, perLoad: 20, shortFixed: 3000 };
+    expect(order(dear)).toMatchObject({ loads: 2 });
+    const fee = order({ ...dear, shortLoadM3: 2, shortLoadFee: 90 });
+    expect(fee.cost - order(dear).cost).toBeCloseTo(90, 6);
+  });
+});

@@ -121,6 +121,18 @@ export function PlanBench() {
           </dd>
         </div>
       </dl>
+      {order.withoutLoadsM3 !== null && s.orderM3 === null && (
+        <p className="flex gap-2" data-load-bites>
+          <Mark verdict="tight" />
+          <span>
+            {textOf(volume(order.withoutLoadsM3, v.units))} would be the order if a truck cost
+            nothing:{' '}
+            {order.withoutLoadsM3 > order.orderM3
+              ? 'another truck for the rest is dearer than the risk of running short.'
+              : 'the truck comes anyway, and carries a little more.'}
+          </span>
+        </p>
+      )}
       <div ref={boxRef}>
         <p className="text-[14px] leading-[18px] text-ink2">
           What ordering too much or too little is likely to cost. Press a quantity.
