@@ -99,6 +99,8 @@ const choices: Choices = {
   truckM3: [6.88, 7.65],
   spacingMin: [null, 18, 24, 30],
   firstLoadMin: [390, 420, 450, 480, 510],
+  placingRateM3PerH: [],
+  liftWaitMin: [],
 };
 const plans = 1000;
 const search = searchSequences({

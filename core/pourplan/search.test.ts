@@ -13,6 +13,8 @@ const none: Choices = {
   truckM3: [],
   spacingMin: [],
   firstLoadMin: [],
+  placingRateM3PerH: [],
+  liftWaitMin: [],
 };
 const input = (choices: Partial<Choices>, more: Partial<SearchInput> = {}): SearchInput => ({
   ...demoPour('quillback', 'P2'),
@@ -139,5 +141,50 @@ describe('search for the sequence', () => {
     });
     expect(out.result.examined).toBe(2);
     expect(out.steps[0]?.symbol).toBe('plans');
+  });
+});
+
+describe('when no plan keeps to the limits', () => {
+  test('over rating at full head: a slower rate with waits is found, where rate and waits may vary', () => {
+    // 25 kPa is a metre of head: of three lifts of 0.9 m none may come on a fresh one.
+    const pour = { ...demoPour('quillback', 'P2').pour };
+    const weak = { ...pour, settings: { ...pour.settings, ratingKPa: 25 } };
+    const quick = { ...weak, settings: { ...weak.settings, placingRateM3PerH: 60 } };
+    const more = { pour: quick, coldSeamShare: 1 };
+    const fixed = run(input({ lifts: [2, 3], spacingMin: [5] }, more)).result;
+    expect(fixed.best).toBeNull();
+    expect(fixed.advice).toMatch(
+      /^In every plan the forms would be over their rating: place slower/,
+    );
+    expect(fixed.advice).not.toMatch(/closer together/);
+    const choices = { lifts: [3], spacingMin: [5], placingRateM3PerH: [60], liftWaitMin: [0, 45] };
+    const waits = run(input(choices, more)).result;
+    expect(waits.best).toMatchObject({ chosen: { liftWaitMin: 45 }, overRating: 0 });
+    const slower = { lifts: [3], placingRateM3PerH: [8, 60] };
+    const free = run(input(slower, { pour: quick, coldSeamShare: 1 })).result;
+    expect(free.best).toMatchObject({ chosen: { placingRateM3PerH: 8 }, overRating: 0 });
+    expect(free.advice).toBeNull();
+  });
+  test('between rating and seams it names both', () => {
+    const pour = { ...demoPour('quillback', 'P2').pour };
+    const weak = { ...pour, settings: { ...pour.settings, ratingKPa: 25 } };
+    const choices = {
+      lifts: [3],
+      spacingMin: [5],
+      placingRateM3PerH: [60],
+      liftWaitMin: [0, 90],
+    };
+    const { result } = run(input(choices, { pour: weak, coldSeamShare: 0 }));
+    expect(result.best).toBeNull();
+    expect(result.advice).toMatch(/over their rating.*go cold.*retarder/);
+  });
+  test('plans that come out alike are one', () => {
+    const same = run(input({ reverse: [false, true], lifts: [3] }, { trials: 20 })).result;
+    const twice = run(
+      input({ reverse: [false, true, true], lifts: [3, 3] }, { trials: 20 }),
+    ).result;
+    expect(twice.runnersUp).toEqual(same.runnersUp);
+    const outcomes = same.runnersUp.map((c) => `${Math.round(c.cost)} ${c.rejected}`);
+    expect(new Set(outcomes).size).toBe(outcomes.length);
   });
 });

@@ -15,6 +15,10 @@ export interface Choices {
   truckM3: number[];
   spacingMin: (number | null)[];
   firstLoadMin: number[];
+  /** Rates of placing, m³/h, within what pump and crew give. */
+  placingRateM3PerH: number[];
+  /** Waits between a lift and the next one on it, minutes. */
+  liftWaitMin: number[];
 }
 /** What things cost, in the site's money. */
 export interface Prices {
@@ -47,8 +51,18 @@ export interface SearchInput {
 
 export type Chosen = Pick<
   PourSettings,
-  'startAt' | 'reverse' | 'lifts' | 'truckM3' | 'spacingMin' | 'firstLoadMin'
+  | 'startAt'
+  | 'reverse'
+  | 'lifts'
+  | 'truckM3'
+  | 'spacingMin'
+  | 'firstLoadMin'
+  | 'placingRateM3PerH'
+  | 'liftWaitMin'
 >;
+/** The limits a plan is held to. */
+export const LIMITS = ['rating', 'seam', 'hours'] as const;
+export type Limit = (typeof LIMITS)[number];
 /** A plan that was looked at: what was chosen, what it is likely to cost, and why it is not the one. */
 export interface Candidate {
   chosen: Chosen;
@@ -61,10 +75,14 @@ export interface Candidate {
   finishP50Min: number;
   finishP90Min: number;
   crewWaitMin: number;
+  /** Which limit it fails first, and in words; null when it keeps them all. */
+  fails: Limit | null;
   rejected: string | null;
 }
 export interface SearchResult {
   best: Candidate | null;
+  /** When no plan keeps to the limits: which failed, and what would lift it. */
+  advice: string | null;
   runnersUp: Candidate[];
   examined: number;
   possible: number;
@@ -76,7 +94,16 @@ export interface SearchProgress {
   best: Candidate | null;
 }
 
-const KEYS = ['startAt', 'reverse', 'lifts', 'truckM3', 'spacingMin', 'firstLoadMin'] as const;
+const KEYS = [
+  'startAt',
+  'reverse',
+  'lifts',
+  'truckM3',
+  'spacingMin',
+  'firstLoadMin',
+  'placingRateM3PerH',
+  'liftWaitMin',
+] as const;
 /** Report this often, so that a screen can show it and a caller can stop. */
 const REPORT_EVERY = 10;
 
@@ -112,14 +139,20 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
         v.prices.afterDusk * t.afterDusk) /
         n;
     const inTheWay = v.noGo.find((g) => g.fromMin < finishP90Min && g.toMin > chosen.firstLoadMin);
-    const rejected =
-      t.overRating > 0
-        ? `the forms are over their rating on ${t.overRating} of ${n} mornings`
-        : t.coldSeam > v.coldSeamShare * n * (1 + 1e-9)
-          ? `a seam goes cold on ${t.coldSeam} of ${n} mornings`
-          : inTheWay
-            ? inTheWay.reason
-            : null;
+    const failing: [Limit, boolean, string][] = [
+      [
+        'rating',
+        t.overRating > 0,
+        `the forms are over their rating on ${t.overRating} of ${n} mornings`,
+      ],
+      [
+        'seam',
+        t.coldSeam > v.coldSeamShare * n * (1 + 1e-9),
+        `a seam goes cold on ${t.coldSeam} of ${n} mornings`,
+      ],
+      ['hours', inTheWay !== undefined, inTheWay?.reason ?? ''],
+    ];
+    const [fails, , rejected] = failing.find(([, yes]) => yes) ?? [null, false, null];
     return {
       chosen,
       cost,
@@ -131,6 +164,7 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
       finishP50Min,
       finishP90Min,
       crewWaitMin: t.crewWaitSum / n,
+      fails,
       rejected,
     };
   };
@@ -146,14 +180,8 @@ const better = (a: Candidate, b: Candidate): boolean =>
  * progress, so that a caller can show it or stop; the last value is the result.
  */
 export function* searchSequences(v: SearchInput): Generator<SearchProgress, SearchResult> {
-  const own: Chosen = {
-    startAt: v.pour.settings.startAt,
-    reverse: v.pour.settings.reverse,
-    lifts: v.pour.settings.lifts,
-    truckM3: v.pour.settings.truckM3,
-    spacingMin: v.pour.settings.spacingMin,
-    firstLoadMin: v.pour.settings.firstLoadMin,
-  };
+  const { settings } = v.pour;
+  const own = Object.fromEntries(KEYS.map((k) => [k, settings[k]])) as unknown as Chosen;
   const lists = KEYS.map((k) =>
     v.choices[k].length ? [...new Set<unknown>(v.choices[k])] : [own[k]],
   );
@@ -213,28 +241,75 @@ export function* searchSequences(v: SearchInput): Generator<SearchProgress, Sear
   }
   const top = best as Candidate | null;
   const all = [...seen.values()].sort((a, b) => (better(a, b) ? -1 : better(b, a) ? 1 : 0));
-  // Of the rest the cheapest, good or not: a cheaper one that was rejected is what one asks about first.
-  const rest = all
-    .filter((c) => c !== top)
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, v.runnersUp);
   const chosenBest = top !== null && top.rejected === null ? top : null;
-  const runnersUp = rest.map((c) => ({
-    ...c,
-    rejected:
-      c.rejected ??
-      (chosenBest
-        ? c.cost - chosenBest.cost < 0.5
-          ? 'costs the same, and was looked at later'
-          : `costs ${Math.round(c.cost - chosenBest.cost)} more`
-        : null),
-  }));
   yield { done: seen.size, of, best: chosenBest };
   return {
     best: chosenBest,
-    runnersUp,
+    advice: chosenBest ? null : adviceOf(all),
+    runnersUp: runnersUpOf(all, top, chosenBest, v.runnersUp),
     examined: seen.size,
     possible,
     enumerated: possible <= v.maxPlans,
   };
+}
+
+/** Plans that come out alike, to the minute and the unit of money, are one: the first that was looked at stands for them. */
+const outcome = (c: Candidate): string =>
+  [
+    Math.round(c.cost),
+    Math.round(c.finishP50Min),
+    Math.round(c.finishP90Min),
+    c.chosen.firstLoadMin,
+    c.rejected ?? '',
+  ].join();
+
+/** Of the rest the cheapest, good or not: a cheaper one that was rejected is what one asks about first. */
+function runnersUpOf(
+  all: Candidate[],
+  top: Candidate | null,
+  best: Candidate | null,
+  most: number,
+): Candidate[] {
+  const shown = new Set(best ? [outcome(best)] : []);
+  return all
+    .filter((c) => c !== top || best === null)
+    .sort((a, b) => a.cost - b.cost)
+    .filter((c) => {
+      const alike = shown.has(outcome(c));
+      shown.add(outcome(c));
+      return !alike;
+    })
+    .slice(0, most)
+    .map((c) => ({
+      ...c,
+      rejected:
+        c.rejected ??
+        (best
+          ? c.cost - best.cost < 0.5
+            ? 'costs the same; another way round'
+            : `costs ${Math.round(c.cost - best.cost)} more`
+          : null),
+    }));
+}
+
+/** What would lift each limit. */
+const LIFTS_IT: Record<Limit, string> = {
+  rating: 'place slower, in more lifts with a wait between them, or take forms that hold more',
+  seam: 'fewer lifts, a faster crew or pump, a retarder, or a split at a planned bulkhead',
+  hours: 'begin earlier, another day, or cover the face',
+};
+const FAILED: Record<Limit, string> = {
+  rating: 'the forms would be over their rating',
+  seam: 'a seam would go cold',
+  hours: 'the hours that are left are ruled out',
+};
+
+/** Why no plan keeps to the limits, and what would: said of the limits that failed in those that were looked at. */
+function adviceOf(all: Candidate[]): string {
+  const failed = LIMITS.filter((l) => all.some((c) => c.fails === l));
+  const [only] = failed;
+  if (only && failed.length === 1) return `In every plan ${FAILED[only]}: ${LIFTS_IT[only]}.`;
+  if (failed.includes('rating') && failed.includes('seam'))
+    return `Fast or high, ${FAILED.rating}; slow or in many lifts, ${FAILED.seam}. Forms that hold more, a retarder, or a split at a planned bulkhead open a way between.`;
+  return `${failed.map((l) => FAILED[l]).join(', or ')}: ${failed.map((l) => LIFTS_IT[l]).join('; ')}.`;
 }

@@ -5,7 +5,7 @@ import { checkSitePlan, sitePlanShape } from '../model/site.ts';
 import { calculation, fig } from '../register/calculation.ts';
 import { anyNumber, count, nonNegative, positive, share, wholeOrNone } from '../register/fields.ts';
 import { rulesOf } from '../rules/rules.ts';
-import { searchSequences, type SearchResult } from './search.ts';
+import { LIMITS, searchSequences, type SearchResult } from './search.ts';
 
 const yesNo = () => z.boolean({ error: 'must be true or false' });
 /** What the search may choose from. */
@@ -16,6 +16,8 @@ export const choicesSchema = z.object({
   truckM3: z.array(positive()).default([]),
   spacingMin: z.array(positive().nullable()).default([]),
   firstLoadMin: z.array(nonNegative().lt(1440, 'must be before midnight')).default([]),
+  placingRateM3PerH: z.array(positive()).default([]),
+  liftWaitMin: z.array(nonNegative().lte(240, 'must be 240 or less')).default([]),
 });
 const chosen = z.object({
   startAt: z.number(),
@@ -24,6 +26,8 @@ const chosen = z.object({
   truckM3: z.number(),
   spacingMin: z.number().nullable(),
   firstLoadMin: z.number(),
+  placingRateM3PerH: z.number(),
+  liftWaitMin: z.number(),
 });
 const candidate = z.object({
   chosen,
@@ -36,6 +40,7 @@ const candidate = z.object({
   finishP50Min: z.number(),
   finishP90Min: z.number(),
   crewWaitMin: z.number(),
+  fails: z.enum(LIMITS).nullable(),
   rejected: z.string().nullable(),
 });
 
@@ -103,6 +108,7 @@ export const sequenceSearch = calculation({
     }),
   output: z.object({
     best: candidate.nullable(),
+    advice: z.string().nullable(),
     runnersUp: z.array(candidate),
     examined: z.number(),
     possible: z.number(),
@@ -137,10 +143,7 @@ export const sequenceSearch = calculation({
         found.best.finishP90Min,
         'min',
       );
-    } else
-      trace.caution(
-        'No plan keeps to the limits: more lifts, smaller spacing, retarder, or a split at a planned bulkhead.',
-      );
+    } else trace.caution(found.advice ?? 'No plan keeps to the limits.');
     return found;
   },
 });

@@ -33,6 +33,8 @@ const CHOICES = [
   ['truckM3', 'truck size'],
   ['spacingMin', 'time between loads'],
   ['firstLoadMin', 'first load'],
+  ['placingRateM3PerH', 'how fast'],
+  ['liftWaitMin', 'waits between lifts'],
 ] as const;
 type Choice = (typeof CHOICES)[number][0];
 
@@ -62,6 +64,9 @@ function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'] {
     lifts: [...new Set([1, 2, 3, 4, 5, s.lifts ?? mostLifts(v.plan.route)])].sort((a, b) => a - b),
     truckM3: v.plant.trucksM3,
     spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)],
+    // No faster than pump and crew are said to give: what is set is the most.
+    placingRateM3PerH: [0.4, 0.55, 0.7, 0.85, 1].map((share) => s.placingRateM3PerH * share),
+    liftWaitMin: [...new Set([0, 20, 40, s.liftWaitMin])].sort((a, b) => a - b),
     firstLoadMin: [-60, -30, 0, 30, 60]
       .map((d) => s.firstLoadMin + d)
       .filter((m) => m >= 0 && m < 1440 && (m >= soonest || m === s.firstLoadMin)),
@@ -99,6 +104,7 @@ function planWords(v: PourView, c: Candidate): string {
     c.chosen.lifts === null
       ? 'lifts as the forms allow'
       : `${c.chosen.lifts} lift${c.chosen.lifts > 1 ? 's' : ''}`,
+    `${volume(c.chosen.placingRateM3PerH, v.units, 0).value} ${volume(0, v.units).unit} an hour${c.chosen.liftWaitMin > 0 ? `, ${c.chosen.liftWaitMin} min between lifts` : ''}`,
     `${textOf(volume(c.chosen.truckM3, v.units, 1))} trucks${c.chosen.spacingMin === null ? '' : ` every ${Math.round(c.chosen.spacingMin)} min`}`,
   ].join(', ');
 }
@@ -107,7 +113,7 @@ function planWords(v: PourView, c: Candidate): string {
 export function SearchSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const [free, setFree] = useState<Set<Choice>>(
-    () => new Set<Choice>(['startAt', 'reverse', 'lifts', 'firstLoadMin']),
+    () => new Set<Choice>(['startAt', 'reverse', 'lifts', 'placingRateM3PerH', 'firstLoadMin']),
   );
   const [prices, setPrices] = useState<Record<Price, number | null>>(PRICES);
   const { crewPerMin, oldLoad, afterDusk } = prices;
@@ -273,8 +279,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
       {result && !best && (
         <p className="mb-3 flex gap-2 font-semibold text-chalk-t">
           <Mark verdict="out" />
-          No plan keeps to the limits. More lifts, loads closer together, a retarder, or a split at
-          a planned bulkhead.
+          No plan keeps to the limits. {result.advice}
         </p>
       )}
       {result && result.runnersUp.length > 0 && (
