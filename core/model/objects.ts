@@ -1,5 +1,6 @@
+import { measure, RANGES } from './ranges.ts';
 import { z } from 'zod';
-import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
@@ -12,10 +13,10 @@ export const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 
 export const plateSchema = z.object({
   id: mark(),
   elementId: mark(),
-  fromM: nonNegative(),
-  toM: positive(),
+  fromM: nonNegative().lte(RANGES.runLength.most, 'is past any run'),
+  toM: positive().lte(RANGES.runLength.most, 'is past any run'),
   /** Middle of the plate, left of the run's line: not always the middle of the wall. */
-  offsetM: anyNumber().default(0),
+  offsetM: measure('offset').default(0),
   widthMm: positive().optional(),
   /** A short piece that may have one bolt. */
   single: z.boolean({ error: 'must be true or false' }).default(false),
@@ -26,12 +27,12 @@ export const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
 export const anchorSchema = z.object({
   id: mark(),
   elementId: mark(),
-  atM: nonNegative(),
-  acrossM: anyNumber().optional(),
+  atM: nonNegative().lte(RANGES.runLength.most, 'is past any run'),
+  acrossM: measure('offset').optional(),
   kind: z.enum(['bolt', 'holdDown', 'dowel'], { error: 'must be bolt, holdDown or dowel' }),
-  diameterMm: positive(),
-  embedmentMm: positive(),
-  projectionMm: nonNegative(),
+  diameterMm: measure('boltDiameter'),
+  embedmentMm: measure('embedment'),
+  projectionMm: measure('projection'),
   wetSet: z.boolean().default(false),
   coating: z.enum(COATINGS, { error: `must be ${COATINGS.join(', ')}` }).optional(),
   /** A dowel drilled into standing concrete and glued: it wants a special inspection. */
@@ -51,9 +52,9 @@ export const embedSchema = z.object({
   id: mark(),
   elementId: mark(),
   kind: z.enum(EMBED_KINDS, { error: `must be one of ${EMBED_KINDS.join(', ')}` }),
-  atM: nonNegative(),
-  toM: positive().optional(),
-  upM: nonNegative().optional(),
+  atM: nonNegative().lte(RANGES.runLength.most, 'is past any run'),
+  toM: positive().lte(RANGES.runLength.most, 'is past any run').optional(),
+  upM: nonNegative().lte(RANGES.wallHeight.most, 'is above any wall').optional(),
   label: z.string().max(80).optional(),
 });
 export type Embed = z.output<typeof embedSchema>;
@@ -66,16 +67,16 @@ export const formSystemSchema = z.object({
   mark: mark(),
   kind: z.enum(FORM_KINDS, { error: 'must be panels or foam' }).default('panels'),
   label: z.string().max(80).optional(),
-  ratingKPa: positive(),
+  ratingKPa: positive().lte(500, 'must be 500 or less'),
   /** The greatest height the maker allows to be placed in one lift; none where full height may be. */
-  greatestLiftM: positive().optional(),
+  greatestLiftM: measure('wallHeight').optional(),
   /** Width of a panel, or length of a foam block. */
-  panelWidthM: positive(),
+  panelWidthM: measure('panel'),
   /** The panel height that ties and walers are counted for; none counts them for any wall. */
-  panelHeightM: positive().optional(),
+  panelHeightM: measure('panel').optional(),
   /** Foam: height of a course, and thickness of the foam on either side. */
-  courseM: positive().optional(),
-  foamMm: positive().optional(),
+  courseM: measure('panel').optional(),
+  foamMm: positive().lte(500, 'must be 500 or less').optional(),
   /** How the concrete is worked in them. */
   consolidation: z
     .enum(CONSOLIDATIONS, { error: `must be ${CONSOLIDATIONS.join(', ')}` })
@@ -84,8 +85,8 @@ export const formSystemSchema = z.object({
   walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
   brace: z
     .object({
-      spacingM: positive(),
-      attachM: positive(),
+      spacingM: measure('panel'),
+      attachM: measure('wallHeight'),
       angleDeg: positive().lt(90, 'must be under 90'),
       pitchMmPerTurn: positive(),
       pushOnly: z.boolean({ error: 'must be true or false' }).default(true),
@@ -96,7 +97,10 @@ export const formSystemSchema = z.object({
 export type FormSystem = z.output<typeof formSystemSchema>;
 
 /** Ground round the site: level outside, and how deep frost goes. */
-export const groundSchema = z.object({ gradeM: anyNumber(), frostDepthM: nonNegative() });
+export const groundSchema = z.object({
+  gradeM: measure('elevation'),
+  frostDepthM: nonNegative().lte(5, 'must be 5 or less'),
+});
 
 /** A change of the plan: which version it made, by whom, what it said, and which elements it bears on. */
 export const planChangeSchema = z.object({

@@ -1,3 +1,4 @@
+import { atMostOf, measure, MOST } from './ranges.ts';
 import { z } from 'zod';
 import type { Rules } from '../rules/rules.ts';
 import {
@@ -61,12 +62,12 @@ export const plantSchema = z.object({
   label: name(),
   travel: delay(),
   plantDelay: delay(),
-  roundTripMin: positive(),
-  trucksM3: z.array(positive()).min(1, 'must hold at least one truck'),
+  roundTripMin: positive().lte(1440, 'must be 1440 or less'),
+  trucksM3: atMostOf(measure('truck'), 20).min(1, 'must hold at least one truck'),
   minLoadM3: nonNegative().default(0),
   /** What a load under the least costs more. */
   shortLoadFee: nonNegative().optional(),
-  stepM3: positive(),
+  stepM3: positive().gte(0.01, 'must be from 0.01 to 20').lte(20, 'must be from 0.01 to 20'),
 });
 export type Plant = z.output<typeof plantSchema>;
 
@@ -84,17 +85,19 @@ export const pourSettingsSchema = z.object({
   /** Least wait between a lift and the next one on it, minutes. */
   liftWaitMin: nonNegative().lte(240, 'must be 240 or less').default(0),
   firstLoadMin: nonNegative().lt(1440, 'must be before midnight'),
-  placingRateM3PerH: positive(),
-  changeOverMin: nonNegative().default(5),
-  leftBehindM3: nonNegative().default(0),
+  placingRateM3PerH: positive()
+    .gte(0.1, 'must be from 0.1 to 400')
+    .lte(400, 'must be from 0.1 to 400'),
+  changeOverMin: nonNegative().lte(240, 'must be 240 or less').default(5),
+  leftBehindM3: nonNegative().lte(20, 'must be 20 or less').default(0),
   wasteRatio: share(),
   sdRatio: share(),
-  truckM3: positive(),
+  truckM3: measure('truck'),
   /** Minutes between loads; null lets each arrive as the one before is placed. */
   spacingMin: positive().lte(240, 'must be 240 or less').nullable().default(null),
   split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),
   /** What is ordered; null follows the core's recommendation. */
-  orderM3: positive().nullable().default(null),
+  orderM3: positive().lte(5000, 'must be 5000 or less').nullable().default(null),
   costs: z.object({
     costPerM3: nonNegative(),
     disposalPerM3: nonNegative(),
@@ -105,7 +108,7 @@ export const pourSettingsSchema = z.object({
     perLoad: nonNegative().optional(),
   }),
   concreteTempC: freshTemperature(),
-  ratingKPa: positive(),
+  ratingKPa: positive().lte(500, 'must be 500 or less'),
   breaks: z
     .array(
       z
@@ -134,7 +137,7 @@ export const pourDocSchema = z.object({
   /** Local date of the pour, or null when it has none yet. */
   date: z.iso.date('must be a date as 2026-09-23').nullable(),
   /** Runs and pads in the order they are gone round. */
-  elements: z.array(z.string().min(1)).min(1, 'must name at least one run or pad'),
+  elements: atMostOf(z.string().min(1), MOST.runs).min(1, 'must name at least one run or pad'),
   mix: name(),
   plant: name(),
   drawing: z.string().max(80).optional(),

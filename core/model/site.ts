@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ruleChangeSchema } from '../rules/rules.ts';
 import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
 import { isTimeZone } from '../units/time-zone.ts';
@@ -44,18 +45,18 @@ const drawnLap = () =>
 
 export const footingTypeSchema = z.object({
   mark: mark(),
-  widthM: positive(),
-  depthM: positive(),
+  widthM: measure('footingWidth'),
+  depthM: measure('footingDepth'),
   continuous: z.object({
     bar: bar(),
-    count: wholeOrNone(),
-    topCount: wholeOrNone().default(0),
+    count: wholeOrNone().lte(500, 'must be 500 or fewer'),
+    topCount: wholeOrNone().lte(500, 'must be 500 or fewer').default(0),
     hooks: hooks(),
   }),
-  transverse: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }).nullable(),
-  coverBottomMm: nonNegative(),
-  coverSideMm: nonNegative(),
-  coverTopMm: nonNegative(),
+  transverse: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }).nullable(),
+  coverBottomMm: measure('cover'),
+  coverSideMm: measure('cover'),
+  coverTopMm: measure('cover'),
   unformed: z.boolean().default(false),
   lap: drawnLap(),
   /** The drawing that rules it, as a foreman would name it. */
@@ -65,29 +66,36 @@ export type FootingType = z.output<typeof footingTypeSchema>;
 
 export const wallTypeSchema = z.object({
   mark: mark(),
-  thicknessM: positive(),
+  thicknessM: measure('wallThickness'),
   mats: z.union([z.literal(1), z.literal(2)], { error: 'must be 1 or 2' }),
-  vertical: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }),
-  horizontal: z.object({ bar: bar(), spacingM: positive(), hooks: hooks() }),
-  coverInsideMm: nonNegative(),
-  coverOutsideMm: nonNegative(),
-  ledge: z.object({ widthM: positive(), heightM: positive() }).nullable().default(null),
+  vertical: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }),
+  horizontal: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }),
+  coverInsideMm: measure('cover'),
+  coverOutsideMm: measure('cover'),
+  ledge: z
+    .object({ widthM: measure('wallThickness'), heightM: measure('wallHeight') })
+    .nullable()
+    .default(null),
   lap: drawnLap(),
   drawing: z.string().max(80).optional(),
 });
 export type WallType = z.output<typeof wallTypeSchema>;
 
-export const nodeSchema = z.object({ id: mark(), xM: anyNumber(), yM: anyNumber() });
+export const nodeSchema = z.object({
+  id: mark(),
+  xM: measure('coordinate'),
+  yM: measure('coordinate'),
+});
 
 export const openingSchema = z.object({
   kind: z.enum(['window', 'door', 'pocket', 'sleeve'], {
     error: 'must be window, door, pocket or sleeve',
   }),
-  atM: nonNegative(),
-  widthM: positive(),
-  sillM: nonNegative(),
-  headM: positive(),
-  depthM: positive().optional(),
+  atM: nonNegative().lte(RANGES.runLength.most, 'is past any run'),
+  widthM: measure('openingSide'),
+  sillM: nonNegative().lte(RANGES.wallHeight.most, 'is above any wall'),
+  headM: positive().lte(RANGES.wallHeight.most, 'is above any wall'),
+  depthM: measure('wallThickness').optional(),
   mark: mark().optional(),
 });
 export type Opening = z.output<typeof openingSchema>;
@@ -98,13 +106,16 @@ export const runSchema = z.object({
   type: mark(),
   from: mark(),
   to: mark(),
-  offsetM: anyNumber().default(0),
-  bottomM: anyNumber(),
-  topM: anyNumber().optional(),
-  step: z.object({ lapM: positive() }).nullable().default(null),
-  openings: z.array(openingSchema).default([]),
+  offsetM: measure('offset').default(0),
+  bottomM: measure('elevation'),
+  topM: measure('elevation').optional(),
+  step: z
+    .object({ lapM: measure('padSide') })
+    .nullable()
+    .default(null),
+  openings: atMostOf(openingSchema, MOST.openings).default([]),
   /** A wall that carries a floor over a crawl space: the ground inside it, and the underside of the joists. */
-  crawl: z.object({ groundM: anyNumber(), joistsM: anyNumber() }).optional(),
+  crawl: z.object({ groundM: measure('elevation'), joistsM: measure('elevation') }).optional(),
   /** What people on site call it ("North footing"). */
   label: z.string().max(80).optional(),
 });
@@ -112,26 +123,26 @@ export type Run = z.output<typeof runSchema>;
 
 const matSteel = z.object({
   bar: bar(),
-  count: count().optional(),
-  spacingM: positive().optional(),
+  count: count().lte(1000, 'must be 1000 or fewer').optional(),
+  spacingM: measure('spacing').optional(),
   hooks: hooks(),
 });
 export const padSchema = z.object({
   id: mark(),
-  xM: anyNumber(),
-  yM: anyNumber(),
-  widthM: positive(),
-  lengthM: positive(),
-  depthM: positive(),
-  bottomM: anyNumber(),
+  xM: measure('coordinate'),
+  yM: measure('coordinate'),
+  widthM: measure('padSide'),
+  lengthM: measure('padSide'),
+  depthM: measure('padDepth'),
+  bottomM: measure('elevation'),
   steel: z
     .object({
       eachWay: matSteel,
       topEachWay: matSteel.optional(),
-      coverBottomMm: nonNegative(),
-      coverSideMm: nonNegative(),
+      coverBottomMm: measure('cover'),
+      coverSideMm: measure('cover'),
       /** Over the top mat; that of the sides where it is left out. */
-      coverTopMm: nonNegative().optional(),
+      coverTopMm: measure('cover').optional(),
     })
     .optional(),
   type: mark().optional(),
@@ -141,18 +152,25 @@ export type Pad = z.output<typeof padSchema>;
 
 export const pierSchema = z.object({
   id: mark(),
-  xM: anyNumber(),
-  yM: anyNumber(),
-  diameterM: positive().optional(),
-  widthM: positive().optional(),
-  lengthM: positive().optional(),
-  bottomM: anyNumber(),
-  topM: anyNumber(),
+  xM: measure('coordinate'),
+  yM: measure('coordinate'),
+  diameterM: measure('pierSide').optional(),
+  widthM: measure('pierSide').optional(),
+  lengthM: measure('pierSide').optional(),
+  bottomM: measure('elevation'),
+  topM: measure('elevation'),
   steel: z
     .object({
-      vertical: z.object({ bar: bar(), count: count(), hooks: hooks() }),
-      ties: z.object({ bar: bar(), spacingM: positive() }).nullable().default(null),
-      coverMm: nonNegative(),
+      vertical: z.object({
+        bar: bar(),
+        count: count().lte(200, 'must be 200 or fewer'),
+        hooks: hooks(),
+      }),
+      ties: z
+        .object({ bar: bar(), spacingM: measure('spacing') })
+        .nullable()
+        .default(null),
+      coverMm: measure('cover'),
     })
     .optional(),
   label: z.string().max(80).optional(),
@@ -167,14 +185,14 @@ export const pierHeightM = (p: Pier): number => p.topM - p.bottomM;
 
 export const benchmarkSchema = z.object({
   id: mark(),
-  elevationM: anyNumber(),
+  elevationM: measure('elevation'),
   label: z.string().max(120).optional(),
 });
 export const pointSchema = z.object({
   id: mark(),
-  xM: anyNumber(),
-  yM: anyNumber(),
-  zM: anyNumber().optional(),
+  xM: measure('coordinate'),
+  yM: measure('coordinate'),
+  zM: measure('elevation').optional(),
   label: z.string().max(80).optional(),
 });
 
@@ -187,19 +205,19 @@ export const sitePlanShape = z.object({
   longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
   timeZone: z.string().min(1, 'is empty').max(60),
   ruleProfile: z.enum(RULE_PROFILES, { error: 'must be us-aci or metric-en' }),
-  footingTypes: z.array(footingTypeSchema).default([]),
-  wallTypes: z.array(wallTypeSchema).default([]),
-  nodes: z.array(nodeSchema).default([]),
-  runs: z.array(runSchema).default([]),
-  pads: z.array(padSchema).default([]),
-  piers: z.array(pierSchema).default([]),
-  plates: z.array(plateSchema).default([]),
-  anchors: z.array(anchorSchema).default([]),
-  embeds: z.array(embedSchema).default([]),
-  formSystems: z.array(formSystemSchema).default([]),
+  footingTypes: atMostOf(footingTypeSchema, MOST.types).default([]),
+  wallTypes: atMostOf(wallTypeSchema, MOST.types).default([]),
+  nodes: atMostOf(nodeSchema, MOST.nodes).default([]),
+  runs: atMostOf(runSchema, MOST.runs).default([]),
+  pads: atMostOf(padSchema, MOST.pads).default([]),
+  piers: atMostOf(pierSchema, MOST.pads).default([]),
+  plates: atMostOf(plateSchema, MOST.objects).default([]),
+  anchors: atMostOf(anchorSchema, MOST.objects).default([]),
+  embeds: atMostOf(embedSchema, MOST.objects).default([]),
+  formSystems: atMostOf(formSystemSchema, MOST.types).default([]),
   ground: groundSchema.optional(),
   benchmark: benchmarkSchema.optional(),
-  points: z.array(pointSchema).default([]),
+  points: atMostOf(pointSchema, MOST.points).default([]),
   /** The site's own values for rules of the profile, oldest first. */
   ruleChanges: z.array(ruleChangeSchema).default([]),
   /** Changes of the plan since it was first drawn, oldest first. */
@@ -226,6 +244,17 @@ function checkRun(
   const lengthM = from && to ? Math.hypot(to.xM - from.xM, to.yM - from.yM) : 0;
   if (from && to && lengthM < 1e-6)
     say(at('to'), 'stands on the node the run comes from: the run has no length');
+  if (lengthM > RANGES.runLength.most + 1e-9)
+    say(
+      at('to'),
+      `is ${Math.round(lengthM)} m from its other end: a run is at most ${RANGES.runLength.most} m`,
+    );
+  const highM = (run.topM ?? run.bottomM) - run.bottomM;
+  if (highM > (run.kind === 'wall' ? RANGES.wallHeight : RANGES.footingDepth).most + 1e-9)
+    say(
+      at('topM'),
+      `is ${Math.round(highM)} m above the bottom: at most ${(run.kind === 'wall' ? RANGES.wallHeight : RANGES.footingDepth).most} m`,
+    );
   const list = run.kind === 'wall' ? site.wallTypes : site.footingTypes;
   if (!list.some((t) => t.mark === run.type))
     say(
@@ -240,6 +269,15 @@ function checkRun(
   run.openings.forEach((o, k) => {
     const inOpening = (field: string) => ['runs', i, 'openings', k, field];
     if (o.headM <= o.sillM) say(inOpening('headM'), 'is not above sillM');
+    if (run.kind === 'wall' && run.topM !== undefined && o.headM > highM + 1e-6)
+      say(inOpening('headM'), 'is above the top of its wall');
+    const over = run.openings.findIndex(
+      (p, n) =>
+        n < k &&
+        Math.min(p.atM + p.widthM, o.atM + o.widthM) - Math.max(p.atM, o.atM) > 1e-6 &&
+        Math.min(p.headM, o.headM) - Math.max(p.sillM, o.sillM) > 1e-6,
+    );
+    if (over >= 0) say(inOpening('atM'), `overlaps opening ${over}`);
     if (o.kind === 'pocket' && o.depthM === undefined)
       say(inOpening('depthM'), 'is missing: a pocket needs its depth');
     if (from && to && o.atM + o.widthM > lengthM + 1e-9)
