@@ -88,6 +88,8 @@ export const newEventSchema = envelope.transform((e, ctx) => {
 export type NewEvent = { [K in EventKind]: Omit<LogEvent<K>, 'actor'> }[EventKind];
 
 export const postEventsBody = z.object({
+  /** Whose entries they are: they are taken under their own session alone. */
+  by: z.string().max(80).optional(),
   events: z
     .array(newEventSchema)
     .min(1, 'must hold at least one entry')

@@ -1,3 +1,4 @@
+import { atMostOf, MOST } from '../core/model/ranges.ts';
 import { elementIds } from '../core/model/elements.ts';
 import { z } from 'zod';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix } from '../core/model/pour.ts';
@@ -5,16 +6,21 @@ import { rulesOf } from '../core/rules/rules.ts';
 import { checkSitePlan, sitePlanShape } from '../core/model/site.ts';
 
 /** A whole `jactum.site/1` file: what is to be built, and the mixes, plants, crew and pours that go with it. */
-const shape = sitePlanShape.extend({
-  mixes: z.array(mixSchema).default([]),
-  plants: z.array(plantSchema).default([]),
+export const siteFileShape = sitePlanShape.extend({
+  mixes: atMostOf(mixSchema, MOST.types).default([]),
+  plants: atMostOf(plantSchema, MOST.types).default([]),
   crew: z
     .array(z.object({ name: z.string().min(1, 'is empty').max(80), role: z.string().max(80) }))
     .default([]),
-  pours: z.array(pourDocSchema).default([]),
+  pours: atMostOf(pourDocSchema, MOST.pours).default([]),
 });
 
-export const siteFileSchema = shape.superRefine((file, ctx) => {
+interface IssueSink {
+  addIssue(issue: { code: 'custom'; path: (string | number)[]; message: string }): void;
+}
+
+/** What takes more than one field to see, in the site and in its pours. */
+export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
   checkSitePlan(file, ctx);
   const elements = new Set(elementIds(file));
   const codes = new Set<string>();
@@ -34,8 +40,10 @@ export const siteFileSchema = shape.superRefine((file, ctx) => {
     if (pour.settings.startAt >= pour.elements.length)
       say(['settings', 'startAt'], 'is past the last run of the pour');
   });
-});
-export type SiteFile = z.output<typeof shape>;
+}
+
+export const siteFileSchema = siteFileShape.superRefine(checkSiteFile);
+export type SiteFile = z.output<typeof siteFileShape>;
 
 /** The mix of that mark as the site's rules have it; undefined when the file has none. */
 export function mixNamed(site: SiteFile, mark: string): Mix | undefined {

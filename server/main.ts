@@ -1,5 +1,5 @@
-import fs from 'node:fs';
-import type { AddressInfo } from 'node:net';
+import net, { type AddressInfo } from 'node:net';
+import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
@@ -8,13 +8,41 @@ import { siteClock } from './standins/clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
 import { openDatabase } from './store/database.ts';
+import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
 import { SiteStore } from './store/sites.ts';
 
+const stopWith = (words: string): never => {
+  console.error(words);
+  process.exit(1);
+};
+const inUse = (port: number): string => `Port ${port} is in use: set PORT to another.`;
+/** Whether something listens there already. */
+const portTaken = (port: number, host: string): Promise<boolean> =>
+  new Promise((resolve) => {
+    const probe = net.createServer();
+    probe.once('error', () => {
+      resolve(true);
+    });
+    probe.listen(port, host, () => {
+      probe.close(() => {
+        resolve(false);
+      });
+    });
+  });
+
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
-if (config.demo && !config.keep) fs.rmSync(config.dataDir, { recursive: true, force: true });
+if (config.demo && !config.keep) {
+  // A demo that cannot listen must not have emptied the folder under the one that does.
+  if (await portTaken(config.port, config.host)) stopWith(inUse(config.port));
+  try {
+    emptyDemoFolder(config.dataDir, config.dataDir === path.resolve('data/demo'));
+  } catch (e) {
+    stopWith(e instanceof Error ? e.message : String(e));
+  }
+}
 const { db, close } = await openDatabase(config.dataDir);
 const clock = await siteClock(db, config.demo ? DEMO_START : null);
 const accounts = new AccountStore(db);
@@ -41,12 +69,7 @@ server.on('listening', () => {
   );
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${config.port} is in use: set PORT to another.`
-      : error.message,
-  );
-  process.exit(1);
+  stopWith(error.code === 'EADDRINUSE' ? inUse(config.port) : error.message);
 });
 
 let stopping = false;

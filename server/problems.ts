@@ -27,17 +27,28 @@ export class ProblemError extends Error {
 export const notFound = (what: string): ProblemError =>
   new ProblemError(404, 'Not found', `There is no ${what}.`);
 
+/** As many faults are told of at once. */
+const MOST_ISSUES = 200;
+
 /** Parses with a contract schema, or answers 400 with the path of each bad field. */
 export function parse<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
-  const issues = issuesOf(parsed.error, value).slice(0, 50);
-  const first = issues[0];
-  throw new ProblemError(
+  throw notStored(what, issuesOf(parsed.error, value));
+}
+
+/** Nothing was stored, and why: the first fault in the sentence, all of them by their paths. */
+export function notStored(what: string, issues: InputIssue[]): ProblemError {
+  const [first] = issues;
+  const more = issues.length > 1 ? `, and ${issues.length - 1} more` : '';
+  const why = first
+    ? `${first.path === '' ? 'it' : first.path} ${first.message}${more}`
+    : 'it cannot be read';
+  return new ProblemError(
     400,
     'Bad input',
-    `${what} was not stored: ${first ? `${first.path === '' ? 'it' : first.path} ${first.message}` : 'it cannot be read'}.`,
-    issues,
+    `${what} was not stored: ${why}.`,
+    issues.slice(0, MOST_ISSUES),
   );
 }
 

@@ -39,6 +39,9 @@ interface Rules {
   keepOuts: Stretch[];
 }
 
+/** More bolts than this hold no plate down. */
+const MOST_BOLTS = 5000;
+
 /** Sections with the openings cut out of them, each piece with ends of its own. */
 export function cutByOpenings(sections: Plates['sections'], openings: Stretch[]): Section[] {
   return sections.flatMap(({ startM, endM, single }) => {
@@ -187,6 +190,13 @@ export const anchorLayout = calculation({
   limits:
     'Sill plates on one line. Hold-downs, shear walls and seismic plate washers are the drawing’s.',
   input: shape.superRefine((v, ctx) => {
+    const spans = v.sections.reduce((sum, s) => sum + Math.max(0, s.endM - s.startM), 0);
+    if (spans / v.maxSpacingM > MOST_BOLTS || v.sections.length > MOST_BOLTS)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['maxSpacingM'],
+        message: `asks for more than ${MOST_BOLTS} bolts`,
+      });
     v.sections.forEach((s, i) => {
       if (s.endM <= s.startM)
         ctx.addIssue({

@@ -20,6 +20,7 @@ export interface TempReading {
 export const tempHistorySchema = z
   .array(z.object({ timeH: anyNumber(), tempC: temperature() }))
   .min(2, 'must hold two readings or more')
+  .max(20_000, 'must hold at most 20 000 readings')
   .superRefine((list, ctx) => {
     list.forEach((r, i) => {
       const before = list[i - 1];

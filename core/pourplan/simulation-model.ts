@@ -53,6 +53,8 @@ const shape = z.object({
   seed: anyNumber().int('must be a whole number'),
 });
 type Shape = z.output<typeof shape>;
+/** Cells and loads times trials: a few seconds of work. */
+const MOST_WORK = 3e7;
 type Say = (path: (string | number)[], message: string) => void;
 
 function checkIds(list: { id: string }[], name: string, say: Say): void {
@@ -80,6 +82,11 @@ export const simulationInput = shape.superRefine((v, ctx) => {
   const say: Say = (path, message) => {
     ctx.addIssue({ code: 'custom', path, message });
   };
+  if (v.trials * (v.cells.length + v.loads.length) > MOST_WORK)
+    say(
+      ['trials'],
+      `with ${v.cells.length} cells is more than can be drawn: fewer, or fewer cells`,
+    );
   checkIds(v.cells, 'cells', say);
   checkIds(v.loads, 'loads', say);
   checkCells(v, say);

@@ -1,6 +1,7 @@
 import { toJSONSchema, type z } from 'zod';
 import { quantityOfField, type Quantity } from '../units/quantity.ts';
 import type { Calculation } from './calculation.ts';
+import { LARGEST } from './fields.ts';
 
 /** What a field of a calculation's input is, read from its schema: enough to draw a form or write a reference. */
 export interface FieldInfo {
@@ -67,9 +68,9 @@ function fieldInfo(name: string, raw: Schema, required: boolean): FieldInfo {
   const kind = kindOf(schema);
   const numbers = kind === 'numbers' ? (schema.items as Schema) : schema;
   const inner = kind === 'rows' ? schema.items : kind === 'group' ? schema : undefined;
-  // JSON Schema bounds every whole number by the largest safe one: that says nothing.
+  // Every number is bounded by what can be real, and every whole one by the largest safe one: that says nothing.
   const said = (n: number | undefined): number | null =>
-    n === undefined || Math.abs(n) >= Number.MAX_SAFE_INTEGER ? null : n;
+    n === undefined || Math.abs(n) >= LARGEST ? null : n;
   return {
     name,
     kind,

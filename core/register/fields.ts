@@ -4,7 +4,13 @@ import { z } from 'zod';
  * Field kinds that every calculation shares, so that the same mistake gets the same words everywhere.
  * JSON numbers only: text is refused, and so are NaN and the infinities.
  */
-export const anyNumber = () => z.number({ error: 'must be a number' });
+/** No measure, amount or money of a foundation is larger: what is larger is a slip, and would only stall the work. */
+export const LARGEST = 1e9;
+export const anyNumber = () =>
+  z
+    .number({ error: 'must be a number' })
+    .gte(-LARGEST, 'is too small to be real')
+    .lte(LARGEST, 'is too large to be real');
 /** A size, volume, rate, count…: must be above 0. */
 export const positive = () => anyNumber().gt(0, 'must be above 0');
 /** A reading, tolerance, fee…: may well be nothing, but not less. */

@@ -3,6 +3,9 @@ import { calculation, fig } from '../register/calculation.ts';
 import { nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 import { atMost, ceilWhole } from '../units/limits.ts';
 
+/** More bars than this stand in no wall. */
+const MOST_BARS = 5000;
+
 /** Where the uprights of a wall stand. */
 export const vertLayout = calculation({
   id: 'vert-layout',
@@ -25,6 +28,12 @@ export const vertLayout = calculation({
       extraSpacingM: positive().default(0.0762),
     })
     .superRefine((v, ctx) => {
+      if (v.lengthM / v.spacingM > MOST_BARS || v.extraEachSide > 100)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['spacingM'],
+          message: `gives more than ${MOST_BARS} bars`,
+        });
       if (2 * v.endM >= v.lengthM)
         ctx.addIssue({
           code: 'custom',

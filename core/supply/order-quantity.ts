@@ -92,6 +92,9 @@ function bestMultiple(
   return best;
 }
 
+/** As many orders are weighed at most. */
+const MOST_STEPS = 200_000;
+
 const money = {
   costPerM3: nonNegative(),
   disposalPerM3: nonNegative(),
@@ -109,22 +112,32 @@ export const orderQuantity = calculation({
     'D ~ N(μ, σ), μ = neat(1 + waste) + left behind, σ = sd·neat; cost(Q) = (c + disposal)·E[(Q−D)⁺] + fixed·P(D>Q) + per m³·E[(D−Q)⁺] + per load·⌈Q/truck⌉ + fee if the last load is short',
   source: 'Newsvendor model with closed normal forms',
   limits: 'As good as the waste and the deviation put in: both learn from finished pours.',
-  input: z.object({
-    neatM3: positive(),
-    wasteRatio: share(),
-    leftBehindM3: nonNegative(),
-    sdRatio: share(),
-    stepM3: positive(),
-    ...money,
-    /** What a truck carries; without it loads cost nothing of their own. */
-    truckM3: positive().optional(),
-    perLoad: nonNegative().default(0),
-    /** A last load under this costs its fee. */
-    shortLoadM3: nonNegative().default(0),
-    shortLoadFee: nonNegative().default(0),
-    callFee: nonNegative().optional(),
-    callSdRatio: share().default(0.02),
-  }),
+  input: z
+    .object({
+      neatM3: positive(),
+      wasteRatio: share(),
+      leftBehindM3: nonNegative(),
+      sdRatio: share(),
+      stepM3: positive(),
+      ...money,
+      /** What a truck carries; without it loads cost nothing of their own. */
+      truckM3: positive().optional(),
+      perLoad: nonNegative().default(0),
+      /** A last load under this costs its fee. */
+      shortLoadM3: nonNegative().default(0),
+      shortLoadFee: nonNegative().default(0),
+      callFee: nonNegative().optional(),
+      callSdRatio: share().default(0.02),
+    })
+    .superRefine((v, ctx) => {
+      const steps = (v.neatM3 * (2 + 9 * v.sdRatio) + v.leftBehindM3) / v.stepM3;
+      if (steps > MOST_STEPS)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['stepM3'],
+          message: 'is too small for so large a pour',
+        });
+    }),
   output: z.object({
     meanM3: z.number(),
     sdM3: z.number(),

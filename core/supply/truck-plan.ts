@@ -23,6 +23,9 @@ export function loadVolumes(
   return loads;
 }
 
+/** More loads than this are no one pour. */
+const MOST_LOADS = 2000;
+
 /** Loads, spacing and trucks. */
 export const truckPlan = calculation({
   id: 'truck-plan',
@@ -47,6 +50,12 @@ export const truckPlan = calculation({
       spacingMin: positive().optional(),
     })
     .superRefine((v, ctx) => {
+      if (v.orderM3 / v.truckM3 > MOST_LOADS)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['truckM3'],
+          message: `makes more than ${MOST_LOADS} loads`,
+        });
       if (v.minLoadM3 > v.truckM3)
         ctx.addIssue({
           code: 'custom',

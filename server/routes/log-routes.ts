@@ -62,8 +62,14 @@ export function logRoutes({
     '/pours/:id/events',
     only(accounts, ['foreman', 'crew', 'inspector']),
     async (req, res) => {
-      const { events: batch } = parse(postEventsBody, req.body, 'The entry');
+      const { events: batch, by } = parse(postEventsBody, req.body, 'The entry');
       const person = personOf(req);
+      if (by !== undefined && by !== person.name)
+        throw new ProblemError(
+          401,
+          'Sign in',
+          `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
+        );
       await admit(person, batch, events.known(String(req.params.id)));
       await checkPlans(sites, String(req.params.id), batch);
       res.json(

@@ -5,13 +5,13 @@ import {
   putRuleBody,
   putSettingsBody,
   ROLES,
-  siteFileSchema,
+  readSiteFile,
   type ClockAnswer,
   type WeatherAnswer,
 } from '../../contract/index.ts';
 import { z } from 'zod';
 import type { AppDeps } from '../app.ts';
-import { parse, ProblemError } from '../problems.ts';
+import { notStored, parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 const time = () => z.iso.datetime({ offset: true, error: 'must be a time with its zone' });
@@ -36,8 +36,9 @@ export function siteRoutes({ accounts, sites, clock, weather }: AppDeps): Router
     res.json(await sites.list());
   });
   router.post('/sites/import', foreman, async (req, res) => {
-    const file = parse(siteFileSchema, req.body, 'The site file');
-    res.status(201).json(await sites.import(file));
+    const { file, issues, warnings } = readSiteFile(req.body);
+    if (!file) throw notStored('The site file', issues);
+    res.status(201).json({ ...(await sites.import(file)), warnings: warnings.slice(0, 200) });
   });
   router.get('/sites/:id/export', anybody, async (req, res) => {
     const file = await sites.export(String(req.params.id));

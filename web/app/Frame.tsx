@@ -205,7 +205,8 @@ function Unsent() {
       </Link>
     );
   const unsent = log.unsent + photos.unsent;
-  return <span data-unsent={unsent}>{unsent ? `${unsent} not sent yet` : 'all sent'}</span>;
+  const wait = log.others.length ? `, waiting for ${log.others.join(', ')} to sign in` : '';
+  return <span data-unsent={unsent}>{unsent ? `${unsent} not sent yet${wait}` : 'all sent'}</span>;
 }
 
 const WideRail = memo(function WideRail({ stage }: { stage: Stage | 'workbench' }) {

@@ -1,8 +1,9 @@
-import { createContext, useContext, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, type ReactNode } from 'react';
 import useSWR from 'swr';
 import type { Account, SessionAnswer } from '../../contract/index.ts';
 import { getJson, sendJson } from '../sync/api.ts';
 import { forgetLogs } from '../sync/local-db.ts';
+import { setSender } from '../sync/sender.ts';
 import { SignIn } from './SignIn.tsx';
 
 interface Session {
@@ -15,6 +16,10 @@ const Context = createContext<Session | null>(null);
 /** Who is signed in; the sign-in screen until somebody is. */
 export function SessionGate({ children }: { children: ReactNode }) {
   const { data, error, mutate } = useSWR<SessionAnswer, Error>('/api/session', getJson);
+  const name = data?.account?.name ?? null;
+  useEffect(() => {
+    setSender(name);
+  }, [name]);
   if (!data)
     return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;
   if (!data.account)

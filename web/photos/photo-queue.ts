@@ -1,4 +1,6 @@
+import { inOneTab } from '../sync/one-tab.ts';
 import { onePerPour } from '../sync/one-per-pour.ts';
+import { currentSender, onSender } from '../sync/sender.ts';
 import { localDb, type PhotoRow } from '../sync/local-db.ts';
 
 /** As much as the server takes of one picture, bytes. */
@@ -28,6 +30,9 @@ export class PhotoQueue {
   constructor(pourId: string) {
     this.pourId = pourId;
     void this.#refresh().then(() => this.flush());
+    onSender(() => {
+      void this.flush();
+    });
     window.addEventListener('online', () => {
       this.#tries = 0;
       void this.flush();
@@ -73,6 +78,7 @@ export class PhotoQueue {
       id,
       pourId: this.pourId,
       blob,
+      author: currentSender() ?? undefined,
       keepPosition,
       order: this.#order,
       refused: null,
@@ -99,8 +105,10 @@ export class PhotoQueue {
       this.#timer = null;
     }
     try {
-      await navigator.locks.request(`jactum-photos-${this.pourId}`, async () => {
-        for (const row of await this.#rows()) if (row.refused === null) await this.#send(row);
+      await inOneTab(`jactum-photos-${this.pourId}`, async () => {
+        const sender = currentSender();
+        for (const row of await this.#rows())
+          if (row.refused === null && (row.author ?? sender) === sender) await this.#send(row);
       });
       this.#tries = 0;
     } catch {

@@ -22,6 +22,8 @@ export interface PhotoRow {
   id: string;
   pourId: string;
   blob: Blob;
+  /** Who took it; rows from before this was kept have none, and go with who sends next. */
+  author?: string | undefined;
   keepPosition: boolean;
   order: number;
   refused: string | null;

@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import type { StoredEvent } from '../../contract/index.ts';
 import { entries } from '../../core/pourlog/state.ts';
 import type { LogStore } from './log-store.ts';
+import { setSender } from './sender.ts';
 
 /** The outbox against a server that comes, goes, answers late, refuses, and stores each id once. */
 
@@ -16,18 +17,21 @@ class FakeServer {
   readonly stored: StoredEvent[] = [];
   up = true;
   posts = 0;
+  /** Tries to send, heard or not. */
+  asked = 0;
   /** Stores, but its answer is lost on the way back. */
   loseAnswers = 0;
   refuse: (e: Sent) => boolean = () => false;
 
   readonly fetch = (url: string, init?: { method?: string; body?: string }): Promise<Response> => {
+    if (init?.method === 'POST') this.asked += 1;
     if (!this.up) return Promise.reject(new TypeError('Failed to fetch'));
     if (init?.method !== 'POST') {
       const after = Number(new URL(url, 'http://x').searchParams.get('after'));
       return Promise.resolve(Response.json(this.stored.filter((e) => e.seq > after)));
     }
     this.posts += 1;
-    const { events } = JSON.parse(init.body ?? '{}') as { events: Sent[] };
+    const { events, by: sender } = JSON.parse(init.body ?? '{}') as { events: Sent[]; by: string };
     if (events.some(this.refuse))
       return Promise.resolve(
         Response.json(
@@ -46,7 +50,7 @@ class FakeServer {
           ...e,
           pourId: 'p',
           seq: this.stored.length + 1,
-          actor: 'T. Oakes',
+          actor: sender,
           recordedAt: e.at,
           device: 'd',
           prevHash: '',
@@ -87,6 +91,7 @@ const by = { actor: 'T. Oakes', nowMs: Date.parse('2026-09-23T12:00:00Z') };
 const texts = (store: LogStore) => entries(store.snapshot().state, 'note').map((e) => e.body.text);
 
 beforeEach(() => {
+  setSender('T. Oakes');
   server = new FakeServer();
   made += 1;
   class Quiet extends EventTarget {
@@ -192,4 +197,33 @@ describe('an entry', () => {
     await until(() => store.snapshot().unsent === 0);
     expect(server.stored).toHaveLength(2);
   });
+});
+
+describe('one tablet, several hands', () => {
+  test('what one person left unsent waits for them, and goes out under nobody else', async () => {
+    server.up = false;
+    const store = await openStore(`p${made}`);
+    await store.record('note', { text: 'from Oakes' }, by);
+    await until(() => server.asked > 0);
+    setSender('I. Brandvold');
+    server.up = true;
+    await store.record('note', { text: 'from Brandvold' }, { ...by, actor: 'I. Brandvold' });
+    await until(() => server.stored.length === 1);
+    await until(() => store.snapshot().others.length === 1);
+    expect(server.stored.map((e) => [e.actor, (e.body as { text: string }).text])).toEqual([
+      ['I. Brandvold', 'from Brandvold'],
+    ]);
+    expect(store.snapshot()).toMatchObject({ unsent: 1, others: ['T. Oakes'] });
+    setSender('T. Oakes');
+    await until(() => server.stored.length === 2);
+    expect(server.stored[1]).toMatchObject({ actor: 'T. Oakes', body: { text: 'from Oakes' } });
+  });
+});
+
+test('without locks, as over plain http, entries are sent all the same', async () => {
+  Object.defineProperty(globalThis, 'navigator', { configurable: true, value: {} });
+  const store = await openStore(`p${made}`);
+  await store.record('note', { text: 'over http' }, by);
+  await until(() => store.snapshot().unsent === 0);
+  expect(server.texts()).toEqual(['over http']);
 });

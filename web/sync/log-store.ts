@@ -6,11 +6,15 @@ import { EMPTY_STATE, replay, step, type PourState } from '../../core/pourlog/st
 import { ApiProblem, getJson, sendJson } from './api.ts';
 import { asNewEvent, localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
 import { onePerPour } from './one-per-pour.ts';
+import { inOneTab } from './one-tab.ts';
+import { currentSender, onSender } from './sender.ts';
 
 export interface LogSnapshot {
   state: PourState;
   seq: number;
   unsent: number;
+  /** Who made what waits here besides who is signed in: it is sent when they are. */
+  others: string[];
   refused: RefusedRow[];
   loaded: boolean;
   signedOut: boolean;
@@ -30,6 +34,7 @@ export class LogStore {
     state: EMPTY_STATE,
     seq: 0,
     unsent: 0,
+    others: [],
     refused: [],
     loaded: false,
     signedOut: false,
@@ -49,6 +54,9 @@ export class LogStore {
   constructor(pourId: string) {
     this.pourId = pourId;
     this.#ready = this.#load();
+    onSender(() => {
+      void this.#ready.then(() => this.flush());
+    });
   }
 
   snapshot = (): LogSnapshot => this.#snap;
@@ -104,7 +112,7 @@ export class LogStore {
     this.#set({
       state: replay([...kept, ...outbox.map((r) => r.event)]),
       seq: kept.at(-1)?.seq ?? 0,
-      unsent: outbox.length,
+      ...(await this.#waiting()),
       refused,
       loaded: true,
     });
@@ -113,6 +121,20 @@ export class LogStore {
   async #outbox(): Promise<OutboxRow[]> {
     const rows = await (await localDb()).getAllFromIndex('outbox', 'pour', this.pourId);
     return rows.sort((a, b) => a.order - b.order);
+  }
+
+  /** What is unsent of who is signed in: only under their own session does it go out. */
+  async #own(): Promise<OutboxRow[]> {
+    const sender = currentSender();
+    return (await this.#outbox()).filter((r) => r.event.actor === sender);
+  }
+
+  /** How much waits here, and whose it is that somebody else has to sign in for. */
+  async #waiting(): Promise<Pick<LogSnapshot, 'unsent' | 'others'>> {
+    const rows = await this.#outbox();
+    const sender = currentSender();
+    const others = [...new Set(rows.map((r) => r.event.actor).filter((a) => a !== sender))];
+    return { unsent: rows.length, others };
   }
 
   /** Takes entries the server has stored, from a pull or the stream; each only once and without gaps. */
@@ -203,15 +225,15 @@ export class LogStore {
       this.#timer = null;
     }
     try {
-      await navigator.locks.request(`jactum-outbox-${this.pourId}`, async () => {
-        for (let rows = await this.#outbox(); rows.length > 0; rows = await this.#outbox())
+      await inOneTab(`jactum-outbox-${this.pourId}`, async () => {
+        for (let rows = await this.#own(); rows.length > 0; rows = await this.#own())
           await this.#send(rows.slice(0, BATCH));
       });
       this.#tries = 0;
-      this.#set({ unsent: (await this.#outbox()).length, signedOut: false });
+      this.#set({ ...(await this.#waiting()), signedOut: false });
     } catch (e) {
       this.#set({
-        unsent: (await this.#outbox()).length,
+        ...(await this.#waiting()),
         signedOut: e instanceof ApiProblem && e.problem.status === 401,
       });
       const wait = BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)] as number;
@@ -229,6 +251,7 @@ export class LogStore {
     const db = await localDb();
     try {
       await sendJson<PostEventsAnswer>('POST', `/api/pours/${this.pourId}/events`, {
+        by: rows[0]?.event.actor,
         events: rows.map((r) => asNewEvent(r.event)),
       });
       const tx = db.transaction('outbox', 'readwrite');
@@ -265,7 +288,7 @@ export class LogStore {
     const refused = await (await localDb()).getAllFromIndex('refused', 'pour', this.pourId);
     this.#set({
       state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]),
-      unsent: outbox.length,
+      ...(await this.#waiting()),
       refused,
     });
   }

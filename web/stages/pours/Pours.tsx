@@ -12,11 +12,34 @@ import { outlinesOf } from '../../../core/takeoff/outline.ts';
 import { timeOfDay } from '../../../core/units/index.ts';
 import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
 import { useSession } from '../../app/session.tsx';
-import { getJson, sendJson } from '../../sync/api.ts';
+import { ApiProblem, getJson, sendJson } from '../../sync/api.ts';
 import { useSiteClock } from '../../sync/clock.ts';
 import { LaneNext, LaneStatus, LaneStrip } from './Lane.tsx';
 import { StripAxis, stripScale } from './strip.tsx';
 import { useSize } from '../../drawing/useSize.ts';
+
+/** What is said of a file that was brought in: a sentence, and every place it is about. */
+interface Told {
+  text: string;
+  issues: { path: string; message: string }[];
+}
+
+function FileNotice({ told }: { told: Told }) {
+  return (
+    <div role="alert" className="max-w-[90ch]">
+      <p className="font-semibold text-chalk-t">{told.text}</p>
+      {told.issues.length > 0 && (
+        <ul className="rows mt-1 max-h-[40vh] overflow-y-auto">
+          {told.issues.map((i) => (
+            <li key={`${i.path} ${i.message}`} className="py-1">
+              <b className="font-mono">{i.path}</b> {i.message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
 
 /** The opening screen: every pour of the site on one time strip, a lane each. */
 export function Pours() {
@@ -25,7 +48,7 @@ export function Pours() {
   const { data: sites } = useSWR<SiteSummary[], Error>('/api/sites', getJson);
   const { data: pours } = useSWR<PourSummary[], Error>('/api/pours', getJson);
   const [picked, setPicked] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Told | null>(null);
   const site = sites?.find((s) => s.id === picked) ?? sites?.[0];
   const own = pours?.filter((p) => p.siteId === site?.id) ?? [];
   const bring = async (e: ChangeEvent<HTMLInputElement>) => {
@@ -34,15 +57,20 @@ export function Pours() {
     if (!file) return;
     setProblem(null);
     try {
-      const { id } = await sendJson<{ id: string }>(
+      const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
         'POST',
         '/api/sites/import',
         parsed(await file.text(), file.name),
       );
       await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
       setPicked(id);
+      if (warnings.length > 0)
+        setProblem({ text: 'The site is in. Of its file this was left out:', issues: warnings });
     } catch (x) {
-      setProblem(x instanceof Error ? x.message : 'That file could not be read.');
+      setProblem({
+        text: x instanceof Error ? x.message : 'That file could not be read.',
+        issues: x instanceof ApiProblem ? (x.problem.issues ?? []) : [],
+      });
     }
   };
   const time = site ? timeOfDay(clock.nowMs, site.timeZone) : '';
@@ -111,11 +139,7 @@ export function Pours() {
                 onChange={(e) => void bring(e)}
               />
             </label>
-            {problem && (
-              <p role="alert" className="max-w-[70ch] font-semibold text-chalk-t">
-                {problem}
-              </p>
-            )}
+            {problem && <FileNotice told={problem} />}
           </div>
         )}
       </main>
