@@ -131,6 +131,8 @@ export interface PourAnswer {
   site: SiteFile;
   siteVersion: number;
   duskMin: number;
+  /** What of the stored site cannot be drawn as it stands, by its path; left out when all of it can. */
+  faults?: { path: string; message: string }[];
 }
 export interface PourSummary {
   id: string;

@@ -8,6 +8,7 @@ import { coverVerdict } from '../steel/cover-verdict.ts';
 import { spacingVerdict } from '../steel/spacing-verdict.ts';
 import { dimensionVerdict } from './dimension-verdict.ts';
 import type { CheckPoint } from './points/index.ts';
+import { coverMostMm } from './reading-range.ts';
 import { setOutReadings } from './set-out-readings.ts';
 
 export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
@@ -47,11 +48,14 @@ export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingVa
       readingsMm: [Math.max(0, value.mm)],
       profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
     });
+    const mostMm = coverMostMm(w);
+    const over = value.mm > mostMm + 1e-6;
+    const inside = { ok: 'good', tight: 'tight', short: 'out' } as const;
     return {
-      verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out',
-      margin: value.mm - result.allowedLeastMm,
+      verdict: over ? 'out' : inside[result.verdict],
+      margin: over ? mostMm - value.mm : value.mm - result.allowedLeastMm,
       lowMm: result.allowedLeastMm,
-      highMm: null,
+      highMm: over ? mostMm : null,
       calculation: 'cover-verdict',
       steps,
       input,

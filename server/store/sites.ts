@@ -8,6 +8,7 @@ import type {
 } from '../../contract/index.ts';
 import { siteFileSchema } from '../../contract/index.ts';
 import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model/pour.ts';
+import { issuesOf, type InputIssue } from '../../core/register/calculation.ts';
 import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
 import { diffText, planDiff } from '../../core/siteplan/changes.ts';
@@ -24,6 +25,38 @@ const stale = (yours: number, now: number): ProblemError =>
     'Changed meanwhile',
     `Somebody changed this site while you were at it: you had version ${yours}, it is now ${now}. Look at it again.`,
   );
+
+/** Lists of a site that was stored before they were known. */
+const NO_LISTS = {
+  footingTypes: [],
+  wallTypes: [],
+  nodes: [],
+  runs: [],
+  pads: [],
+  piers: [],
+  plates: [],
+  anchors: [],
+  embeds: [],
+  formSystems: [],
+  points: [],
+  ruleChanges: [],
+  planChanges: [],
+  mixes: [],
+  plants: [],
+  crew: [],
+};
+
+/**
+ * A stored site as the schema reads it. One that was stored under other limits is handed out as it stands, with what is wrong
+ * with it: whatever is stored can be opened, looked at as a list, and put right.
+ */
+function readStored(doc: string): { site: SiteFile; faults: InputIssue[] } {
+  const raw = { ...(JSON.parse(doc) as SiteFile), pours: [] };
+  const parsed = siteFileSchema.safeParse(raw);
+  return parsed.success
+    ? { site: parsed.data, faults: [] }
+    : { site: { ...NO_LISTS, ...raw }, faults: issuesOf(parsed.error, raw).slice(0, 200) };
+}
 
 /** Plan records: sites as their files say, and pours with the version that a writer must name. */
 export class SiteStore {
@@ -109,7 +142,7 @@ export class SiteStore {
       .where('id', '=', row.site_id)
       .executeTakeFirstOrThrow();
     const pour = JSON.parse(row.doc) as PourDoc;
-    const doc = siteFileSchema.parse({ ...(JSON.parse(site.doc) as SiteFile), pours: [] });
+    const { site: doc, faults } = readStored(site.doc);
     const duskMin = pour.date
       ? (daylight(pour.date, doc.timeZone, doc.latitude, doc.longitude).duskMin ?? NO_DUSK_MIN)
       : NO_DUSK_MIN;
@@ -121,6 +154,7 @@ export class SiteStore {
       site: doc,
       siteVersion: site.version,
       duskMin,
+      ...(faults.length ? { faults } : {}),
     };
   }
 
@@ -141,10 +175,7 @@ export class SiteStore {
       const pours = (
         await tx.selectFrom('pour').selectAll().where('site_id', '=', id).orderBy('id').execute()
       ).map((p) => ({ row: p, doc: pourDocSchema.parse(JSON.parse(p.doc)) }));
-      const { pours: _none, ...site } = siteFileSchema.parse({
-        ...(JSON.parse(row.doc) as SiteFile),
-        pours: [],
-      });
+      const { pours: _none, ...site } = readStored(row.doc).site;
       const unknown = plan.pours.find((p) => !pours.some((x) => x.doc.code === p.code));
       if (unknown)
         throw new ProblemError(

@@ -1,3 +1,4 @@
+import { SiteFaults } from './SiteFaults.tsx';
 import { useCuringAir } from './useCuringAir.ts';
 import { labelsByElement } from '../../core/model/elements.ts';
 import {
@@ -162,7 +163,14 @@ const isLoaded = (store: LogStore) => store.snapshot().loaded;
 const snapshotOf = (store: LogStore) => store.snapshot();
 
 /** Loads a pour and its log, works out the view, and hands it to the stages. */
+/** A pour with everything worked out for it; a site that cannot be drawn is shown as a list instead. */
 export function PourProvider({ pourId, children }: { pourId: string; children: ReactNode }) {
+  const { data, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson);
+  if (data?.faults?.length) return <SiteFaults record={data} reread={() => mutate()} />;
+  return <PourWorkedOut pourId={pourId}>{children}</PourWorkedOut>;
+}
+
+function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNode }) {
   const { account } = useSession();
   const clock = useSiteClock();
   const walk = useWalk();

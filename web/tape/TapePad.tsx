@@ -13,6 +13,8 @@ interface Props {
   onTake: (mm: number) => void | Promise<unknown>;
   /** What is wrong with a measure that was read well, if anything; unsigned ones are never below zero. */
   refuse?: (mm: number) => string | null;
+  /** Asked about once more before it is taken: what is possible, and unlikely. */
+  ask?: (mm: number) => string | null;
   /** Said under the field, where the screen has no other place for the verdict. */
   echo?: ReactNode;
   takeLabel: string;
@@ -50,16 +52,29 @@ function withFraction(text: string, fraction: string): string {
  * A measure as it is read off a tape: keys for fingers in gloves, or typing in any form that tapes are read in.
  * Enter takes it. Who types on while the next place is on its way loses no key.
  */
-export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLabel, of }: Props) {
+export function TapePad({
+  units,
+  signed,
+  onTyping,
+  onTake,
+  refuse,
+  ask,
+  echo,
+  takeLabel,
+  of,
+}: Props) {
   const [entry, setEntry] = useState<Entry>({ of, text: '', complaint: null, takenMs: -Infinity });
   const { text, complaint } =
     entry.of === of
       ? entry
       : { text: Number.isFinite(entry.takenMs) ? entry.text : '', complaint: null };
   const input = useRef<HTMLInputElement>(null);
+  /** The text that was asked about: taken when Enter is pressed on it again. */
+  const asked = useRef<string | null>(null);
+  /** What cannot be is not drawn either: a slip of some zeros would hang the drawing. */
   const say = (next: string) => {
     const p = parseMeasure(next, units);
-    onTyping(next.trim() !== '' && p.ok ? p.mm : null);
+    onTyping(next.trim() !== '' && p.ok && !refuse?.(p.mm) ? p.mm : null);
   };
   const arrived = useStable(() => {
     if (window.matchMedia('(min-width: 840px)').matches && document.activeElement !== input.current)
@@ -85,7 +100,13 @@ export function TapePad({ units, signed, onTyping, onTake, refuse, echo, takeLab
       : !signed && p.mm < 0
         ? 'It cannot be below zero here.'
         : (refuse?.(p.mm) ?? null);
-    if (p.ok && wrong === null) {
+    const known = asked.current === text;
+    const question = p.ok && wrong === null && !known ? (ask?.(p.mm) ?? null) : null;
+    if (question !== null) {
+      asked.current = text;
+      setEntry({ of, text, complaint: question, takenMs: -Infinity });
+    } else if (p.ok && wrong === null) {
+      asked.current = null;
       setEntry({ of, text: '', complaint: null, takenMs: nowMs() });
       Promise.resolve(onTake(p.mm)).catch(() => {
         setEntry({ of, text, complaint: null, takenMs: -Infinity });

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { meet, type Met, type RangeName } from '../../core/model/ranges.ts';
 import { shownUnit, type Quantity, type UnitSystem } from '../../core/units/index.ts';
 import { readQuantity, writeQuantity } from './quantity-text.ts';
 
@@ -9,10 +10,22 @@ interface Props {
   value: number | null;
   onCommit: (value: number) => boolean | void;
   disabled?: boolean;
+  /** What it measures: outside its range it is refused, beyond what is usual it is asked about once more. */
+  range?: RangeName;
 }
 
 /** A figure that is changed by typing another and pressing Enter (or leaving the field); Escape goes back. */
-export function TypedField({ label, quantity, units, value, onCommit, disabled = false }: Props) {
+export function TypedField({
+  label,
+  quantity,
+  units,
+  value,
+  onCommit,
+  disabled = false,
+  range,
+}: Props) {
+  const [complaint, setComplaint] = useState<string | null>(null);
+  const [asked, setAsked] = useState<string | null>(null);
   const shown = writeQuantity(value, quantity, units, false);
   const [text, setText] = useState(shown);
   const [held, setHeld] = useState(shown);
@@ -32,6 +45,18 @@ export function TypedField({ label, quantity, units, value, onCommit, disabled =
       setText(shown);
       return;
     }
+    const met: Met = range ? meet(range, got, units) : { take: true };
+    if ('refuse' in met) {
+      setComplaint(met.refuse);
+      return;
+    }
+    if ('ask' in met && asked !== text) {
+      setComplaint(met.ask);
+      setAsked(text);
+      return;
+    }
+    setComplaint(null);
+    setAsked(null);
     if (onCommit(got) === false) setText(shown);
   };
   return (
@@ -47,8 +72,12 @@ export function TypedField({ label, quantity, units, value, onCommit, disabled =
         aria-invalid={bad}
         onChange={(e) => {
           setText(e.target.value);
+          setComplaint(null);
         }}
-        onBlur={commit}
+        onBlur={() => {
+          // Leaving the field is no answer to a question.
+          if (asked !== text) commit();
+        }}
         onKeyDown={(e) => {
           if (e.key === 'Enter') {
             e.preventDefault();
@@ -56,9 +85,15 @@ export function TypedField({ label, quantity, units, value, onCommit, disabled =
           } else if (e.key === 'Escape') {
             e.stopPropagation();
             setText(shown);
+            setComplaint(null);
           }
         }}
       />
+      {!bad && complaint && (
+        <span role="alert" className="block text-[14px] font-semibold leading-[18px] text-chalk-t">
+          {complaint}
+        </span>
+      )}
       {bad && (
         <span role="alert" className="block text-[14px] font-semibold leading-[18px] text-chalk-t">
           {units === 'us'

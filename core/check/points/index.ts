@@ -59,14 +59,14 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const pad = site.pads.find((p) => p.id === elementId);
   if (pad)
     return [
-      ...padDrafts(pad, c),
+      ...padDrafts(pad, c).filter(hasCover),
       ...anchorDrafts(elementId, undefined, c),
       ...embedDrafts(elementId, c),
     ].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
   const pier = site.piers.find((p) => p.id === elementId);
   if (pier)
     return [
-      ...pierDrafts(pier, c),
+      ...pierDrafts(pier, c).filter(hasCover),
       ...anchorDrafts(elementId, pierHeightM(pier), c),
       ...embedDrafts(elementId, c),
     ].map(named(elementId, 'schedule', c));
@@ -92,10 +92,14 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
       ? all.map((d) => (d.typical ? forStretch(d, together) : d))
       : all.filter((d) => !d.typical);
   const topUpM = run.kind === 'wall' && run.topM !== undefined ? wallHeightM(run) : undefined;
-  return [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)].map(
-    named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c),
-  );
+  const drafts = [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)];
+  return drafts
+    .filter(hasCover)
+    .map(named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c));
 }
+
+/** A drawing that gives no cover asks for no reading of it. */
+const hasCover = (d: Draft): boolean => d.wanted.type !== 'cover' || d.wanted.specifiedMm > 0;
 
 function contextOf(source: Source): ListContext {
   const rules = checkRules(source.site);

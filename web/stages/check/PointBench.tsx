@@ -1,3 +1,5 @@
+import type { Met } from '../../../core/model/ranges.ts';
+import { meetReading } from '../../../core/check/reading-range.ts';
 import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { wallHeightM } from '../../../core/model/site.ts';
 import { startTransition, useMemo, useState } from 'react';
@@ -50,6 +52,10 @@ const shortReading = (value: ReadingValue, units: 'us' | 'metric'): string =>
     ? lengthText(value.overMm / value.spaces, units)
     : readingText(value, units);
 const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
+
+/** What is said against a measure, or asked about it; null when it is the other way. */
+const said = (met: Met, how: 'refuse' | 'ask'): string | null =>
+  (met as Partial<Record<'refuse' | 'ask', string>>)[how] ?? null;
 
 function limits(judged: Judged | null, w: Wanted): [string, number][] {
   const low =
@@ -249,6 +255,8 @@ export function PointBench({ state, place }: { state: PointState; place: number 
                 type(mm === null ? null : { type: 'length', mm });
               }}
               onTake={(mm) => take({ type: 'length', mm })}
+              refuse={(mm) => said(meetReading(w, mm, v.units), 'refuse')}
+              ask={(mm) => said(meetReading(w, mm, v.units), 'ask')}
               takeLabel="Take"
             />
           )}

@@ -50,6 +50,7 @@ export function RunForm({ run }: { run: Run }) {
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         <TypedField
           label="Length"
+          range="runLength"
           quantity="M"
           units={v.units}
           value={lengthOf(plan, run)}
@@ -64,6 +65,7 @@ export function RunForm({ run }: { run: Run }) {
         />
         <TypedField
           label="Bottom"
+          range="elevation"
           quantity="Level"
           units={v.units}
           value={run.bottomM}
@@ -72,6 +74,7 @@ export function RunForm({ run }: { run: Run }) {
         {run.topM !== undefined && (
           <TypedField
             label="Top"
+            range="elevation"
             quantity="Level"
             units={v.units}
             value={run.topM}
@@ -81,6 +84,7 @@ export function RunForm({ run }: { run: Run }) {
         {run.kind !== 'wall' && (
           <TypedField
             label="Step lap"
+            range="padSide"
             quantity="M"
             units={v.units}
             value={run.step?.lapM ?? null}
@@ -98,6 +102,7 @@ export function RunForm({ run }: { run: Run }) {
           >
             <TypedField
               label="Crawl ground"
+              range="elevation"
               quantity="Level"
               units={v.units}
               value={run.crawl.groundM}
@@ -105,6 +110,7 @@ export function RunForm({ run }: { run: Run }) {
             />
             <TypedField
               label="Joists over it"
+              range="elevation"
               quantity="Level"
               units={v.units}
               value={run.crawl.joistsM}

@@ -42,6 +42,7 @@ export function PadForm({ pad }: { pad: Pad }) {
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         <TypedField
           label="Wide"
+          range="padSide"
           quantity="M"
           units={units}
           value={pad.widthM}
@@ -49,6 +50,7 @@ export function PadForm({ pad }: { pad: Pad }) {
         />
         <TypedField
           label="Long"
+          range="padSide"
           quantity="M"
           units={units}
           value={pad.lengthM}
@@ -56,6 +58,7 @@ export function PadForm({ pad }: { pad: Pad }) {
         />
         <TypedField
           label="Deep"
+          range="padDepth"
           quantity="M"
           units={units}
           value={pad.depthM}
@@ -63,6 +66,7 @@ export function PadForm({ pad }: { pad: Pad }) {
         />
         <TypedField
           label="Bottom"
+          range="elevation"
           quantity="Level"
           units={units}
           value={pad.bottomM}
@@ -70,6 +74,7 @@ export function PadForm({ pad }: { pad: Pad }) {
         />
         <TypedField
           label="East"
+          range="coordinate"
           quantity="M"
           units={units}
           value={pad.xM}
@@ -77,6 +82,7 @@ export function PadForm({ pad }: { pad: Pad }) {
         />
         <TypedField
           label="North"
+          range="coordinate"
           quantity="M"
           units={units}
           value={pad.yM}
@@ -146,6 +152,7 @@ function MatFields({
         <>
           <TypedField
             label="Cover below"
+            range="cover"
             quantity="Mm"
             units={units}
             value={s.coverBottomMm}
@@ -153,6 +160,7 @@ function MatFields({
           />
           <TypedField
             label="Cover at sides"
+            range="cover"
             quantity="Mm"
             units={units}
             value={s.coverSideMm}
@@ -162,6 +170,7 @@ function MatFields({
           {s.topEachWay && (
             <TypedField
               label="Cover above"
+              range="cover"
               quantity="Mm"
               units={units}
               value={s.coverTopMm ?? s.coverSideMm}
@@ -215,6 +224,7 @@ export function PierForm({ pier }: { pier: Pier }) {
         {round ? (
           <TypedField
             label="Across"
+            range="pierSide"
             quantity="M"
             units={units}
             value={sideM}
@@ -224,6 +234,7 @@ export function PierForm({ pier }: { pier: Pier }) {
           <>
             <TypedField
               label="Wide"
+              range="padSide"
               quantity="M"
               units={units}
               value={sideM}
@@ -231,6 +242,7 @@ export function PierForm({ pier }: { pier: Pier }) {
             />
             <TypedField
               label="Long"
+              range="padSide"
               quantity="M"
               units={units}
               value={pier.lengthM ?? sideM}
@@ -240,6 +252,7 @@ export function PierForm({ pier }: { pier: Pier }) {
         )}
         <TypedField
           label="Bottom"
+          range="elevation"
           quantity="Level"
           units={units}
           value={pier.bottomM}
@@ -254,6 +267,7 @@ export function PierForm({ pier }: { pier: Pier }) {
         />
         <TypedField
           label="East"
+          range="coordinate"
           quantity="M"
           units={units}
           value={pier.xM}
@@ -261,6 +275,7 @@ export function PierForm({ pier }: { pier: Pier }) {
         />
         <TypedField
           label="North"
+          range="coordinate"
           quantity="M"
           units={units}
           value={pier.yM}
