@@ -95,6 +95,14 @@ export const postEventsBody = z.object({
     .min(1, 'must hold at least one entry')
     .max(500, 'must hold at most 500 entries'),
 });
+/** A sign-off taken back, by who may, with their PIN. */
+export const takeBackSignBody = z.object({
+  name: z.string().trim().min(1, 'is empty').max(80),
+  pin: z.string().min(4, 'has at least 4 digits').max(64),
+  at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }),
+  entry: z.uuid({ error: 'must be the UUID of the sign-off' }),
+  reason: z.string().trim().max(500, 'is longer than 500 characters').optional(),
+});
 export const handedSignBody = z.object({
   name: z.string().trim().min(1, 'is empty').max(80),
   pin: z.string().min(4, 'has at least 4 digits').max(64),

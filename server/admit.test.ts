@@ -41,11 +41,21 @@ describe('corrections', () => {
     const before = await counted();
     const note = await post('crew', event('note', { text: 'no' }, sign.id)).expect(400);
     expect(note.body).toMatchObject({ issues: [{ path: 'events.0.supersedes' }] });
-    const taken = await post('crew', event('supersede', {}, sign.id)).expect(403);
-    expect((taken.body as { detail: string }).detail).toMatch(/taken back by an inspector/);
+    await post('crew', event('supersede', {}, sign.id)).expect(403);
     await post('foreman', event('supersede', {}, sign.id)).expect(403);
+    // Not by a slip either: the inspector's own taking back asks for their PIN.
+    const slip = await post('inspector', event('supersede', {}, sign.id)).expect(403);
+    expect((slip.body as { detail: string }).detail).toMatch(/with a PIN/);
+    const unsign = (name: string, pin: string) =>
+      agents.foreman
+        .post(`/api/pours/${id}/unsign`)
+        .send({ name, pin, at: sign.at, entry: sign.id, reason: 'mud in the corner' });
+    await unsign('R. Halloran', '0000').expect(401);
+    const own = await unsign('I. Brandvold', '2468').expect(403);
+    expect((own.body as { detail: string }).detail).toMatch(/taken back by an inspector/);
     expect(await counted()).toBe(before);
-    await post('inspector', event('supersede', {}, sign.id)).expect(200);
+    await unsign('R. Halloran', '8642').expect(200);
+    expect(await counted()).toBe(before + 1);
   });
   test('another’s reading is taken back by the foreman and not by crew', async () => {
     const mine = event('note', { text: 'mine' });

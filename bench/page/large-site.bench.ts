@@ -83,7 +83,7 @@ test('a site of 400 runs, with the processor slowed to a quarter', async ({ page
     });
   });
 
-  const read = Array.from({ length: 20 }, (_, i) => `R${i * 10 + 160}`);
+  const read = Array.from({ length: 20 }, (_, i) => `R${i * 2 + 1}`);
   await round(['type a figure', 'take a reading'], async (time) => {
     const run = read[time % read.length] ?? '';
     await page.goto(`${server.url}/pours/${id}/check?run=${run}&check=${run}/width&place=0`);

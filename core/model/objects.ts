@@ -109,5 +109,7 @@ export const planChangeSchema = z.object({
   by: z.string().min(1).max(80),
   what: z.string().min(1).max(600),
   elements: z.array(mark()),
+  /** Fingerprints of those elements before and after: what is again as it was needs no new signature. */
+  states: z.record(mark(), z.tuple([z.string().max(40), z.string().max(40)])).optional(),
 });
 export type PlanChange = z.output<typeof planChangeSchema>;

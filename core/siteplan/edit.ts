@@ -311,7 +311,7 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
       return removeElement(plan, e.id);
     case 'setRun':
       runNamed(plan, e.id);
-      return setRunIn(plan, e.id, (r) => ({ ...r, ...e.change }));
+      return setRunIn(plan, e.id, (r) => withOpeningsAtTop(r, { ...r, ...e.change }));
     case 'putOpening': {
       const run = runNamed(plan, e.id);
       const room = lengthOf(plan, run) - e.opening.widthM;
@@ -408,6 +408,20 @@ const ITEM = {
   points: pointSchema,
 } as const;
 type ListName = keyof typeof ITEM;
+
+/** Openings that reached the top of the wall go with it: a pocket for a beam stays at the top when that is moved. */
+function withOpeningsAtTop(before: Run, after: Run): Run {
+  if (before.topM === undefined || after.topM === undefined) return after;
+  const was = before.topM - before.bottomM;
+  const is = after.topM - after.bottomM;
+  if (Math.abs(was - is) < 1e-9) return after;
+  const openings = after.openings.map((o) =>
+    Math.abs(o.headM - was) < 1e-6
+      ? { ...o, headM: roundM(is), sillM: roundM(Math.max(0, o.sillM + is - was)) }
+      : o,
+  );
+  return { ...after, openings };
+}
 
 /** What an act made anew, parsed field by field; everything else was right before and is handed on as it is. */
 function parsedChanges(

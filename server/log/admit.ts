@@ -43,6 +43,7 @@ async function checkCorrections(
   who: Writer,
   events: NewEvent[],
   log: Pick<KnownLog, 'byId'>,
+  pinGiven: boolean,
 ): Promise<void> {
   const ids = events.flatMap((e) => (e.supersedes ? [e.supersedes] : []));
   if (ids.length === 0) return;
@@ -69,6 +70,8 @@ async function checkCorrections(
         `is a ${target.kind}`,
       );
     const hold = holdOf(target);
+    if (e.kind === 'supersede' && target.kind === 'sign' && !pinGiven)
+      refuse(403, 'A sign-off is taken back with a PIN, on the Check.', path, 'is a sign-off');
     if (!mayTakeBack(who, { kind: target.kind, actor: target.actor, hold }))
       refuse(
         403,
@@ -101,10 +104,15 @@ async function checkPossible(events: NewEvent[], log: Pick<KnownLog, 'ofKinds'>)
 }
 
 /** Refuses the whole batch, in words, when one of its entries is not this person's to write or cannot have happened. */
-export async function admit(who: Writer, events: NewEvent[], log: KnownLog): Promise<void> {
+export async function admit(
+  who: Writer,
+  events: NewEvent[],
+  log: KnownLog,
+  { pinGiven = false } = {},
+): Promise<void> {
   events.forEach((e, i) => {
     checkKind(who, e, i);
   });
-  await checkCorrections(who, events, log);
+  await checkCorrections(who, events, log, pinGiven);
   await checkPossible(events, log);
 }

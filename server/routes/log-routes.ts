@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import {
   eventsQuery,
   handedSignBody,
+  takeBackSignBody,
   newEventSchema,
   postEventsBody,
   ROLES,
@@ -101,6 +102,31 @@ export function logRoutes({
           actor: signer.name,
           device: personOf(req).device,
         }),
+      );
+    },
+  );
+
+  // A sign-off is taken back by whoever may, with their own PIN, on whichever tablet.
+  router.post(
+    '/pours/:id/unsign',
+    signLimit,
+    only(accounts, ['foreman', 'inspector']),
+    async (req, res) => {
+      const pourId = String(req.params.id);
+      const { name, pin, at, entry, reason } = parse(takeBackSignBody, req.body, 'The request');
+      const signer = await accounts.check(name, pin);
+      if (!signer)
+        throw new ProblemError(401, 'Not taken back', 'Name or PIN is not right.', [
+          { path: 'pin', message: 'is not right' },
+        ]);
+      const event = parse(
+        newEventSchema,
+        { id: uuid(), at, kind: 'supersede', body: reason ? { reason } : {}, supersedes: entry },
+        'The request',
+      );
+      await admit(signer, [event], events.known(pourId), { pinGiven: true });
+      res.json(
+        await events.append(pourId, [event], { actor: signer.name, device: personOf(req).device }),
       );
     },
   );

@@ -12,6 +12,7 @@ import { issuesOf, type InputIssue } from '../../core/register/calculation.ts';
 import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
 import { diffText, planDiff } from '../../core/siteplan/changes.ts';
+import { elementStates } from '../../core/siteplan/element-state.ts';
 import { drawnOf, pourDrawn, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -203,20 +204,18 @@ export class SiteStore {
           [{ path: `plan.pours.${nowhere}.forms`, message: 'is not among the form systems' }],
         );
       const next = pours.map((p) => ({ ...p, doc: pourDrawn(site, p.doc, plan) }));
-      const diff = planDiff(
-        drawnOf(
-          site,
-          pours.map((p) => p.doc),
-        ),
-        {
-          ...plan,
-          pours: drawnOf(
-            site,
-            next.map((p) => p.doc),
-          ).pours,
-        },
-        site.units,
+      const was = drawnOf(
+        site,
+        pours.map((p) => p.doc),
       );
+      const after = {
+        ...plan,
+        pours: drawnOf(
+          site,
+          next.map((p) => p.doc),
+        ).pours,
+      };
+      const diff = planDiff(was, after, site.units);
       if (diff.words.length === 0) return { version };
       const doc = {
         ...withDrawn(site, plan),
@@ -227,6 +226,7 @@ export class SiteStore {
             ...by,
             what: diffText(diff).slice(0, 600),
             elements: diff.elements,
+            states: elementStates(was, after, diff.elements),
           },
         ],
       };
@@ -242,8 +242,8 @@ export class SiteStore {
         .where('id', '=', id)
         .execute();
       for (const p of next) {
-        const was = pours.find((x) => x.row.id === p.row.id);
-        if (JSON.stringify(was?.doc) !== JSON.stringify(p.doc))
+        const before = pours.find((x) => x.row.id === p.row.id);
+        if (JSON.stringify(before?.doc) !== JSON.stringify(p.doc))
           await tx
             .updateTable('pour')
             .set({ version: p.row.version + 1, doc: JSON.stringify(p.doc) })

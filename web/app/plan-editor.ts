@@ -5,6 +5,7 @@ import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts'
 import { drawnOf, pourDrawn, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
 import type { SitePlan } from '../../core/model/site.ts';
 import { applyEdit, EditRefused, type PlanEdit } from '../../core/siteplan/edit.ts';
+import { diffText, planDiff } from '../../core/siteplan/changes.ts';
 import { offersOf, type Offer } from '../../core/siteplan/offers.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
@@ -22,11 +23,13 @@ export interface PlanEditing {
   elements: string[];
   start: () => void;
   stop: () => void;
-  /** Does one act; false, with a message, when the plan does not allow it. */
-  apply: (edit: PlanEdit) => boolean;
+  /** Does one act, or one made of the plan as it stands at that moment; false, with a message, when the plan does not allow it. */
+  apply: (edit: PlanEdit | ((now: Drawn) => PlanEdit)) => boolean;
   /** Takes over a whole drawing made elsewhere (a file brought in), as one act. */
   replace: (next: Drawn) => void;
   undo: () => void;
+  /** What undo takes back, in words, and the other pours whose runs it is about. */
+  undoTells: { what: string; pours: string[] } | null;
   redo: () => void;
   canUndo: boolean;
   canRedo: boolean;
@@ -109,11 +112,12 @@ export function usePlanEditor(
         w.open(record.siteVersion, kept);
       });
   };
-  const apply = (edit: PlanEdit): boolean => {
+  const apply: PlanEditing['apply'] = (edit) => {
     const before = record && workOn(siteId).plan(read);
     if (!before) return false;
     try {
-      workOn(siteId).act(applyEdit(record.site, before, edit), read, record.siteVersion);
+      const act = typeof edit === 'function' ? edit(before) : edit;
+      workOn(siteId).act(applyEdit(record.site, before, act), read, record.siteVersion);
       return true;
     } catch (e) {
       if (!(e instanceof EditRefused)) throw e;
@@ -125,6 +129,18 @@ export function usePlanEditor(
     () => (plan && record ? offersOf(plan, record.pour.elements, record.pour.code) : []),
     [plan, record],
   );
+  const code = record?.pour.code;
+  const last = undo.at(-1);
+  const undoTells = useMemo(() => {
+    if (!plan || !last || !record) return null;
+    const diff = planDiff(last, plan, record.site.units);
+    const pours = plan.pours
+      .filter((p) => p.code !== code && p.elements.some((e) => diff.elements.includes(e)))
+      .map((p) => p.code);
+    const here = plan.pours.find((p) => p.code === code)?.elements ?? [];
+    const ours = diff.elements.some((e) => here.includes(e));
+    return { what: diffText(diff), pours: ours ? [] : pours };
+  }, [plan, last, record, code]);
   return {
     shown,
     editing: {
@@ -145,6 +161,7 @@ export function usePlanEditor(
       replace: (next) => {
         if (record) workOn(siteId).act(next, read, record.siteVersion);
       },
+      undoTells,
       undo: () => {
         if (record) workOn(siteId).undo(read, record.siteVersion);
       },

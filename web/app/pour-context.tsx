@@ -30,7 +30,12 @@ import {
 } from '../../core/check/points/index.ts';
 import type { Walk } from '../../core/check/walk.ts';
 import { curingOf, type Curing } from '../../core/cure/curing.ts';
-import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
+import {
+  EVENT_BODIES,
+  type EventBody,
+  type EventKind,
+  type LogEvent,
+} from '../../core/model/events.ts';
 import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
 import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
 import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
@@ -104,6 +109,9 @@ const checksKept = keptWith((r: PourAnswer): CheckPoint[] => {
   const mix = mixOf(r);
   return mix ? checkList({ site: r.site, pour: r.pour, mix }) : NO_CHECKS;
 });
+
+/** A stray key takes none of these back. */
+const GUARDED: ReadonlySet<EventKind> = new Set<EventKind>(['sign', 'override', 'close', 'reopen']);
 
 /** Figures follow a change of the plan when nothing has been pressed for this long, ms. */
 const SETTLED_MS = 250;
@@ -236,6 +244,12 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     const loads = loadsOf(state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
     const progress = progressOf(record.pour, mix, plan.route, state, loads, nowMs);
     const write: PourView['write'] = async (kind, body, options = {}) => {
+      const wrong = EVENT_BODIES[kind].safeParse(body).error?.issues[0];
+      if (wrong) {
+        const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
+        toast.error(said, { duration: 20_000 });
+        throw new Error(said);
+      }
       try {
         return await store.record(
           kind,
@@ -262,6 +276,14 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
         .at(-1);
       if (!last) {
         toast('There is no entry of yours to take back.');
+        return;
+      }
+      if (GUARDED.has(last.kind)) {
+        toast(
+          last.kind === 'sign'
+            ? 'Your last entry is a sign-off: it is taken back on Check, with your PIN.'
+            : `Your last entry is ${last.kind === 'override' ? 'an override' : 'a closing'}: it is not taken back by a key.`,
+        );
         return;
       }
       await write('supersede', {}, { supersedes: last.id });

@@ -1,3 +1,4 @@
+import { UnsignSheet } from './UnsignSheet.tsx';
 import { useState, type SubmitEvent } from 'react';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -24,6 +25,7 @@ export function CheckSheets() {
     );
   if (kind === 'item') return <ItemSheet elementId={ref} onClose={close} />;
   if (kind === 'change') return <ChangeSheet id={ref} onClose={close} />;
+  if (kind === 'unsign') return <UnsignSheet hold={ref} onClose={close} />;
   if (kind === 'override')
     return (
       <TextSheet

@@ -70,6 +70,20 @@ export function GateActs() {
           Go on against the gate
         </button>
       )}
+      {gate.signs
+        .filter((s) => s.entryId !== null)
+        .map((s) => (
+          <button
+            key={s.hold}
+            type="button"
+            className="min-h-12 text-left font-semibold text-press"
+            onClick={() => {
+              set({ sheet: `unsign:${s.hold}` });
+            }}
+          >
+            Take back {HOLD_NAME[s.hold].toLowerCase()}
+          </button>
+        ))}
     </>
   );
 }

@@ -178,7 +178,12 @@ const FIRST_LIFT_M = 1.2192;
 function FormFields({ system: f }: { system: FormSystem }) {
   const { units } = usePour();
   const { apply } = usePlan();
-  const set = (c: Partial<FormSystem>) => apply({ do: 'putForms', system: { ...f, ...c } });
+  // Of the plan as it stands: another field may have been changed a moment ago.
+  const set = (c: Partial<FormSystem>) =>
+    apply((now) => ({
+      do: 'putForms',
+      system: { ...(now.formSystems.find((x) => x.mark === f.mark) ?? f), ...c },
+    }));
   const field = (
     label: string,
     quantity: Quantity,

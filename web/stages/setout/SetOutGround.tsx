@@ -1,5 +1,6 @@
+import { SignedNotice, UndoKey } from './UndoKey.tsx';
 import type { ReactNode } from 'react';
-import { Check, CirclePlus, Pencil, Redo2, SquarePlus, Undo2, Waypoints } from 'lucide-react';
+import { Check, CirclePlus, Pencil, Redo2, SquarePlus, Waypoints } from 'lucide-react';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -147,16 +148,7 @@ export function Toolbar() {
       role="toolbar"
       aria-label="Change the plan"
     >
-      <button
-        type="button"
-        className="chip max-sm:-order-1"
-        disabled={!plan.canUndo}
-        aria-label="Undo"
-        onClick={plan.undo}
-      >
-        <Undo2 size={18} aria-hidden="true" />
-        <span className="max-sm:hidden">Undo</span>
-      </button>
+      <UndoKey />
       <button
         type="button"
         className="chip max-sm:-order-1"
@@ -184,6 +176,7 @@ export function Toolbar() {
         <Check size={20} aria-hidden="true" />
         Done
       </button>
+      <SignedNotice />
     </div>
   );
 }

@@ -36,7 +36,13 @@ function BarField({
 export function PadForm({ pad }: { pad: Pad }) {
   const { units } = usePour();
   const { apply } = usePlan();
-  const set = (c: Partial<Pad>) => apply({ do: 'put', list: 'pads', item: { ...pad, ...c } });
+  // Of the plan as it stands: another field may have been changed a moment ago.
+  const set = (c: Partial<Pad>) =>
+    apply((now) => ({
+      do: 'put',
+      list: 'pads',
+      item: { ...(now.pads.find((x) => x.id === pad.id) ?? pad), ...c },
+    }));
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
@@ -188,7 +194,12 @@ export function PierForm({ pier }: { pier: Pier }) {
   const { units } = usePour();
   const { apply } = usePlan();
   const put = (item: Pier) => apply({ do: 'put', list: 'piers', item });
-  const set = (c: Partial<Pier>) => put({ ...pier, ...c });
+  const set = (c: Partial<Pier>) =>
+    apply((now) => ({
+      do: 'put',
+      list: 'piers',
+      item: { ...(now.piers.find((x) => x.id === pier.id) ?? pier), ...c },
+    }));
   const round = pier.diameterM !== undefined;
   const sideM = pier.diameterM ?? pier.widthM ?? 0;
   const reshape = (toRound: boolean) =>
