@@ -21,7 +21,7 @@ const sign = (hold: Hold): LogEvent =>
     actor: 'R. Halloran',
     kind: 'sign',
     body: { hold, result: 'pass', planVersion: 1 },
-  }) as LogEvent;
+  });
 
 /** Plans one after another as the server would keep their changes. */
 function changesOf(plans: Drawn[]): PlanChange[] {
