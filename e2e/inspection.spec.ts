@@ -171,7 +171,7 @@ test('a whole inspection of P2, from an empty log to an open gate, in under four
   await expect(page.getByText('stored', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: /^Check/ }).click();
   await expect(page.locator('[data-gate="held"]')).toContainText(
-    /open again: signed on plan 1; since then N top at 100\.40 ft, by I\. Brandvold/,
+    /open again: signed on plan 1; since then N top at 100\.40 ft, openings of N, by I\. Brandvold/,
   );
 });
 

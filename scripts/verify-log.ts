@@ -1,6 +1,6 @@
 /** Checks an exported log without the server: `npm run -s verify-log -- FILE`. Exit 0 when the chain is whole, 1 when not. */
 import fs from 'node:fs';
-import { verifyLines } from '../server/log/chain.ts';
+import { verifyExport } from '../server/log/chain.ts';
 
 const file = process.argv[2];
 if (file === undefined || !fs.existsSync(file)) {
@@ -11,7 +11,7 @@ if (file === undefined || !fs.existsSync(file)) {
   );
   process.exit(2);
 }
-const checked = verifyLines(
+const checked = verifyExport(
   fs
     .readFileSync(file, 'utf8')
     .split('\n')

@@ -11,7 +11,7 @@ import type {
 } from '../contract/index.ts';
 import { EVENT_BODIES } from '../core/model/events.ts';
 import { v7 as uuid } from 'uuid';
-import { verifyLines } from './log/chain.ts';
+import { verifyExport, verifyLines } from './log/chain.ts';
 import { note, testApi } from './testing/api.ts';
 
 let api: Awaited<ReturnType<typeof testApi>>;
@@ -80,17 +80,23 @@ describe('the log', () => {
         })
     ).body as string;
     const lines = text.trim().split('\n');
-    expect(verifyLines(lines)).toMatchObject({ ok: true, rows: 15 });
+    expect(verifyExport(lines)).toMatchObject({ ok: true, rows: 15 });
     // Any touch is found, at its line.
     const touched = lines.map((l, i) =>
       i === 6 ? l.replace('I. Brandvold', 'I. Brandvolt').replace('T. Oakes', 'T. Oaken') : l,
     );
-    expect(verifyLines(touched)).toMatchObject({ ok: false, line: 7 });
-    expect(verifyLines([...lines.slice(0, 4), ...lines.slice(5)])).toMatchObject({
+    expect(verifyExport(touched)).toMatchObject({ ok: false, line: 7 });
+    expect(verifyExport([...lines.slice(0, 4), ...lines.slice(5)])).toMatchObject({
       ok: false,
       line: 5,
     });
-    expect(verifyLines([...lines.slice(0, 2), 'not json'])).toMatchObject({ ok: false, line: 3 });
+    expect(verifyExport([...lines.slice(0, 2), 'not json'])).toMatchObject({ ok: false, line: 3 });
+    // Cut short it has no closing line; with that of the whole log its count is another.
+    expect(verifyExport(lines.slice(0, -1))).toMatchObject({ ok: false, line: 16 });
+    expect(verifyExport([...lines.slice(0, 9), lines.at(-1) ?? ''])).toMatchObject({ ok: false });
+    expect(verifyExport([])).toMatchObject({ ok: false });
+    const added = lines.map((l, i) => (i === 3 ? l.replace('{', '{"note":1,') : l));
+    expect(verifyExport(added)).toMatchObject({ ok: false, line: 4 });
   });
 
   test('one bad entry stores nothing of its batch, and is named by its path', async () => {

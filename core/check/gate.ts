@@ -4,16 +4,26 @@ import type { SitePlan } from '../model/site.ts';
 import type { LogEvent } from '../model/events.ts';
 import { entries, latest, replay, type PourState } from '../pourlog/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
-import { ruleText, type RuledSite } from '../rules/rules.ts';
+import { rulesOf, ruleText, type RuledSite } from '../rules/rules.ts';
+import { levelsOf } from '../setout/levels.ts';
 import { judgeAll, type PointState, type Verdict } from './judge.ts';
 import { typeChanges, withAdded, type CheckPoint } from './points/index.ts';
 
 /** Minutes a thing that holds the pour usually needs (site practice). */
-const MINUTES = { unread: 1, out: 10, fixed: 2, change: 1, own: 2, dowels: 20, inspection: 20 };
+const MINUTES = {
+  unread: 1,
+  out: 10,
+  fixed: 2,
+  change: 1,
+  loop: 15,
+  own: 2,
+  dowels: 20,
+  inspection: 20,
+};
 
 /** One thing that holds the pour. */
 export interface HoldRow {
-  kind: 'out' | 'unread' | 'question' | 'change' | 'sign' | 'reject';
+  kind: 'out' | 'unread' | 'question' | 'change' | 'loop' | 'sign' | 'reject';
   verdict: Verdict;
   /** The check, question or hold point it is about. */
   ref: string;
@@ -118,6 +128,12 @@ export function holdsOf(site: SitePlan, pour: PourDoc): Hold[] {
   return HOLDS.filter((h) => pour.holds.includes(h) || (h === 'dowels' && drilled));
 }
 
+/** The level loop of the pour as it was read last, held to the site's own limit of closing. */
+function levelLoop(site: GatedSite, pour: PourDoc, state: PourState) {
+  const closeMm = rulesOf(site).value('levelClose');
+  return levelsOf(site, pour, state, { topMm: 0, bottomMm: 0, closeMm });
+}
+
 /** Whether the pour may go on, and everything that holds it. */
 export function gateOf(
   site: GatedSite,
@@ -194,6 +210,17 @@ export function gateOf(
       minutes: MINUTES.change,
     });
   counts.held += unseen.length;
+  const levels = levelLoop(site, pour, state);
+  if (levels.closes === false)
+    rows.push({
+      kind: 'loop',
+      verdict: 'out',
+      ref: 'levels',
+      elementId: null,
+      place: null,
+      count: 1,
+      minutes: MINUTES.loop,
+    });
   const signs = holdsOf(site, pour).map((h) => signOf(site, pour, state, h));
   for (const s of signs)
     if (s.state !== 'passed')

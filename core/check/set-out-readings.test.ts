@@ -44,6 +44,10 @@ const lineRead = (offsets: number[], minute = 1) =>
     minute,
   );
 
+/** The level check a form top of the plan answers. */
+const levelOf = (t: { elementId: string }) =>
+  points.find((p) => p.kind === 'level' && p.elementId === t.elementId) ?? null;
+
 describe('what was read while setting out', () => {
   test('a string is read at both ends and at every place of its check; a run without the check has one in the middle', () => {
     expect(stations).toEqual([0, ...line.places.map((p) => p.atM), lengthM]);
@@ -144,28 +148,36 @@ describe('what was read while setting out', () => {
     expect(read([...(square?.corners ?? [])].reverse(), 0.003)?.verdict).toBe('unread');
   });
 
-  test('the form top of a pad by instrument is its level on the list; that of a run is at its node and is not', () => {
-    const stand = [...site.pads, ...site.piers].find((s) => pour.elements.includes(s.id));
-    const top = levelTargets(site, pour).find((t) => t.elementId === stand?.id && t.what === 'top');
-    const benchmark = site.benchmark;
-    if (!top || !benchmark) throw new Error('demo site');
-    const setup = entry('setup', { onId: benchmark.id, backSightM: 1.2 }, 1);
-    const rod = (mm: number, minute: number) =>
-      entry(
-        'level',
-        {
-          setupId: setup.id,
-          pointId: top.id,
-          rodM: benchmark.elevationM + 1.2 - top.wantedM - mm / 1000,
-        },
-        minute,
+  test.each(['pad', 'run'])(
+    'the form top of a %s by instrument is its level on the list',
+    (what) => {
+      const stands = [...site.pads, ...site.piers].map((s) => s.id);
+      const top = levelTargets(site, pour).find(
+        (t) =>
+          t.what === 'top' &&
+          stands.includes(t.elementId) === (what === 'pad') &&
+          levelOf(t) !== null,
       );
-    const judged = (log: LogEvent[]) => placesOf(`${top.elementId}/level`, [setup, ...log])[0];
-    expect(judged([rod(3, 2)])).toMatchObject({
-      verdict: 'good',
-      reading: { body: { value: { mm: expect.closeTo(3, 6) as unknown } } },
-    });
-    expect(judged([rod(3, 2), rod(60, 3)])?.verdict).toBe('out');
-    expect(judged([])?.verdict).toBe('unread');
-  });
+      const benchmark = site.benchmark;
+      if (!top || !benchmark) throw new Error('demo site');
+      const setup = entry('setup', { onId: benchmark.id, backSightM: 1.2 }, 1);
+      const rod = (mm: number, minute: number) =>
+        entry(
+          'level',
+          {
+            setupId: setup.id,
+            pointId: top.id,
+            rodM: benchmark.elevationM + 1.2 - top.wantedM - mm / 1000,
+          },
+          minute,
+        );
+      const judged = (log: LogEvent[]) => placesOf(levelOf(top)?.id ?? '', [setup, ...log])[0];
+      expect(judged([rod(3, 2)])).toMatchObject({
+        verdict: 'good',
+        reading: { body: { value: { mm: expect.closeTo(3, 6) as unknown } } },
+      });
+      expect(judged([rod(3, 2), rod(60, 3)])?.verdict).toBe('out');
+      expect(judged([])?.verdict).toBe('unread');
+    },
+  );
 });

@@ -2,6 +2,8 @@ import type { LogEvent } from '../model/events.ts';
 import type { SitePlan } from '../model/site.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
 import { levelsOf } from '../setout/levels.ts';
+import { endsOf, lengthOf, runOf } from '../siteplan/geometry.ts';
+import { footingTopM } from '../siteplan/standing.ts';
 import type { CheckPoint } from './points/index.ts';
 
 /** How near an offset was read to where the check wants it, to count as read there, m. */
@@ -17,6 +19,9 @@ export const lineStations = (
   lengthM,
 ];
 
+/** Tops wanted within this of each other are one level, m. */
+const SAME_LEVEL_M = 0.001;
+
 /** Kinds of entries made while setting out. */
 const SET_OUT = ['line', 'square', 'level'] as const;
 
@@ -25,8 +30,8 @@ const NO_LIMITS = { topMm: 0, bottomMm: 0, closeMm: 0 };
 
 /**
  * What was read while setting out and answers a check as well, as readings of that check, by check and place: offsets from a
- * string line, mm (+ further from the string than its block), the difference of two diagonals, mm, and the form tops of pads
- * and piers off their mark, mm. Nobody has to read them twice; a later reading on the list of checks counts before them.
+ * string line, mm (+ further from the string than its block), the difference of two diagonals, mm, and form tops off their
+ * mark, mm: of pads and piers, and of runs at the nearer of their ends. Nobody has to read them twice; a later reading on the list of checks counts before them.
  * They carry the id of the entry they come from. Once concrete flows nothing read on a string or a level changes what was
  * checked before it: forms are watched then, and not inspected.
  */
@@ -75,21 +80,46 @@ export function setOutReadings(
     if (point) add(point, 0, e, Math.abs(one - other) * 1000);
   }
   if (entries(state, 'level').length === 0) return out;
-  const stands = points.filter((p) => p.kind === 'level' && p.places[0]?.atM === null);
+  const tops = points.filter((p) => p.kind === 'level');
   const levels = levelsOf(
     site,
-    { elements: [...new Set(points.map((p) => p.elementId))] },
+    { elements: [...new Set(tops.flatMap((p) => p.covers ?? [p.elementId]))] },
     state,
     NO_LIMITS,
   );
-  for (const point of stands)
-    for (const setup of levels.setups)
-      for (const r of setup.reads)
-        if (
-          r.target?.what === 'top' &&
-          r.target.elementId === point.elementId &&
-          r.deviationMm !== null
-        )
-          add(point, 0, { id: r.entryId, at: r.at, actor: r.actor }, r.deviationMm);
+  const reads = levels.setups.flatMap((setup) =>
+    setup.reads.flatMap((r) =>
+      r.target?.what === 'top' && r.deviationMm !== null
+        ? [{ r, target: r.target, mm: r.deviationMm }]
+        : [],
+    ),
+  );
+  for (const point of tops)
+    point.places.forEach((place, index) => {
+      for (const { r, target, mm } of reads)
+        if (answers(site, point, place.atM, target))
+          add(point, index, { id: r.entryId, at: r.at, actor: r.actor }, mm);
+    });
   return out;
+}
+
+/**
+ * Whether a form top that was read answers a place of a level check: a pad's or pier's own, or of a run the top at the nearer
+ * of its ends, where it is wanted as high as the run.
+ */
+function answers(
+  site: SitePlan,
+  point: CheckPoint,
+  atM: number | null,
+  target: { xM: number; yM: number; wantedM: number; elementId: string },
+): boolean {
+  if (atM === null) return target.elementId === point.elementId;
+  const run = runOf(site, point.elementId);
+  const ends = run && endsOf(site, run);
+  if (!run || !ends) return false;
+  const end = atM <= lengthOf(site, run) / 2 ? ends[0] : ends[1];
+  return (
+    Math.hypot(end.xM - target.xM, end.yM - target.yM) < SAME_PLACE_M &&
+    Math.abs(footingTopM(site, run) - target.wantedM) < SAME_LEVEL_M
+  );
 }

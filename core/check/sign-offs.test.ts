@@ -14,14 +14,13 @@ import { coveredBy, gateOf, gateWhen } from './gate.ts';
 
 const { site, pour } = demoPour('quillback', 'P2');
 const drawn = drawnOf(site, [pour]);
-const sign = (hold: Hold): LogEvent =>
-  ({
-    id: `s-${hold}`,
-    at: '2026-09-22T10:00:00Z',
-    actor: 'R. Halloran',
-    kind: 'sign',
-    body: { hold, result: 'pass', planVersion: 1 },
-  });
+const sign = (hold: Hold): LogEvent => ({
+  id: `s-${hold}`,
+  at: '2026-09-22T10:00:00Z',
+  actor: 'R. Halloran',
+  kind: 'sign',
+  body: { hold, result: 'pass', planVersion: 1 },
+});
 
 /** Plans one after another as the server would keep their changes. */
 function changesOf(plans: Drawn[]): PlanChange[] {

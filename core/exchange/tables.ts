@@ -88,6 +88,28 @@ const ROLE: Record<RebarRow['role'], string> = {
   eachWay: 'each way',
 };
 
+/** Rows of one element that say the same of one bar and length are one: both ways of a square pad, its mats alike. */
+function alike(rows: RebarRow[]): RebarRow[] {
+  const merged = new Map<string, RebarRow>();
+  for (const r of rows) {
+    const key = [r.elementId, r.role, r.bar, r.lengthM.toFixed(4), r.hooks].join('|');
+    const before = merged.get(key);
+    merged.set(
+      key,
+      before
+        ? {
+            ...before,
+            count: before.count + r.count,
+            laps: before.laps + r.laps,
+            totalLengthM: before.totalLengthM + r.totalLengthM,
+            massKg: before.massKg + r.massKg,
+          }
+        : r,
+    );
+  }
+  return [...merged.values()];
+}
+
 /** Bars by run: lines, cut lengths, laps and mass. */
 export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
   const u = site.units;
@@ -109,7 +131,7 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
       `total ${shownUnit('M', u)}`,
       `mass ${shownUnit('Kg', u)}`,
     ],
-    rows: rows.map((r) => {
+    rows: alike(rows).map((r) => {
       const lines = Math.max(1, r.count);
       const lapsEach = Math.round(r.laps / lines);
       const cuts = cutsOf(r.lengthM, lapsEach, r.lapM ?? 0, stockLengthM);

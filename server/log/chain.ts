@@ -82,3 +82,67 @@ export function verifyLines(lines: string[]): Verified {
   }
   return { ok: true, rows: seq, lastHash: prevHash };
 }
+
+/** The last line of an exported log: without it a log that was cut short would verify like a whole one. */
+export interface ClosingLine {
+  end: 'jactum.log/1';
+  /** Entries in the file, and in the server's log when it was written. */
+  entries: number;
+  serverEntries: number;
+  lastHash: string;
+}
+
+/** An exported log: a line an entry, and the line that closes it. */
+export function exportLines(rows: readonly ChainRow[], serverEntries: number): string[] {
+  const closing: ClosingLine = {
+    end: 'jactum.log/1',
+    entries: rows.length,
+    serverEntries,
+    lastHash: rows.at(-1)?.hash ?? CHAIN_START,
+  };
+  return [...rows.map((r) => JSON.stringify(r)), JSON.stringify(closing)];
+}
+
+const FIELDS = new Set([
+  'id',
+  'pourId',
+  'seq',
+  'at',
+  'recordedAt',
+  'actor',
+  'device',
+  'kind',
+  'body',
+  'supersedes',
+  'prevHash',
+  'hash',
+]);
+
+/** Verifies an exported log whole: every line of the chain, nothing added to one, and the closing line that fits it. */
+export function verifyExport(lines: string[]): Verified {
+  const last = lines.length;
+  const fail = (line: number, message: string): Verified => ({ ok: false, line, message });
+  if (last === 0) return fail(1, 'is missing: the file is empty');
+  let closing: Partial<ClosingLine> | null;
+  try {
+    closing = JSON.parse(lines[last - 1] as string) as Partial<ClosingLine> | null;
+  } catch {
+    return fail(last, 'is not JSON');
+  }
+  if (closing?.end !== 'jactum.log/1')
+    return fail(last + 1, 'is missing: the log has no closing line, it was cut short');
+  const checked = verifyLines(lines.slice(0, -1));
+  if (!checked.ok) return checked;
+  for (const [i, text] of lines.slice(0, -1).entries()) {
+    const strange = Object.keys(JSON.parse(text) as object).find((k) => !FIELDS.has(k));
+    if (strange !== undefined) return fail(i + 1, `holds ${strange}, which no entry has`);
+  }
+  if (closing.entries !== checked.rows || closing.serverEntries !== checked.rows)
+    return fail(
+      last,
+      `says ${String(closing.entries)} entries, ${String(closing.serverEntries)} on the server; ${checked.rows} stand above it`,
+    );
+  if (closing.lastHash !== checked.lastHash)
+    return fail(last, 'does not close this log: its last hash is another');
+  return checked;
+}

@@ -25,7 +25,8 @@ const laserQuery = z.object({
 
 /** Cells that a spreadsheet would take for a formula are text: names come from people. */
 const csvOf = ({ head, rows }: Table): string =>
-  `${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  // With a byte-order mark a spreadsheet knows that feet, fractions and accents are UTF-8.
+  `\uFEFF${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** Lists and drawings that leave in open formats, and the demo's laser. */
 export function exchangeRoutes({ accounts, sites, config }: AppDeps): Router {

@@ -14,6 +14,7 @@ import type { AppDeps } from '../app.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
 import { admit } from '../log/admit.ts';
+import { exportLines } from '../log/chain.ts';
 import { only, personOf } from '../session/session.ts';
 import { signInLimit } from '../session/limit.ts';
 import type { SiteStore } from '../store/sites.ts';
@@ -180,7 +181,14 @@ export function logRoutes({
     res
       .attachment(`${pour.code}-log.jsonl`)
       .type('application/x-ndjson')
-      .send(rows.map((r) => `${JSON.stringify(r)}\n`).join(''));
+      .send(
+        exportLines(
+          rows.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
+          await events.count(String(req.params.id)),
+        )
+          .map((l) => `${l}\n`)
+          .join(''),
+      );
   });
 
   router.get('/pours/:id/report.pdf', anybody, async (req, res) => {

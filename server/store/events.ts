@@ -128,6 +128,16 @@ export class EventStore {
     return rows.map(fromRow);
   }
 
+  /** How many entries a pour's log holds. */
+  async count(pourId: string): Promise<number> {
+    const { n } = await this.#db
+      .selectFrom('pour_event')
+      .select((is) => is.fn.countAll<number>().as('n'))
+      .where('pour_id', '=', pourId)
+      .executeTakeFirstOrThrow();
+    return n;
+  }
+
   /** What of a pour's log is asked before something is taken into it. */
   known(pourId: string): KnownLog {
     const own = this.#db.selectFrom('pour_event').selectAll().where('pour_id', '=', pourId);

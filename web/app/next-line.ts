@@ -69,6 +69,13 @@ function checkLine(v: PourView): NextLine | null {
       stage: 'check',
       focus: { sheet: `answer:${question.ref}` },
     };
+  if (v.gate.rows.some((r) => r.kind === 'loop'))
+    return {
+      sentence: 'The level loop does not close. Read it again from the benchmark.',
+      label: 'Levels',
+      stage: 'setout',
+      focus: { tab: 'levels' },
+    };
   const sign = v.gate.signs.find((s) => s.state !== 'passed');
   if (sign)
     return {

@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { memo, useMemo } from 'react';
+import { useNavigate } from 'react-router';
 import type { HoldRow } from '../../../core/check/gate.ts';
 import { typeChanges, type TypeChange } from '../../../core/check/points/index.ts';
 import { HOLD_NAME, marginText } from '../../../core/check/words.ts';
@@ -35,6 +36,7 @@ function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): st
     const c = changes.get(r.ref);
     return `${c?.toRun ?? ''} becomes ${c?.toType ?? ''}: ${c?.words[0]?.split(',')[0] ?? 'another type'}`;
   }
+  if (r.kind === 'loop') return 'The level loop does not close: read it again from the benchmark';
   const sign = v.gate.signs.find((s) => s.hold === r.ref);
   const name = sign ? HOLD_NAME[sign.hold] : '';
   return sign?.state === 'rejected'
@@ -131,6 +133,7 @@ const GateRow = memo(
 export function GatePanel({ acts = true }: { acts?: boolean }) {
   const v = usePour();
   const set = useSetFocus();
+  const navigate = useNavigate();
   const { gate } = v;
   const { site, pour } = v.record;
   const changes = useMemo(
@@ -142,6 +145,7 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
       set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
     else if (r.kind === 'change') set({ sheet: `change:${r.ref}` });
     else if (r.kind === 'question') set({ sheet: `answer:${r.ref}` });
+    else if (r.kind === 'loop') void navigate(`/pours/${v.record.id}/setout?tab=levels`);
     else set({ sheet: `sign:${r.ref}` });
   });
   const holding = gate.rows.length > 0;

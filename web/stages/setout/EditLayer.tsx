@@ -3,7 +3,7 @@ import { drag, pointer, select } from 'd3';
 import { memo, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Drawn } from '../../../core/siteplan/drawn.ts';
-import { padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
+import { FIRST_WALL_M, padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
 import { angleOf, lengthOf, type Spot } from '../../../core/siteplan/geometry.ts';
 import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
@@ -84,8 +84,10 @@ export function EditLayer({
       setTool({ kind: 'run', from: where });
       return;
     }
-    const kind = spec?.kind ?? 'footing';
-    const type = spec?.type ?? plan.footingTypes[0]?.mark;
+    // Nothing is drawn yet: what there are types for, footings first.
+    const kind = spec?.kind ?? (plan.footingTypes.length > 0 ? 'footing' : 'wall');
+    const types = kind === 'wall' ? plan.wallTypes : plan.footingTypes;
+    const type = spec?.type ?? types[0]?.mark;
     if (!type) {
       toast.error('There is no type to give it. Add one on the schedule first.');
       return;
@@ -98,7 +100,11 @@ export function EditLayer({
         from: tool.from,
         to: where,
         bottomM: spec?.bottomM ?? 0,
-        ...(spec?.topM === undefined ? {} : { topM: spec.topM }),
+        ...(spec?.topM === undefined
+          ? kind === 'wall'
+            ? { topM: (spec?.bottomM ?? 0) + FIRST_WALL_M }
+            : {}
+          : { topM: spec.topM }),
         pour: v.record.pour.code,
       })
     )

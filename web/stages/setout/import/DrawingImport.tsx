@@ -25,6 +25,12 @@ const UNIT_NAME: Record<DrawingUnit, string> = {
 };
 const COLOURS = ['var(--press)', 'var(--good)', 'var(--ochre)', 'var(--fresh)', 'var(--ink)'];
 
+/** Levels of a layer's runs; null while nothing that can be read is typed. */
+interface LayerLevels {
+  bottomM: number | null;
+  topM: number | null;
+}
+
 /** Which layers become runs of which type, in which unit; drawn as it will be before anything is stored. */
 export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () => void }) {
   const v = usePour();
@@ -40,15 +46,25 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
     Record<string, { kind: 'footing' | 'wall' | 'gradeBeam'; type: string } | null>
   >(() => Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])));
   const like = v.record.site.runs.find((r) => v.record.pour.elements.includes(r.id));
-  const [bottomM, setBottom] = useState<number | null>(like?.bottomM ?? 0);
-  const [topM, setTop] = useState<number | null>(like?.topM ?? (like?.bottomM ?? 0) + FIRST_WALL_M);
+  const first = {
+    bottomM: like?.bottomM ?? 0,
+    topM: like?.topM ?? (like?.bottomM ?? 0) + FIRST_WALL_M,
+  };
+  // Every layer has levels of its own: footings lie lower than the walls on them.
+  const [levels, setLevels] = useState<Record<string, LayerLevels>>({});
+  const levelsOn = (name: string): LayerLevels => levels[name] ?? first;
   const made = useMemo(() => {
-    if (!plan || unit === null || bottomM === null || topM === null) return null;
+    if (!plan || unit === null) return null;
     const layers: Record<string, LayerUse | undefined> = {};
-    for (const [name, use] of Object.entries(uses))
-      if (use) layers[name] = { ...use, bottomM, ...(use.kind === 'wall' ? { topM } : {}) };
+    for (const [name, use] of Object.entries(uses)) {
+      if (!use) continue;
+      const { bottomM, topM } = levels[name] ?? first;
+      if (bottomM === null || topM === null) return null;
+      layers[name] = { ...use, bottomM, ...(use.kind === 'wall' ? { topM } : {}) };
+    }
     return runsFromLines(plan, read.lines, layers, unit, v.record.pour.code);
-  }, [plan, unit, bottomM, topM, uses, read.lines, v.record.pour.code]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `first` is made of the pour's first run alone
+  }, [plan, unit, levels, uses, read.lines, v.record.pour.code]);
   const [x0 = 0, x1 = 1] = extent(read.lines.flatMap((l) => [l.x1, l.x2]));
   const [y0 = 0, y1 = 1] = extent(read.lines.flatMap((l) => [l.y1, l.y2]));
   const k = Math.min((box.width - 20) / (x1 - x0 || 1), 200 / (y1 - y0 || 1));
@@ -127,7 +143,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
       </div>
       <ul className="rows max-h-[24dvh] overflow-auto border-y-2 border-ink">
         {read.layers.map((l) => (
-          <li key={l.name} className="flex items-center gap-3 py-1">
+          <li key={l.name} className="flex flex-wrap items-center gap-3 py-1">
             <span
               className="h-3 w-6"
               style={{
@@ -156,25 +172,33 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
                 </option>
               ))}
             </select>
+            {uses[l.name] && (
+              <div className="grid basis-full grid-cols-2 gap-2 pl-9">
+                <QuantityField
+                  label={`bottom of ${l.name}`}
+                  quantity="Level"
+                  units={v.units}
+                  value={levelsOn(l.name).bottomM}
+                  onChange={(bottomM) => {
+                    setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), bottomM } });
+                  }}
+                />
+                {uses[l.name]?.kind === 'wall' && (
+                  <QuantityField
+                    label={`top of ${l.name}`}
+                    quantity="Level"
+                    units={v.units}
+                    value={levelsOn(l.name).topM}
+                    onChange={(topM) => {
+                      setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), topM } });
+                    }}
+                  />
+                )}
+              </div>
+            )}
           </li>
         ))}
       </ul>
-      <div className="grid grid-cols-2 gap-2">
-        <QuantityField
-          label="bottom of the runs"
-          quantity="Level"
-          units={v.units}
-          value={bottomM}
-          onChange={setBottom}
-        />
-        <QuantityField
-          label="top of walls"
-          quantity="Level"
-          units={v.units}
-          value={topM}
-          onChange={setTop}
-        />
-      </div>
       {made && (
         <p aria-live="polite">
           {made.added.length} runs
@@ -183,7 +207,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
           {read.leftOut.length
             ? `; not lines: ${read.leftOut.map((l) => `${l.count} ${l.type.toLowerCase()}`).join(', ')}`
             : ''}
-          .{like && bottomM !== null ? ` At ${textOf(level(bottomM, v.units))}.` : ''}
+          .
         </p>
       )}
       <button
