@@ -3,6 +3,7 @@ import { ruleChangeSchema } from '../rules/rules.ts';
 import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
 import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
+import { distanceText } from '../units/format.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
 import { isTimeZone } from '../units/time-zone.ts';
 import {
@@ -247,13 +248,13 @@ function checkRun(
   if (lengthM > RANGES.runLength.most + 1e-9)
     say(
       at('to'),
-      `is ${Math.round(lengthM)} m from its other end: a run is at most ${RANGES.runLength.most} m`,
+      `is ${distanceText(lengthM, site.units)} from its other end: a run is at most ${distanceText(RANGES.runLength.most, site.units)}`,
     );
   const highM = (run.topM ?? run.bottomM) - run.bottomM;
   if (highM > (run.kind === 'wall' ? RANGES.wallHeight : RANGES.footingDepth).most + 1e-9)
     say(
       at('topM'),
-      `is ${Math.round(highM)} m above the bottom: at most ${(run.kind === 'wall' ? RANGES.wallHeight : RANGES.footingDepth).most} m`,
+      `is ${distanceText(highM, site.units)} above the bottom: at most ${distanceText((run.kind === 'wall' ? RANGES.wallHeight : RANGES.footingDepth).most, site.units)}`,
     );
   const list = run.kind === 'wall' ? site.wallTypes : site.footingTypes;
   if (!list.some((t) => t.mark === run.type))

@@ -118,6 +118,9 @@ export function Frame({
     <div className="frame" data-stage={shown} data-pulled={pulled}>
       {wide ? <WideRail stage={shown} /> : <NarrowRail stage={shown} />}
       <main className="ground" aria-label={`${name}, drawing`}>
+        <h1 className="sr-only">
+          {v.record.pour.code}, {name}
+        </h1>
         {ground}
         {!wide && (
           <button
@@ -133,9 +136,6 @@ export function Frame({
         )}
       </main>
       <section className="bench" aria-label={`${name}, tools`}>
-        <h1 className="sr-only">
-          {v.record.pour.code}, {name}
-        </h1>
         <Refused />
         {bench}
       </section>

@@ -130,7 +130,7 @@ export function RunFace({
   );
 }
 
-/** Weep holes, waterstops, keyways, drains and the like, at their height where one is given. */
+/** Weep holes, waterstops, keyways, drains and the like, at their height where one is given; a hole is a cross: a ring is a reading that is not taken. */
 function Embeds({ site, run, heightM, x, y }: Pick<Props, 'site' | 'run' | 'heightM' | 'x' | 'y'>) {
   return site.embeds
     .filter((e) => e.elementId === run.id)
@@ -140,17 +140,14 @@ function Embeds({ site, run, heightM, x, y }: Pick<Props, 'site' | 'run' | 'heig
       );
       if (e.toM === undefined)
         return (
-          <circle
+          <path
             key={e.id}
-            cx={x(e.atM)}
-            cy={up}
-            r="3"
-            fill="var(--void)"
+            d={`M${x(e.atM) - 5} ${up}h10M${x(e.atM)} ${up - 5}v10`}
             stroke="var(--ink)"
-            strokeWidth="1.25"
+            strokeWidth="1.5"
           >
             <title>{e.label ?? e.id}</title>
-          </circle>
+          </path>
         );
       return (
         <path

@@ -10,7 +10,8 @@ import { useSize } from '../../drawing/useSize.ts';
 export function PutOffLine() {
   const v = usePour();
   const [boxRef, box] = useSize();
-  const now = v.minuteOf(v.nowMs);
+  // Whole minutes gone, as a clock shows them: the gate above says the same times.
+  const now = Math.floor(v.minuteOf(v.nowMs));
   const first = v.record.pour.settings.firstLoadMin;
   const put = putOffOf(v.record.pour, now);
   // Of no use before the day, nor once concrete flows.

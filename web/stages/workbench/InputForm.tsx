@@ -95,7 +95,7 @@ function Field({ id, f, value, onChange, units, issues, at, error, note }: Field
             ['yes', true],
             ['no', false],
           ]}
-          value={value === true}
+          value={value}
           onPick={onChange}
         />
       );
@@ -110,6 +110,7 @@ function Field({ id, f, value, onChange, units, issues, at, error, note }: Field
               onChange(e.target.value);
             }}
           >
+            {value === undefined && <option value="">choose</option>}
             {f.choices.map((c) => (
               <option key={c} value={c}>
                 {barText(String(c))}

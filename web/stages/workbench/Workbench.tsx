@@ -88,7 +88,7 @@ function useWork(): {
 
 export function WorkGround() {
   const v = usePour();
-  const { work } = useWork();
+  const { work, setInput } = useWork();
   const wide = useWide();
   const [boxRef, box] = useSize();
   if (!work)
@@ -105,6 +105,7 @@ export function WorkGround() {
       </div>
     );
   const { calc, out } = work;
+  const missing = missingOf(work);
   const headline = out ? headlineOf(calc.id, out.result, v.units) : null;
   return (
     <div className="flex h-full flex-col">
@@ -132,7 +133,8 @@ export function WorkGround() {
             </span>
           </p>
         )}
-        {!out && (
+        {!out && missing.length > 0 && <Waiting work={work} missing={missing} onFill={setInput} />}
+        {!out && missing.length === 0 && (
           <p
             className="flex gap-2 pt-2 text-[18px] font-semibold leading-6 text-chalk-t"
             role="alert"
@@ -160,6 +162,42 @@ export function WorkGround() {
   );
 }
 
+/** The fields that are wanted and not there; none while something that is there is wrong: that is said first. */
+function missingOf({ input, issues }: Work): string[] {
+  const names = [...new Set(issues.map((i) => i.path.split('.')[0] ?? ''))];
+  return names.every((n) => input[n] === undefined) ? names : [];
+}
+
+/** Says what a calculation waits for; an example is put in only when it is asked for. */
+function Waiting({
+  work,
+  missing,
+  onFill,
+}: {
+  work: Work;
+  missing: string[];
+  onFill: (next: Record<string, unknown>) => void;
+}) {
+  const v = usePour();
+  return (
+    <div className="flex flex-col items-start gap-3 pt-2" data-waiting>
+      <p className="flex gap-2 text-[18px] font-semibold leading-6" role="status">
+        <Mark verdict="unread" />
+        Waits for what {v.record.pour.code} does not say: {missing.map(labelOf).join(', ')}.
+      </p>
+      <button
+        type="button"
+        className="btn line no-print"
+        onClick={() => {
+          onFill({ ...work.start.example, ...work.input });
+        }}
+      >
+        Try it with an example
+      </button>
+    </div>
+  );
+}
+
 export function WorkBench() {
   const v = usePour();
   const wide = useWide();
@@ -177,9 +215,11 @@ export function WorkBench() {
   const usual = fields.filter(
     (f) => !f.required && (f.standing !== undefined || start.from[f.name]?.kind === 'rule'),
   );
+  // What was never put in is not yet wrong: only what stands there is marked.
+  const shown = issues.filter((i) => input[i.path.split('.')[0] ?? ''] !== undefined);
   // A bad value keeps its group open, so that what is being typed never moves.
   const wrongIn = (list: FieldInfo[]) =>
-    issues.some((i) => list.some((f) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
+    shown.some((i) => list.some((f) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
   const main = fields.filter((f) => !usual.includes(f));
   const notes = Object.fromEntries(
     Object.entries(start.from).map(([k, f]) => [
@@ -191,6 +231,8 @@ export function WorkBench() {
         : '',
     ]),
   );
+  for (const [k, made] of Object.entries(start.example))
+    if (JSON.stringify(input[k]) === JSON.stringify(made)) notes[k] = 'an example, put in by hand';
   const own = calc.id === 'takeoff' || fieldsOf(calc).some((f) => isOwn(calc.id, f));
   return (
     <div className="flex flex-col gap-4" key={calc.id}>
@@ -216,7 +258,7 @@ export function WorkBench() {
           value={input}
           onChange={setInput}
           units={v.units}
-          issues={issues}
+          issues={shown}
           notes={notes}
         />
         {usual.length > 0 && (
@@ -236,7 +278,7 @@ export function WorkBench() {
               value={input}
               onChange={setInput}
               units={v.units}
-              issues={issues}
+              issues={shown}
               notes={notes}
             />
           </details>
@@ -257,15 +299,13 @@ export function WorkBench() {
         }}
         own={own}
       />
-      {out && (
-        <section>
-          <h2 className="head border-b-2 border-ink pb-0.5">Working</h2>
-          <p className="my-2 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">
-            {calc.formula}
-          </p>
-          <Steps steps={out.steps} />
-        </section>
-      )}
+      <section>
+        <h2 className="head border-b-2 border-ink pb-0.5">Working</h2>
+        <p className="my-2 border-l-4 border-line pl-3 text-ink2 [overflow-wrap:anywhere]">
+          {calc.formula}
+        </p>
+        {out && <Steps steps={out.steps} />}
+      </section>
       <RulesBehind id={calc.id} input={input} />
       {out?.cautions.map((c) => (
         <p key={c} className="flex gap-2">

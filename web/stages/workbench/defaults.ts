@@ -9,7 +9,10 @@ import type { PourView } from '../../app/pour-context.tsx';
 /** Where a value that stands in the form comes from, when it is not made up. */
 export type From = { kind: 'pour' } | { kind: 'rule'; text: string };
 export interface Start {
+  /** What is known: of this pour, of the site's rules, and values that usually stand. Anything else is left empty. */
   input: Record<string, unknown>;
+  /** Made-up figures for what is not known, put in only when they are asked for. */
+  example: Record<string, unknown>;
   from: Record<string, From>;
 }
 
@@ -33,7 +36,7 @@ function fromPour(v: PourView, id: string, name: string): unknown {
   const s = v.record.pour.settings;
   const { site } = v.record;
   const us = site.ruleProfile === 'us-aci';
-  // Forms and braces are asked about walls: on footings the example says more.
+  // Forms and braces are asked about walls.
   const walls = v.plan.route.legs.filter(
     (l) => site.runs.find((r) => r.id === l.elementId)?.kind === 'wall',
   );
@@ -89,11 +92,7 @@ function fromPour(v: PourView, id: string, name: string): unknown {
       wasteRatio: s.wasteRatio,
     }[name];
   }
-  // The example's levels hang from its own benchmark: on a site they hang from the site's.
-  if (id === 'level-loop' && site.benchmark)
-    return { benchmarkM: site.benchmark.elevationM, setups: levelsFrom(site.benchmark.elevationM) }[
-      name
-    ];
+  if (id === 'level-loop' && name === 'benchmarkM') return site.benchmark?.elevationM;
   if (id === 'sampling-plan')
     return {
       volumeM3: v.plan.orderedM3,
@@ -130,17 +129,16 @@ function fromPour(v: PourView, id: string, name: string): unknown {
           }))
         : undefined,
     }[name];
-  // A wall's own fields mean nothing on a footing, and the other way round: leave the example where the name is too general.
   return known[name];
 }
 
-/** What the form of a calculation begins with: its example, over that what the site's rules and this pour say. */
+/** What the form of a calculation begins with: what the site's rules and this pour say, and nothing made up. */
 export function startOf(v: PourView, id: string): Start {
   const calc = calculationNamed(id);
-  if (!calc) return { input: {}, from: {} };
-  if (id === 'takeoff') return { input: { ...v.record.site }, from: {} };
+  if (!calc) return { input: {}, from: {}, example: {} };
+  if (id === 'takeoff') return { input: { ...v.record.site }, from: {}, example: {} };
   const fields = fieldsOf(calc);
-  const input: Record<string, unknown> = { ...(EXAMPLES[id] as Record<string, unknown>) };
+  const input: Record<string, unknown> = {};
   const from: Record<string, From> = {};
   for (const f of fields)
     if (input[f.name] === undefined && f.standing !== undefined) input[f.name] = f.standing;
@@ -155,7 +153,12 @@ export function startOf(v: PourView, id: string): Start {
     input[f.name] = own;
     if (!from[f.name]) from[f.name] = { kind: 'pour' };
   }
-  return { input, from };
+  const example = { ...(EXAMPLES[id] as Record<string, unknown>) };
+  // The example's levels hang from its own benchmark: on a site they hang from the site's.
+  if (id === 'level-loop' && v.record.site.benchmark)
+    example.setups = levelsFrom(v.record.site.benchmark.elevationM);
+  for (const name of Object.keys(input)) Reflect.deleteProperty(example, name);
+  return { input, from, example };
 }
 
 /** Whole sites, pours and logs are not put in by hand: the form takes this pour's own. */

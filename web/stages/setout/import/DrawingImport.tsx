@@ -9,7 +9,7 @@ import {
   type LayerUse,
 } from '../../../../core/exchange/lines.ts';
 import { FIRST_WALL_M } from '../../../../core/siteplan/first-sizes.ts';
-import { distanceText, level, textOf } from '../../../../core/units/index.ts';
+import { distanceText } from '../../../../core/units/index.ts';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { useSize } from '../../../drawing/useSize.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
