@@ -73,13 +73,13 @@ describe('a site file that comes in', () => {
       'a wall 2 840 m high',
       (f) => (at(f.runs, wallIndex(f)).topM = 2868),
       /^runs\.\d+\.topM$/,
-      /2840 m above the bottom: at most 15 m/,
+      /above the bottom: at most 49 ft 2 1\/2 in/,
     ],
     [
       'a run of a thousand miles',
       (f) => (at(f.nodes, 0).xM = 4000),
       /^runs\.\d+\.to$/,
-      /a run is at most 300 m/,
+      /a run is at most 984 ft 3 in/,
     ],
     [
       'a node off the earth',

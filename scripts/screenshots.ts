@@ -133,7 +133,7 @@ await shot(
   desk,
   'workbench',
   'P2',
-  'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%7D',
+  'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%2C%22cement%22%3A%22plain%22%2C%22rateMPerH%22%3A1.2%7D',
 );
 await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
 await desk.goto(`${base}/pours/${id('P2')}/plan?sheet=search`);

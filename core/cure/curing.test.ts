@@ -102,7 +102,7 @@ describe('the concrete goes toward the air after its last reading', () => {
 describe('may come off', () => {
   const words = (log: LogEvent[], hour: number) => {
     const c = cure(log, hour);
-    return c && stripWords(c, (ms) => `hour ${Math.round((ms - T0) / HOUR)}`);
+    return c && stripWords(c, (ms) => `hour ${Math.round((ms - T0) / HOUR)}`, ['WA']);
   };
   const warm = Array.from({ length: 40 }, (_, i) => probe(20, i + 1));
   test('by measured temperatures that are newer than the rule, else by forecast', () => {
@@ -111,6 +111,10 @@ describe('may come off', () => {
     expect(cure(warm, 46.1)?.strip).toBe('forecast');
     expect(words(warm, 60)?.sentence).toMatch(/By forecast only: last read hour 40/);
     expect(words([], 700)?.sentence).toMatch(/no temperature was read/);
+    expect(words([...warm, entry('strip', { elementIds: ['WA'] }, 41)], 60)).toMatchObject({
+      short: 'forms off',
+      sentence: 'All forms are off.',
+    });
     expect(words(warm.slice(0, 2), 3)?.sentence).toMatch(/^Forms stay on until hour \d+\.$/);
   });
   test('what came off before is named with strength, hours and the reason', () => {

@@ -12,8 +12,15 @@ export interface StripWords {
 /**
  * When forms may come off, in words.
  * @param moment how a moment is said on site, as "Thu 05:20"
+ * @param elements what the pour holds: once the forms of all of it are off, there is nothing left to wait for
  */
-export function stripWords(c: Curing, moment: (ms: number) => string): StripWords {
+export function stripWords(
+  c: Curing,
+  moment: (ms: number) => string,
+  elements: readonly string[],
+): StripWords {
+  if (elements.length > 0 && elements.every((e) => c.stripped.includes(e)))
+    return { short: 'forms off', sentence: 'All forms are off.', run: 'forms off' };
   switch (c.strip) {
     case 'may':
       return { short: 'may strip', sentence: 'Forms may come off.', run: 'may come off' };

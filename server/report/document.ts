@@ -283,7 +283,7 @@ function cureSection(
   return [
     { text: 'Curing', style: 'h2' },
     {
-      text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}). Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h. ${stripWords(curing, stamp).sentence}`,
+      text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}). Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h. ${stripWords(curing, stamp, record.pour.elements).sentence}`,
       margin: [0, 0, 0, 4],
     },
     table(

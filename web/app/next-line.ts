@@ -188,7 +188,7 @@ function cureLine(v: PourView): NextLine | null {
   if (c.stripped.length < v.record.pour.elements.length) {
     if (c.strip === 'forecast')
       return {
-        sentence: stripWords(c, (ms) => momentText(v, ms)).sentence,
+        sentence: stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements).sentence,
         label: 'Read temperature',
         stage: 'cure',
         focus: { sheet: 'probe' },

@@ -70,7 +70,7 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
       if (!curing) return { text: 'not yet', done: 0 };
       const all = curing.stripped.length >= v.record.pour.elements.length;
       return {
-        text: all ? 'forms off' : stripWords(curing, (ms) => momentText(v, ms)).short,
+        text: stripWords(curing, (ms) => momentText(v, ms), v.record.pour.elements).short,
         done: all ? 0.9 : Math.min(0.8, curing.strengthMPa / curing.stripMPa / 1.25),
       };
     }

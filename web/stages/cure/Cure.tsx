@@ -72,7 +72,7 @@ export function CureBench() {
   const close = () => {
     set({ sheet: null });
   };
-  const words = c && stripWords(c, (ms) => momentText(v, ms));
+  const words = c && stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements);
   const defects = entries(v.state, 'defect');
   return (
     <div className="flex flex-col gap-3">
@@ -308,7 +308,7 @@ function StripSheet({ onClose }: P) {
       {against && (
         <p className="mb-3 font-semibold text-chalk-t">
           {v.curing
-            ? stripWords(v.curing, (ms) => momentText(v, ms)).sentence
+            ? stripWords(v.curing, (ms) => momentText(v, ms), v.record.pour.elements).sentence
             : 'Placing is not finished.'}{' '}
           Taken off all the same, it stands on the report with its reason.
         </p>

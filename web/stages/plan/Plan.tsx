@@ -115,7 +115,7 @@ export function PlanBench() {
           <dt>first batched, last placed</dt>
           <dd>
             <Opens name="the timetable" {...timetableOrigin(v)}>
-              {clockText(plan.simulation.loads[0]?.batchMin ?? 0)},{' '}
+              {clockText(plan.trucks.result.loads[0]?.batchMin ?? 0)},{' '}
               {clockText(plan.timetable.finishMin)}
             </Opens>
           </dd>

@@ -31,6 +31,9 @@ function levelsFrom(benchmarkM: number) {
   }));
 }
 
+/** Calculations of the pressure on forms: the method goes by the site's rules. */
+const PRESSURES = new Set(['form-pressure', 'max-rate-of-rise']);
+
 /** What this pour says of a field, by its name; undefined where it says nothing. */
 function fromPour(v: PourView, id: string, name: string): unknown {
   const s = v.record.pour.settings;
@@ -80,6 +83,12 @@ function fromPour(v: PourView, id: string, name: string): unknown {
       targetMm: v.mix.slumpMm,
       kind: us ? v.mix.slumpKind : 'nominal',
       standard: us ? 'astm' : 'en',
+    }[name];
+  if (PRESSURES.has(id) && ['method', 'element', 'retarder'].includes(name))
+    return {
+      method: us ? 'aci347' : 'ciria108',
+      element: walls.length ? 'wall' : undefined,
+      retarder: v.mix.retarderFactor > 1,
     }[name];
   if (id === 'strength-forecast' && name === 'targetMPa') return v.record.pour.stripping.stripMPa;
   if (id === 'strength-forecast' && name === 'tempHistory') return v.curing?.history;
