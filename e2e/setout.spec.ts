@@ -268,7 +268,8 @@ test('a drawing written by another library becomes runs, in the unit that is sai
     const sites = (await (await fetch('/api/sites')).json()) as { id: string }[];
     return (await fetch(`/api/sites/${sites[0]?.id ?? ''}/plan.dxf`)).text();
   });
-  expect(dxf).toContain('FOOTING-F2');
+  for (const held of ['FOOTING-F2', 'PAD-F4', 'OPENINGS', 'ANCHOR-BOLT', 'LEVELS', 'top 95.50 ft'])
+    expect(dxf).toContain(held);
   const back = path.join(server.dataDir, 'ours.dxf');
   fs.writeFileSync(back, dxf);
   await page.getByRole('button', { name: 'Bring in a file' }).click();

@@ -231,8 +231,10 @@ export function WorkBench() {
         : '',
     ]),
   );
-  for (const [k, made] of Object.entries(start.example))
-    if (JSON.stringify(input[k]) === JSON.stringify(made)) notes[k] = 'an example, put in by hand';
+  // Once one of them is changed the figures are the foreman's own.
+  const made = Object.entries(start.example);
+  if (made.every(([k, x]) => JSON.stringify(input[k]) === JSON.stringify(x)))
+    for (const [k] of made) notes[k] = 'an example';
   const own = calc.id === 'takeoff' || fieldsOf(calc).some((f) => isOwn(calc.id, f));
   return (
     <div className="flex flex-col gap-4" key={calc.id}>
