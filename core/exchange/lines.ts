@@ -1,6 +1,6 @@
 import { elementIds } from '../model/elements.ts';
 import type { FootingType, Run, WallType } from '../model/site.ts';
-import { freeName } from '../siteplan/edit.ts';
+import { freeName, RUN_STEM, typeMarks } from '../siteplan/edit.ts';
 import type { Drawn } from '../siteplan/drawn.ts';
 import { roundM } from '../siteplan/geometry.ts';
 
@@ -65,14 +65,14 @@ export function runsFromLines(
           ?.find((n) => Math.hypot(n.xM - xM, n.yM - yM) <= JOIN_M);
         if (found) return found.id;
       }
-    while (taken.has(`P${next}`)) next += 1;
-    const node = { id: `P${next}`, xM: roundM(xM), yM: roundM(yM) };
+    while (taken.has(`PT${next}`)) next += 1;
+    const node = { id: `PT${next}`, xM: roundM(xM), yM: roundM(yM) };
     taken.add(node.id);
     nodes.push(node);
     enter(node);
     return node.id;
   };
-  const names = new Set(elementIds(plan));
+  const names = new Set([...elementIds(plan), ...typeMarks(plan)]);
   const pairs = new Set(plan.runs.map((r) => [r.kind, ...[r.from, r.to].sort()].join('|')));
   const runs: Run[] = [];
   let [specks, doubles] = [0, 0];
@@ -94,7 +94,7 @@ export function runsFromLines(
       continue;
     }
     pairs.add(pair);
-    const id = freeName(use.kind === 'wall' ? 'W' : use.kind === 'footing' ? 'F' : 'G', names);
+    const id = freeName(RUN_STEM[use.kind], names);
     names.add(id);
     runs.push({
       id,

@@ -99,8 +99,9 @@ export function freeName(stem: string, taken: Iterable<string>): string {
 function nodeAt(plan: Drawn, at: string | Spot): { plan: Drawn; id: string } {
   if (typeof at === 'string')
     return nodeOf(plan, at) ? { plan, id: at } : refuse(`There is no node ${at}.`);
+  // Not one letter and a number: those are names of grid lines.
   const id = freeName(
-    'P',
+    'PT',
     plan.nodes.map((n) => n.id),
   );
   return {
@@ -121,11 +122,18 @@ function withoutLooseNodes(plan: Drawn): Drawn {
   return { ...plan, nodes: plan.nodes.filter((n) => used.has(n.id)) };
 }
 
+/** What the names of new runs begin with, by kind. */
+export const RUN_STEM = { wall: 'W', footing: 'F', gradeBeam: 'G' } as const;
+
+/** Marks of types: no run is named like one, or nobody knows which is meant. */
+export const typeMarks = (plan: Pick<Drawn, 'footingTypes' | 'wallTypes'>): string[] =>
+  [...plan.footingTypes, ...plan.wallTypes].map((t) => t.mark);
+
 function addRun(plan: Drawn, e: Extract<PlanEdit, { do: 'addRun' }>): Drawn {
   const a = nodeAt(plan, e.from);
   const b = nodeAt(a.plan, e.to);
   if (a.id === b.id) refuse('A run needs two different ends.');
-  const id = freeName(e.kind === 'wall' ? 'W' : e.kind === 'footing' ? 'F' : 'G', elementIds(plan));
+  const id = freeName(RUN_STEM[e.kind], [...elementIds(plan), ...typeMarks(plan)]);
   const run: Run = {
     id,
     kind: e.kind,

@@ -149,6 +149,9 @@ describe('runs, nodes and types', () => {
     });
     const added = next.runs.at(-1);
     expect(added).toMatchObject({ kind: 'footing', type: 'F1', from: 'R1' });
+    // No run is named like a type, no node like a crossing of grid lines.
+    expect(site.footingTypes.map((t) => t.mark)).not.toContain(added?.id);
+    expect(added?.to).toMatch(/^PT\d+$/);
     expect(next.pours[2]?.elements).toEqual(['R', added?.id]);
     expect(() =>
       after({

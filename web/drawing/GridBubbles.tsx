@@ -1,38 +1,5 @@
-import type { SitePlan } from '../../core/model/site.ts';
+import type { GridLines } from './grid-lines.ts';
 import type { PlanScale } from './plan-paper.ts';
-
-interface Line {
-  name: string;
-  m: number;
-}
-export interface GridLines {
-  across: Line[];
-  up: Line[];
-}
-
-/** Lines that nodes are named by: A1 and C1 stand on line 1 when they stand over each other. */
-export function gridLines(site: SitePlan, elements: string[]): GridLines {
-  const used = new Set(
-    site.runs.filter((r) => elements.includes(r.id)).flatMap((r) => [r.from, r.to]),
-  );
-  const named = site.nodes.flatMap((n) => {
-    const m = /^([A-Z])(\d{1,2})$/.exec(n.id);
-    return m && used.has(n.id)
-      ? [{ letter: m[1] ?? '', digit: m[2] ?? '', xM: n.xM, yM: n.yM }]
-      : [];
-  });
-  const lines = (key: 'letter' | 'digit', of: 'xM' | 'yM'): Line[] =>
-    [...new Set(named.map((n) => n[key]))].flatMap((name) => {
-      const at = named.filter((n) => n[key] === name).map((n) => n[of]);
-      return Math.max(...at) - Math.min(...at) < 0.01 ? [{ name, m: at[0] ?? 0 }] : [];
-    });
-  // Two names on one line: the first of them stands.
-  const once = (list: Line[]) =>
-    list
-      .sort((a, b) => a.name.localeCompare(b.name))
-      .filter((l, i, all) => all.findIndex((x) => Math.abs(x.m - l.m) < 0.01) === i);
-  return { across: once(lines('digit', 'xM')), up: once(lines('letter', 'yM')) };
-}
 
 /** Grid bubbles at the edge of the plan, each with its axis. */
 export function GridBubbles({

@@ -3,7 +3,7 @@ import { cornersOf } from '../../core/setout/corners.ts';
 import { distanceText } from '../../core/units/index.ts';
 import { Dimension } from './Dimension.tsx';
 import { textWidth, type Box } from './free-spot.ts';
-import { gridLines } from './GridBubbles.tsx';
+import { gridLines } from './grid-lines.ts';
 import type { PlanScale } from './plan-paper.ts';
 
 /** A dimension of the plan on the paper, and the paper its figure and its line take. */
