@@ -16,6 +16,10 @@ const LOAD_MIN = 10;
 /** A shortage below this is within what can be read off the forms, m³. */
 const SHORT_M3 = 0.1;
 
+/** Whether a seam shuts so soon that it comes before anything else, or has shut. */
+export const seamUrgent = (s: { cold: boolean; minutesLeft: number }): boolean =>
+  s.cold || s.minutesLeft <= SEAM_MIN;
+
 /** What calls for the foreman now, most urgent first. */
 export function alarmsOf(pour: PourDoc, mix: Mix, progress: Progress, loads: LoadState[]): Alarm[] {
   const out: Alarm[] = [];
@@ -26,7 +30,7 @@ export function alarmsOf(pour: PourDoc, mix: Mix, progress: Progress, loads: Loa
     if (told.has(ref)) continue;
     told.add(ref);
     if (s.cold) out.push({ kind: 'seamCold', ref, minutes: s.minutesLeft, amountM3: null });
-    else if (s.minutesLeft <= SEAM_MIN)
+    else if (seamUrgent(s))
       out.push({ kind: 'seamClosing', ref, minutes: s.minutesLeft, amountM3: null });
   }
   for (const l of loads) {

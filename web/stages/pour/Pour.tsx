@@ -1,3 +1,4 @@
+import { seamUrgent } from '../../../core/pourlog/alarms.ts';
 import { liftName, mostLifts } from '../../../core/pourplan/lifts.ts';
 import type { OpenSeam } from '../../../core/pourlog/seams.ts';
 import type { PourView } from '../../app/pour-context.tsx';
@@ -191,7 +192,7 @@ export function PourBench() {
       <div className="rows border-t-2 border-ink">
         {seam && (
           <p className="flex items-center gap-3 py-2">
-            <Mark verdict={seam.cold ? 'out' : seam.minutesLeft < 20 ? 'tight' : 'good'} />
+            <Mark verdict={seam.cold ? 'out' : seamUrgent(seam) ? 'tight' : 'good'} />
             <span className="flex-1">
               Seam at {seamName(v, seam)}{' '}
               <Opens name="the seam’s window" {...seamOrigin(v)}>
@@ -295,7 +296,7 @@ function Headline() {
                 unit: seam.cold ? '' : 'min',
               }}
               size={68}
-              className={seam.cold || left < 20 ? 'text-chalk-t' : ''}
+              className={seamUrgent(seam) ? 'text-chalk-t' : ''}
             />
           </Opens>
           <p className="pb-1 text-[18px] leading-6">
