@@ -157,7 +157,7 @@ function addRun(plan: Drawn, e: Extract<PlanEdit, { do: 'addRun' }>): Drawn {
 
 /** An opening by its kind and mark. */
 const openingName = (o: { kind: string; mark?: string }): string =>
-  `the ${o.kind}${o.mark ? ` ${o.mark}` : ''}`;
+  `${o.kind}${o.mark ? ` ${o.mark}` : ''}`;
 
 /** Cuts a run in two at a distance; what stands beyond goes with the new run, in its own measure. */
 function splitRun(plan: Drawn, { id, atM, type }: Extract<PlanEdit, { do: 'splitRun' }>): Drawn {
@@ -165,7 +165,7 @@ function splitRun(plan: Drawn, { id, atM, type }: Extract<PlanEdit, { do: 'split
   const lengthM = lengthOf(plan, run);
   if (!(atM > 0.01) || !(atM < lengthM - 0.01)) refuse(`${id} can only be cut between its ends.`);
   const cut = run.openings.find((o) => o.atM < atM - 1e-9 && o.atM + o.widthM > atM + 1e-9);
-  if (cut) refuse(`Across the cut lies ${openingName(cut)}: cut beside it.`);
+  if (cut) refuse(`The ${openingName(cut)} lies across the cut: cut beside it.`);
   const over = [
     ...plan.embeds.filter(
       (x) => x.elementId === id && x.toM !== undefined && x.atM < atM && x.toM > atM,
@@ -337,7 +337,8 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
           o.sillM < opening.headM - 1e-9 &&
           o.headM > opening.sillM + 1e-9,
       );
-      if (clash) refuse(`It would lie over ${openingName(clash)}: move it, or make it narrower.`);
+      if (clash)
+        refuse(`It would lie over the ${openingName(clash)}: move it, or make it narrower.`);
       return setRunIn(plan, e.id, (r) => ({
         ...r,
         openings:
