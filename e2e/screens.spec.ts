@@ -50,7 +50,7 @@ for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
     const id = await pourId(page, 'P2');
     for (const path of paths) {
       await page.goto(`${server.url}/pours/${id}/${path}`);
-      await page.getByRole('heading', { level: 1 }).waitFor({ state: 'attached' });
+      await page.locator('.frame h1').waitFor({ state: 'attached' });
       expect(await violations(page, path)).toEqual([]);
     }
     // What has no address of its own is opened by its button.
