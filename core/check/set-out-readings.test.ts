@@ -3,6 +3,7 @@ import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
 import { replay } from '../pourlog/state.ts';
 import { levelTargets } from '../setout/levels.ts';
 import { demoPour } from '../testdata/demo.ts';
+import { gateOf } from './gate.ts';
 import { judgeAll, type PlaceState } from './judge.ts';
 import { checkList } from './points/index.ts';
 import { lineStations } from './set-out-readings.ts';
@@ -178,6 +179,22 @@ describe('what was read while setting out', () => {
       });
       expect(judged([rod(3, 2), rod(60, 3)])?.verdict).toBe('out');
       expect(judged([])?.verdict).toBe('unread');
+    },
+  );
+
+  test.each([
+    [1.2, 0],
+    [1.25, 1],
+  ])(
+    'a loop back on the benchmark, sighted at 1.2 and read %f m, holds the gate by %i line',
+    (rodM, held) => {
+      const { benchmark } = site;
+      if (!benchmark) throw new Error('demo site');
+      const setup = entry('setup', { onId: benchmark.id, backSightM: 1.2 }, 1);
+      const back = entry('level', { setupId: setup.id, pointId: benchmark.id, rodM }, 2);
+      const state = replay([setup, back]);
+      const { rows } = gateOf(site, pour, judgeAll(site, points, state), state);
+      expect(rows.filter((r) => r.kind === 'loop')).toHaveLength(held);
     },
   );
 });
