@@ -17,6 +17,7 @@ import {
   spread,
   typical,
 } from './places.ts';
+import { depthAndTop } from './depth-and-top.ts';
 import type { Draft, ListContext } from './types.ts';
 
 export const tied = look(
@@ -184,36 +185,7 @@ export function footingDrafts(
       ),
     );
   out.push(
-    {
-      kind: 'depth',
-      title: 'Depth to ground',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'depth',
-        wantedMm: depthMm,
-        minusMm: r.footingDepth.minusRatio * depthMm,
-        plusMm: r.footingDepth.plusMm,
-      },
-      ...sizes,
-      toleranceSource: r.footingDepth.source,
-      advice: 'Dig or trim the bottom, compact, and read again.',
-    },
-    {
-      kind: 'level',
-      title: 'Form top off the mark',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'level',
-        wantedMm: 0,
-        minusMm: r.topLevel.minusMm,
-        plusMm: r.topLevel.plusMm ?? 0,
-      },
-      ...sizes,
-      toleranceSource: r.topLevel.source,
-      advice: 'Drive or lift the form to the mark and read again.',
-    },
+    ...depthAndTop(r, depthMm, sizes),
     {
       kind: 'count-along',
       title: 'Bars along',

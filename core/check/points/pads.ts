@@ -2,6 +2,7 @@ import type { Pad } from '../../model/site.ts';
 import { padBars, type PadBars } from '../../steel/pad-bars.ts';
 import { braced, GROUND, tied, trenchDraft } from './footings.ts';
 import { barDrafts, look, once } from './places.ts';
+import { depthAndTop } from './depth-and-top.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
 const WAY = { lengthwise: 'lengthwise', crosswise: 'across' } as const;
@@ -37,36 +38,7 @@ function formOf(p: Pad, c: ListContext): Draft[] {
     form('width', 'Form width', p.widthM, square ? [...once, ...once] : once),
     ...(square ? [] : [form('length', 'Form length', p.lengthM, once)]),
     braced,
-    {
-      kind: 'depth',
-      title: 'Depth to ground',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'depth',
-        wantedMm: depthMm,
-        minusMm: r.footingDepth.minusRatio * depthMm,
-        plusMm: r.footingDepth.plusMm,
-      },
-      places: once,
-      toleranceSource: r.footingDepth.source,
-      advice: 'Dig or trim the bottom, compact, and read again.',
-    },
-    {
-      kind: 'level',
-      title: 'Form top off the mark',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'level',
-        wantedMm: 0,
-        minusMm: r.topLevel.minusMm,
-        plusMm: r.topLevel.plusMm ?? 0,
-      },
-      places: once,
-      toleranceSource: r.topLevel.source,
-      advice: 'Drive or lift the form to the mark and read again.',
-    },
+    ...depthAndTop(r, depthMm, { places: once }),
   ];
 }
 
