@@ -323,9 +323,13 @@ test('levels one press at a time off the laser, with a turning point, closing on
     'String line of ',
     '',
   );
-  for (const field of (await line.getByRole('textbox').all()).slice(1)) await field.fill('42');
-  await line.getByRole('button', { name: 'Log the line' }).click();
+  const offsets = (await line.getByRole('textbox').all()).slice(1);
+  for (const field of offsets) await field.fill('42');
   await expect(line.locator('[data-line="true"]')).toBeVisible();
+  await line.getByRole('button', { name: 'Log the line' }).click();
+  // The fields empty once the device has kept the line; before that, leaving the page would drop it.
+  for (const field of offsets) await expect(field).toHaveValue('');
+  await allSent(page);
   // Both count on the list of checks: nobody reads them twice.
   for (const [where, reading, verdict] of [
     ['run=pour&check=pour/square', '40 mm', 'out'],
