@@ -124,6 +124,9 @@ function completeP1(): void {
   });
   s.log(at(-9) + 74 * MIN, 'T. Oakes', 'reading', { checkId: hard, place: 0, value: inches(3) });
   s.log(at(-7, 50), 'I. Brandvold', 'sign', { hold: 'own', result: 'pass', planVersion: 1 });
+  // On the morning of the pour the form tops are shot again: forms move over night.
+  const tops = points.filter((p) => p.kind === 'level');
+  check(s, tops, at(6, 5), ['T. Oakes'], () => false);
   s.log(at(6, 40), 'R. Halloran', 'sign', { hold: 'inspection', result: 'pass', planVersion: 1 });
   s.log(at(7, 5), 'P. Winder', 'weather', {
     airTempC: celsiusOf(58),
@@ -262,6 +265,9 @@ function partlyP2(): void {
     (p, place) => left(p, place) || (outs.has(p.id) && place === 0),
   );
   const morning = Math.max(t, day + 390 * MIN);
+  // Form tops of the evening before are shot again at first light.
+  const tops = points.filter((p) => p.kind === 'level');
+  check(s, tops, day + 370 * MIN, ['T. Oakes'], () => false);
   s.log(morning + 3 * MIN, 'T. Oakes', 'reading', {
     checkId: 'E1/cover-inside',
     place: 0,

@@ -115,7 +115,8 @@ describe('a place through failing, fixing and reading again', () => {
   const bad = read(id, 0, inches(2), 1);
   const fix = entry('fix', { checkId: id, place: 0, what: 'chairs' }, 2);
   const again = read(id, 0, inches(3), 3);
-  const placeAfter = (log: LogEvent[]) => judgeAll(site, [point(id)], replay(log))[0]?.places[0];
+  const placeAfter = (log: LogEvent[]) =>
+    judgeAll(site, [point(id)], replay(log), null)[0]?.places[0];
   test('it stays out until it is read again, and keeps what was read first', () => {
     expect(placeAfter([bad])).toMatchObject({ verdict: 'out', fix: null });
     expect(placeAfter([bad, fix])).toMatchObject({ verdict: 'out', fix: { id: fix.id } });
@@ -163,7 +164,7 @@ describe('the gate', () => {
     planChanges: PlanChange[] = [],
   ) => {
     const s = replay(log);
-    return gateOf({ ...site, ruleChanges, planChanges }, pour, judgeAll(site, points, s), s);
+    return gateOf({ ...site, ruleChanges, planChanges }, pour, judgeAll(site, points, s, null), s);
   };
 
   test('counts what is left and how long it needs', () => {

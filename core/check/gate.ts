@@ -6,6 +6,7 @@ import { entries, latest, replay, type PourState } from '../pourlog/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
 import { rulesOf, ruleText, type RuledSite } from '../rules/rules.ts';
 import { levelsOf } from '../setout/levels.ts';
+import { levelsAgainMs } from './levels-again.ts';
 import { judgeAll, type PointState, type Verdict } from './judge.ts';
 import { typeChanges, withAdded, type CheckPoint } from './points/index.ts';
 
@@ -274,5 +275,11 @@ export function gateWhen(
     ruleChanges: until(site.ruleChanges),
   };
   const state = replay(until(log));
-  return gateOf(then, pour, judgeAll(then, withAdded(points, state), state), state);
+  const judged = judgeAll(
+    then,
+    withAdded(points, state),
+    state,
+    levelsAgainMs(then, pour, state, ms),
+  );
+  return gateOf(then, pour, judged, state);
 }

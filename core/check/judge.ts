@@ -115,8 +115,8 @@ export interface PlaceState {
   fix: LogEvent<'fix'> | null;
   /** Earlier readings of this place that counted, oldest first. */
   earlier: LogEvent<'reading'>[];
-  /** Looked at, but it has rained since: ground and banks are to be looked at again. */
-  again: boolean;
+  /** Why what was read or looked at no longer counts: it has rained on ground and banks, or a form top is from before the morning. */
+  again: 'rain' | 'morning' | null;
   /** The reading was taken while setting out, and counts here as well. */
   settingOut: boolean;
 }
@@ -286,6 +286,25 @@ function lastRainMs(state: PourState): number | null {
   );
 }
 
+/** From when on something counts: ground that was looked at before the last rain, a form top that was read before the morning of the pour, do not. */
+interface Undone {
+  rainMs: number | null;
+  levelsAgainMs: number | null;
+}
+
+/** Why the last that was noted at a place does not count any more; what failed or was waived stays as it is. */
+function againOf(
+  point: CheckPoint,
+  noted: Verdict,
+  last: LogEvent<'reading'> | LogEvent<'mark'> | null,
+  { rainMs, levelsAgainMs }: Undone,
+): PlaceState['again'] {
+  if (!last || (noted !== 'good' && noted !== 'tight')) return null;
+  const before = (ms: number | null): boolean => ms !== null && Date.parse(last.at) < ms;
+  if (RAIN_UNDOES.has(point.kind) && last.kind === 'mark' && before(rainMs)) return 'rain';
+  return point.kind === 'level' && before(levelsAgainMs) ? 'morning' : null;
+}
+
 const NOTHING: Noted = { readings: [], marks: [], fixes: [] };
 
 /** One check with what was noted of it. `settingOut`: readings of setting out that count here, by place. */
@@ -294,7 +313,7 @@ function judgePoint(
   point: CheckPoint,
   { readings, marks, fixes }: Noted,
   settingOut: ReadonlyMap<number, LogEvent<'reading'>[]> | undefined,
-  rainMs: number | null,
+  undone: Undone,
 ): PointState {
   const drafts = point.places.map((_, index): PlaceState => {
     const own = readings.filter((e) => e.body.place === index);
@@ -307,17 +326,11 @@ function judgePoint(
     const judged = reading ? judgedOnce(site, point, reading) : null;
     const markLater =
       mark !== null && (reading === null || Date.parse(mark.at) >= Date.parse(reading.at));
-    const again =
-      rainMs !== null &&
-      RAIN_UNDOES.has(point.kind) &&
-      markLater &&
-      mark.body.result === 'pass' &&
-      Date.parse(mark.at) < rainMs;
-    const verdict: Verdict = again
-      ? 'unread'
-      : markLater
-        ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result]
-        : (judged?.verdict ?? 'unread');
+    const noted: Verdict = markLater
+      ? ({ pass: 'good', fail: 'out', na: 'waived' } as const)[mark.body.result]
+      : (judged?.verdict ?? 'unread');
+    const again = againOf(point, noted, markLater ? mark : reading, undone);
+    const verdict = again ? 'unread' : noted;
     return {
       index,
       verdict,
@@ -350,21 +363,31 @@ function judgePoint(
   };
 }
 
+const UNTOUCHED: Undone = { rainMs: null, levelsAgainMs: null };
+
 /** Checks of which nothing has been noted, as they stand: thousands of them on a large pour, the same at every entry. */
 const untouched = new WeakMap<CheckPoint, PointState>();
 
-/** Every check point with its places, verdicts and readings. A check that nobody has touched is the same object each time. */
-export function judgeAll(site: SitePlan, points: CheckPoint[], state: PourState): PointState[] {
+/**
+ * Every check point with its places, verdicts and readings. A check that nobody has touched is the same object each time.
+ * @param levelsFromMs from when on a form top must have been read to count (`levelsAgainMs`); null: whenever
+ */
+export function judgeAll(
+  site: SitePlan,
+  points: CheckPoint[],
+  state: PourState,
+  levelsFromMs: number | null,
+): PointState[] {
   const noted = notedByCheck(state);
   const settingOut = setOutReadings(site, points, state);
-  const rainMs = lastRainMs(state);
+  const undone: Undone = { rainMs: lastRainMs(state), levelsAgainMs: levelsFromMs };
   return points.map((point) => {
     const own = noted.get(point.id);
     const early = settingOut.get(point.id);
-    if (own || early) return judgePoint(site, point, own ?? NOTHING, early, rainMs);
+    if (own || early) return judgePoint(site, point, own ?? NOTHING, early, undone);
     let as = untouched.get(point);
     if (!as) {
-      as = judgePoint(site, point, NOTHING, undefined, null);
+      as = judgePoint(site, point, NOTHING, undefined, UNTOUCHED);
       untouched.set(point, as);
     }
     return as;

@@ -33,7 +33,7 @@ const entry = <K extends EventKind>(
   } as unknown as LogEvent;
 };
 const placesOf = (id: string, log: LogEvent[]): PlaceState[] =>
-  judgeAll(site, points, replay(log)).find((s) => s.point.id === id)?.places ?? [];
+  judgeAll(site, points, replay(log), null).find((s) => s.point.id === id)?.places ?? [];
 
 const line = point('SS1/line');
 const lengthM = 10.9728;
@@ -140,6 +140,7 @@ describe('what was read while setting out', () => {
             1,
           ),
         ]),
+        null,
       ).find((s) => s.point.id === 'pour/square');
     expect(read(square?.corners ?? [], 0.003)?.verdict).toBe('good');
     expect(read(square?.corners ?? [], 0.2)?.places[0]).toMatchObject({
@@ -193,7 +194,7 @@ describe('what was read while setting out', () => {
       const setup = entry('setup', { onId: benchmark.id, backSightM: 1.2 }, 1);
       const back = entry('level', { setupId: setup.id, pointId: benchmark.id, rodM }, 2);
       const state = replay([setup, back]);
-      const { rows } = gateOf(site, pour, judgeAll(site, points, state), state);
+      const { rows } = gateOf(site, pour, judgeAll(site, points, state, null), state);
       expect(rows.filter((r) => r.kind === 'loop')).toHaveLength(held);
     },
   );

@@ -203,7 +203,7 @@ describe('bolts that are pushed into the fresh top', () => {
         },
       },
     }));
-    const judged = point && judgeAll(some.site, [point], replay(read))[0];
+    const judged = point && judgeAll(some.site, [point], replay(read), null)[0];
     expect(judged?.places.map((p) => p.verdict)).toEqual(['good', 'good']);
   });
 });

@@ -2,7 +2,7 @@ import type { ReadingValue } from '../model/events.ts';
 import type { Hold } from '../model/pour.ts';
 import { barText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
-import type { Judged, PointState } from './judge.ts';
+import type { Judged, PlaceState, PointState } from './judge.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
 
 /** Hold points as they are called. */
@@ -10,6 +10,12 @@ export const HOLD_NAME: Record<Hold, string> = {
   own: 'Own check',
   dowels: 'Dowel inspection',
   inspection: 'Inspection',
+};
+
+/** Why a place that was read is asked for again. */
+export const AGAIN_WORDS: Record<NonNullable<PlaceState['again']>, string> = {
+  rain: 'It has rained since this was looked at: look again.',
+  morning: 'Read before the morning of the pour. Forms move: read the top again.',
 };
 
 /** What is wanted at a check point, in the site's units. */

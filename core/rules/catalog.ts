@@ -459,6 +459,13 @@ export const RULE_CATALOG = {
     [0, 50],
     'level-loop.toleranceMm',
   ),
+  levelAgain: rule(
+    'Set-out',
+    'Form tops are read within, before the first load; 0: not again',
+    'H',
+    ...both(8, `${TRADE}: on the morning of the pour`),
+    [0, 72],
+  ),
   drainFall: rule(
     'Set-out',
     'Least fall of a drain',

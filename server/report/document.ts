@@ -6,8 +6,9 @@ import {
   type StoredEvent,
 } from '../../contract/index.ts';
 import { gateOf } from '../../core/check/gate.ts';
+import { levelsAgainMs } from '../../core/check/levels-again.ts';
 import { fixList } from '../../core/check/fixes.ts';
-import { judgeAll, type PointState } from '../../core/check/judge.ts';
+import { judgeAll, type PlaceState, type PointState } from '../../core/check/judge.ts';
 import { checkList, withAdded } from '../../core/check/points/index.ts';
 import {
   HOLD_NAME,
@@ -124,6 +125,9 @@ function fixRows(
   ]);
 }
 
+const verdictCell = ({ verdict, again }: PlaceState): Cell =>
+  again ? 'to read again' : verdict === 'out' ? bold(WORD.out) : WORD[verdict];
+
 function checkRows(
   points: PointState[],
   units: UnitSystem,
@@ -155,13 +159,10 @@ function checkRows(
           const earlier = place.earlier.map((e) => row(e, 'earlier', ''));
           const newest = place.mark ?? place.reading;
           const note =
-            place.judged && place.reading && !place.mark
+            place.judged && place.reading && !place.mark && !place.again
               ? marginText(p.point, place.reading.body.value, place.judged, units)
               : '';
-          return [
-            ...earlier,
-            row(newest, place.verdict === 'out' ? bold(WORD.out) : WORD[place.verdict], note),
-          ];
+          return [...earlier, row(newest, verdictCell(place), note)];
         }),
   );
 }
@@ -420,7 +421,12 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       ? clockText((ms - dayMs) / 60000)
       : stamp(ms);
   };
-  const points = judgeAll(site, withAdded(checkList({ site, pour, mix }), state), state);
+  const points = judgeAll(
+    site,
+    withAdded(checkList({ site, pour, mix }), state),
+    state,
+    levelsAgainMs(site, pour, state, nowMs),
+  );
   const gate = gateOf(site, pour, points, state);
   const plan = planPour(site, pour, mix, plant, record.duskMin);
   const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, nowMs);

@@ -53,7 +53,7 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
     duskMin: 1190,
   };
   const state = replay(log);
-  const judged = judgeAll(site, points, state);
+  const judged = judgeAll(site, points, state, null);
   const plan = planPour(
     site,
     doc,

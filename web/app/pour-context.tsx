@@ -21,6 +21,7 @@ import {
   type WeatherHour,
 } from '../../contract/index.ts';
 import { gateOf, type Gate } from '../../core/check/gate.ts';
+import { levelsAgainMs } from '../../core/check/levels-again.ts';
 import { judgeAll, type PointState } from '../../core/check/judge.ts';
 import {
   checkList,
@@ -207,9 +208,13 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
   const timeZone = record?.site.timeZone ?? 'UTC';
   const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
+  const levelsFromMs = record ? levelsAgainMs(record.site, record.pour, state, nowMs) : null;
   const points = useMemo(
-    () => (record ? judgeAll(record.site, withAdded(checksKept(record), state), state) : []),
-    [record, state],
+    () =>
+      record
+        ? judgeAll(record.site, withAdded(checksKept(record), state), state, levelsFromMs)
+        : [],
+    [record, state, levelsFromMs],
   );
   const plan = record ? planKept(record) : null;
   const gate = useMemo(

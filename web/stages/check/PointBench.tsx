@@ -6,7 +6,7 @@ import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
 import { judgeAt, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
 import type { Wanted, WantedDepth } from '../../../core/check/points/index.ts';
-import { marginText, readingText, wantedText } from '../../../core/check/words.ts';
+import { AGAIN_WORDS, marginText, readingText, wantedText } from '../../../core/check/words.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
 import { distanceText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
@@ -226,11 +226,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
       {(w.type === 'cover' || w.type === 'size') && (
         <TapeRow state={state} typed={typed?.type === 'length' ? typed.mm : null} />
       )}
-      {now?.again && (
-        <p className="font-semibold text-ochre-t">
-          It has rained since this was looked at: look again.
-        </p>
-      )}
+      {now?.again && <p className="font-semibold text-ochre-t">{AGAIN_WORDS[now.again]}</p>}
       {holds ? (
         <FixForm
           key={at}

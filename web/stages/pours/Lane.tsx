@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { mixNamed, type PourAnswer } from '../../../contract/index.ts';
 import { gateOf } from '../../../core/check/gate.ts';
+import { levelsAgainMs } from '../../../core/check/levels-again.ts';
 import { judgeAll } from '../../../core/check/judge.ts';
 import { checkList, withAdded } from '../../../core/check/points/index.ts';
 import { curingOf } from '../../../core/cure/curing.ts';
@@ -29,7 +30,12 @@ function useLane(record: PourAnswer, nowMs: number) {
     const mix = mixNamed(site, pour.mix);
     const plant = site.plants.find((p) => p.id === pour.plant);
     if (!mix || !plant) return null;
-    const points = judgeAll(site, withAdded(checkList({ site, pour, mix }), log.state), log.state);
+    const points = judgeAll(
+      site,
+      withAdded(checkList({ site, pour, mix }), log.state),
+      log.state,
+      levelsAgainMs(site, pour, log.state, nowMs),
+    );
     const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
     const loads = loadsOf(log.state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, mix, plan.route, log.state, loads, nowMs);
