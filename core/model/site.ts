@@ -5,6 +5,7 @@ import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from '../steel/bars.ts';
 import { distanceText } from '../units/format.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
+import { currencySchema } from '../units/money.ts';
 import { isTimeZone } from '../units/time-zone.ts';
 import {
   anchorSchema,
@@ -205,6 +206,8 @@ export const sitePlanShape = z.object({
   latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'),
   longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
   timeZone: z.string().min(1, 'is empty').max(60),
+  /** What costs are in; not said, they stand as bare figures. */
+  currency: currencySchema.optional(),
   ruleProfile: z.enum(RULE_PROFILES, { error: 'must be us-aci or metric-en' }),
   footingTypes: atMostOf(footingTypeSchema, MOST.types).default([]),
   wallTypes: atMostOf(wallTypeSchema, MOST.types).default([]),

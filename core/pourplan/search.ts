@@ -1,3 +1,4 @@
+import { moneyText } from '../units/money.ts';
 import { mersenne } from 'pure-rand/generator/mersenne';
 import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
@@ -246,7 +247,7 @@ export function* searchSequences(v: SearchInput): Generator<SearchProgress, Sear
   return {
     best: chosenBest,
     advice: chosenBest ? null : adviceOf(all),
-    runnersUp: runnersUpOf(all, top, chosenBest, v.runnersUp),
+    runnersUp: runnersUpOf(all, top, chosenBest, v.runnersUp, v.site.currency),
     examined: seen.size,
     possible,
     enumerated: possible <= v.maxPlans,
@@ -269,6 +270,7 @@ function runnersUpOf(
   top: Candidate | null,
   best: Candidate | null,
   most: number,
+  currency: string | undefined,
 ): Candidate[] {
   const shown = new Set(best ? [outcome(best)] : []);
   return all
@@ -287,7 +289,7 @@ function runnersUpOf(
         (best
           ? c.cost - best.cost < 0.5
             ? 'costs the same; another way round'
-            : `costs ${Math.round(c.cost - best.cost)} more`
+            : `costs ${moneyText(c.cost - best.cost, currency)} more`
           : null),
     }));
 }

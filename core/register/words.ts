@@ -1,3 +1,4 @@
+import { moneyText } from '../units/money.ts';
 import { clockText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import { QUANTITIES, quantityOfField, quantityText } from '../units/quantity.ts';
@@ -214,11 +215,11 @@ const BY_UNIT = new Map(
 );
 
 /** The value of a line of working in the site's units; what has no such unit stands as it is. */
-export function stepText(s: Step, units: UnitSystem): string {
+export function stepText(s: Step, units: UnitSystem, currency?: string): string {
   if (s.value === null) return 'none';
   if (typeof s.value !== 'number') return choiceText(String(s.value));
   if (s.unit === 'min after midnight') return clockText(s.value);
-  if (s.unit === 'money') return String(Math.round(s.value));
+  if (s.unit === 'money') return moneyText(s.value, currency);
   const quantity = s.unit === 'm above datum' ? 'Level' : BY_UNIT.get(s.unit);
   if (quantity) return quantityText(s.value, quantity, units);
   return `${String(Number(s.value.toPrecision(6))).replace('-', '−')}${s.unit ? ` ${s.unit}` : ''}`;

@@ -109,6 +109,8 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
   if (!same(before.ground, after.ground)) words.push('ground levels');
   if (!same(before.benchmark, after.benchmark)) words.push('benchmark');
   if (!same(before.points, after.points)) words.push('set-out points');
+  if (before.currency !== after.currency)
+    words.push(after.currency ? `costs are in ${after.currency}` : 'costs are in no currency');
   for (const p of after.pours) {
     const was = before.pours.find((x) => x.code === p.code);
     if (!was || p.forms === undefined || was.forms === p.forms) continue;

@@ -18,6 +18,7 @@ export const DRAWN = [
   'ground',
   'benchmark',
   'points',
+  'currency',
 ] as const;
 
 /** The drawn plan with the runs and the forms of each pour, as it is sent to be stored. */
@@ -36,6 +37,7 @@ export const drawnSchema = sitePlanShape
     ground: true,
     benchmark: true,
     points: true,
+    currency: true,
   })
   .extend({
     pours: z.array(
@@ -67,6 +69,7 @@ export function drawnOf(
     ground,
     benchmark,
     points,
+    currency,
   } = site;
   return {
     footingTypes,
@@ -82,6 +85,7 @@ export function drawnOf(
     ...(ground ? { ground } : {}),
     ...(benchmark ? { benchmark } : {}),
     points,
+    ...(currency ? { currency } : {}),
     pours: pours.map(({ code, elements, forms }) => ({ code, elements, forms: forms ?? null })),
   };
 }
@@ -89,14 +93,15 @@ export function drawnOf(
 /** A site with another drawing in it. */
 export function withDrawn<S extends SitePlan>(
   site: S,
-  { pours: _pours, ground, benchmark, ...lists }: Drawn,
+  { pours: _pours, ground, benchmark, currency, ...lists }: Drawn,
 ): S {
-  const { ground: _g, benchmark: _b, ...rest } = site;
+  const { ground: _g, benchmark: _b, currency: _c, ...rest } = site;
   return {
     ...(rest as unknown as S),
     ...lists,
     ...(ground ? { ground } : {}),
     ...(benchmark ? { benchmark } : {}),
+    ...(currency ? { currency } : {}),
   };
 }
 

@@ -1,3 +1,4 @@
+import { isCurrency } from '../units/money.ts';
 import { elementIds } from '../model/elements.ts';
 import type { z } from 'zod';
 import {
@@ -71,6 +72,7 @@ export type PlanEdit =
   /** What a pour's walls stand in; null for none named. */
   | { do: 'setForms'; pour: string; forms: string | null }
   | { do: 'setGround'; ground: Drawn['ground'] }
+  | { do: 'setCurrency'; currency: string }
   | { do: 'setBenchmark'; benchmark: Drawn['benchmark'] };
 
 /** A plan cannot be changed so: why, in words for the foreman. */
@@ -398,6 +400,10 @@ function edited(plan: Drawn, e: PlanEdit): Drawn {
     }
     case 'setGround':
       return { ...plan, ground: e.ground };
+    case 'setCurrency':
+      return isCurrency(e.currency)
+        ? { ...plan, currency: e.currency }
+        : refuse(`There is no currency ${e.currency}.`);
     case 'setBenchmark':
       return { ...plan, benchmark: e.benchmark };
   }

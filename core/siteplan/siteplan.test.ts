@@ -33,6 +33,13 @@ test('a drawing taken out of a site and put back is the site', () => {
   expect(drawnSchema.parse(JSON.parse(JSON.stringify(plan)))).toEqual(plan);
 });
 
+test('what costs are in is set for the site, said in the change, and refused where there is no such currency', () => {
+  const next = after({ do: 'setCurrency', currency: 'CAD' });
+  expect(withDrawn(site, next).currency).toBe('CAD');
+  expect(planDiff(plan, next)).toEqual({ words: ['costs are in CAD'], elements: [] });
+  expect(() => after({ do: 'setCurrency', currency: 'dollars' })).toThrow(EditRefused);
+});
+
 describe('lengths and angles are typed', () => {
   test('the far end moves along the line, and what is joined to it follows', () => {
     const next = after({ do: 'setLength', id: 'R', lengthM: 7 });

@@ -9,6 +9,7 @@ export {
   type UnitSystem,
 } from './measure.ts';
 export * from './format.ts';
+export { moneyText } from './money.ts';
 export { timeOfDay } from './time-zone.ts';
 export {
   fieldText,

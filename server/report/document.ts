@@ -324,7 +324,7 @@ function workedSection(
       ...resultRows(calc.id, result, units)
         .filter((r) => r.text !== null)
         .map((r): Cell[] => [r.label, '', right(r.text ?? '')]),
-      ...steps.map((s): Cell[] => [s.symbol, s.expression, right(stepText(s, units))]),
+      ...steps.map((s): Cell[] => [s.symbol, s.expression, right(stepText(s, units, site.currency))]),
     ];
     return [
       {

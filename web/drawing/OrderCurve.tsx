@@ -1,5 +1,5 @@
 import { line as d3line, scaleLinear } from 'd3';
-import { volume, type UnitSystem } from '../../core/units/index.ts';
+import { moneyText, volume, type UnitSystem } from '../../core/units/index.ts';
 
 interface Props {
   width: number;
@@ -9,6 +9,7 @@ interface Props {
   chosenM3: number;
   bestM3: number;
   meanM3: number;
+  currency?: string | undefined;
   call: { firstM3: number; cost: number } | null;
   onPick: (m3: number) => void;
 }
@@ -22,6 +23,7 @@ export function OrderCurve({
   chosenM3,
   bestM3,
   meanM3,
+  currency,
   call,
   onPick,
 }: Props) {
@@ -82,7 +84,7 @@ export function OrderCurve({
             key={c.orderM3}
             role="button"
             tabIndex={0}
-            aria-label={`Order ${volume(c.orderM3, units).value}, costs ${Math.round(c.cost)}`}
+            aria-label={`Order ${volume(c.orderM3, units).value}, costs ${moneyText(c.cost, currency)}`}
             onClick={() => {
               onPick(c.orderM3);
             }}

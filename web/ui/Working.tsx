@@ -21,7 +21,8 @@ const LINKED_INPUT = 1800;
 
 /** The lines of a working in the site's units. */
 export function Steps({ steps }: { steps: Step[] }) {
-  const { units } = usePour();
+  const { units, record } = usePour();
+  const { currency } = record.site;
   return (
     <table className="w-full text-left tnum">
       <tbody className="rows">
@@ -32,9 +33,9 @@ export function Steps({ steps }: { steps: Step[] }) {
               {s.expression}
             </td>
             <td
-              className={`py-2 text-right align-top font-semibold ${stepText(s, units).length < 18 ? 'whitespace-nowrap' : ''}`}
+              className={`py-2 text-right align-top font-semibold ${stepText(s, units, currency).length < 18 ? 'whitespace-nowrap' : ''}`}
             >
-              <T>{stepText(s, units)}</T>
+              <T>{stepText(s, units, currency)}</T>
             </td>
           </tr>
         ))}

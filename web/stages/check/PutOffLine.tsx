@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3';
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { putOffOf, type PutOffState } from '../../../core/check/put-off.ts';
-import { clockText } from '../../../core/units/index.ts';
+import { clockText, moneyText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 
@@ -14,6 +14,8 @@ export function PutOffLine() {
   const now = Math.floor(v.minuteOf(v.nowMs));
   const first = v.record.pour.settings.firstLoadMin;
   const put = putOffOf(v.record.pour, now);
+  const { currency } = v.record.site;
+  const money = (amount: number) => moneyText(amount, currency);
   // Of no use before the day, nor once concrete flows.
   if (
     v.record.pour.date === null ||
@@ -53,17 +55,19 @@ export function PutOffLine() {
   return (
     <div className="pt-2" data-put-off={put.costNow > 0 ? 'costs' : 'free'}>
       {free !== null && (
-        <PutOffList put={put}>
+        <PutOffList put={put} currency={currency}>
           {now <= free ? (
             <>
               <b className="font-semibold">Put off free until {clockText(free)}</b>, costs{' '}
-              {put.costLater} after.
+              {money(put.costLater)} after.
             </>
           ) : (
             <>
-              <b className="font-semibold text-ochre-t">Putting off costs {put.costNow} now</b>
+              <b className="font-semibold text-ochre-t">
+                Putting off costs {money(put.costNow)} now
+              </b>
               {put.costLater > put.costNow
-                ? `, ${put.costLater} in all from ${clockText(Math.max(...put.rows.map((r) => r.freeUntilMin)))}`
+                ? `, ${money(put.costLater)} in all from ${clockText(Math.max(...put.rows.map((r) => r.freeUntilMin)))}`
                 : ''}
               .
             </>
@@ -107,7 +111,15 @@ export function PutOffLine() {
 }
 
 /** What was called for the pour, each with the moment it can be put off until and what it costs after: behind the one line that says the soonest. */
-function PutOffList({ put, children }: { put: PutOffState; children: ReactNode }) {
+function PutOffList({
+  put,
+  currency,
+  children,
+}: {
+  put: PutOffState;
+  currency: string | undefined;
+  children: ReactNode;
+}) {
   return (
     <Popover.Root>
       <Popover.Trigger className="opens leading-5">{children}</Popover.Trigger>
@@ -124,14 +136,14 @@ function PutOffList({ put, children }: { put: PutOffState; children: ReactNode }
                 <b className="font-semibold">{r.what}</b>
                 <span className={r.free ? '' : 'font-semibold text-ochre-t'}>
                   {r.free
-                    ? `free until ${clockText(r.freeUntilMin)}, then ${r.cost}`
-                    : `costs ${r.cost} now`}
+                    ? `free until ${clockText(r.freeUntilMin)}, then ${moneyText(r.cost, currency)}`
+                    : `costs ${moneyText(r.cost, currency)} now`}
                 </span>
               </li>
             ))}
           </ul>
           <p className="pt-2 text-[14px] leading-[18px] text-ink2">
-            Costs as agreed with them, in the money of the site.
+            Costs as agreed with them{currency ? '' : '; in what money is said in Set out, Levels'}.
           </p>
         </Popover.Content>
       </Popover.Portal>

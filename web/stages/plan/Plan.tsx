@@ -1,4 +1,10 @@
-import { clockText, temperatureFigure, textOf, volume } from '../../../core/units/index.ts';
+import {
+  clockText,
+  moneyText,
+  temperatureFigure,
+  textOf,
+  volume,
+} from '../../../core/units/index.ts';
 import type { PourSettings } from '../../../core/model/pour.ts';
 import { HighLifts, LiftsSheet, LiftSteppers } from './Lifts.tsx';
 import { SearchSheet } from './SearchSheet.tsx';
@@ -145,6 +151,7 @@ export function PlanBench() {
           chosenM3={plan.orderedM3}
           bestM3={order.orderM3}
           meanM3={order.meanM3}
+          currency={v.record.site.currency}
           call={
             order.callBalance
               ? { firstM3: order.callBalance.firstM3, cost: order.callBalance.cost }
@@ -164,7 +171,7 @@ export function PlanBench() {
           }}
         >
           <span>Firm {volume(order.orderM3, v.units).value}</span>
-          <span className="tnum">{Math.round(order.cost)}</span>
+          <span className="tnum">{moneyText(order.cost, v.record.site.currency)}</span>
         </button>
         {order.callBalance && (
           <p className="flex items-center justify-between border border-line px-3">
@@ -176,7 +183,7 @@ export function PlanBench() {
               className="tnum font-semibold"
               {...orderOrigin(v)}
             >
-              {Math.round(order.callBalance.cost)}
+              {moneyText(order.callBalance.cost, v.record.site.currency)}
             </Opens>
           </p>
         )}
@@ -417,8 +424,9 @@ export function PlanBench() {
         >
           <p className="mb-3 text-[18px] leading-6">
             {textOf(volume(order.orderM3, v.units))} of {v.mix.label} from {v.plant.label}, first
-            load {clockText(s.firstLoadMin)}. Likely cost of being wrong {Math.round(order.cost)};
-            short about {Math.round(order.shortProbability * MORNINGS)} in {MORNINGS}.
+            load {clockText(s.firstLoadMin)}. Likely cost of being wrong{' '}
+            {moneyText(order.cost, v.record.site.currency)}; short about{' '}
+            {Math.round(order.shortProbability * MORNINGS)} in {MORNINGS}.
           </p>
           <ol className="rows mb-4">
             {plan.trucks.result.loads.map((l, i) => (

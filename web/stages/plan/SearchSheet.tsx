@@ -8,7 +8,7 @@ import type {
   SearchProgress,
   SearchResult,
 } from '../../../core/pourplan/search.ts';
-import { clockText, textOf, volume } from '../../../core/units/index.ts';
+import { clockText, moneyText, textOf, volume } from '../../../core/units/index.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
@@ -115,6 +115,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
   const [free, setFree] = useState<Set<Choice>>(
     () => new Set<Choice>(['startAt', 'reverse', 'lifts', 'placingRateM3PerH', 'firstLoadMin']),
   );
+  const { currency } = v.record.site;
   const [prices, setPrices] = useState<Record<Price, number | null>>(PRICES);
   const { crewPerMin, oldLoad, afterDusk } = prices;
   const priced =
@@ -200,7 +201,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
         {(Object.keys(PRICE_WORDS) as Price[]).map((k) => (
           <QuantityField
             key={k}
-            label={PRICE_WORDS[k]}
+            label={`${PRICE_WORDS[k]}${currency ? `, ${currency}` : ''}`}
             quantity={null}
             units={v.units}
             value={prices[k]}
@@ -254,7 +255,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
         <section aria-label="Best plan" className="mb-3 border-t-2 border-ink pt-2">
           <p className="flex items-baseline gap-3">
             <span className="big text-[40px] leading-[44px] text-good-t">
-              {Math.round(best.cost)}
+              {moneyText(best.cost, v.record.site.currency)}
             </span>
             <span className="font-semibold">{planWords(v, best)}</span>
           </p>
@@ -293,7 +294,9 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
                   {planWords(v, c)}
                   <span className="block text-ink2">{c.rejected}</span>
                 </span>
-                <span className="tnum font-semibold">{Math.round(c.cost)}</span>
+                <span className="tnum font-semibold">
+                  {moneyText(c.cost, v.record.site.currency)}
+                </span>
               </li>
             ))}
           </ol>

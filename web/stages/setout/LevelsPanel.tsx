@@ -13,6 +13,7 @@ import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 import { Opens } from '../../ui/Working.tsx';
 import { DrainLine } from './DrainLine.tsx';
+import { CurrencyField } from './CurrencyField.tsx';
 import { GroundForm } from './GroundForm.tsx';
 import { useLevels } from './useLevels.ts';
 
@@ -39,7 +40,10 @@ export function LevelsPanel() {
       <>
         <p>This site has no benchmark yet: every level stands on one point.</p>
         {plan.on ? (
-          <GroundForm />
+          <>
+            <GroundForm />
+            <CurrencyField />
+          </>
         ) : (
           account.role === 'foreman' && (
             <button type="button" className="btn" onClick={plan.start}>
@@ -119,7 +123,12 @@ export function LevelsPanel() {
   const loop = loopOf(v.record.site, levels, v.rules.value('levelClose'));
   return (
     <>
-      {plan.on && <GroundForm />}
+      {plan.on && (
+        <>
+          <GroundForm />
+          <CurrencyField />
+        </>
+      )}
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
         <div className="min-w-0">
           <p className="text-ink2">
