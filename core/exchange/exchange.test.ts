@@ -15,7 +15,8 @@ import {
   spacedText,
 } from './bar-text.ts';
 import { readSchedule } from './schedule.ts';
-import { cutsOf, rebarTable, takeoffTable } from './tables.ts';
+import { cutsOf } from '../steel/bar-list.ts';
+import { rebarTable, takeoffTable } from './tables.ts';
 
 const table = (text: string) =>
   text
@@ -163,10 +164,12 @@ describe('lines of a drawing', () => {
 
 describe('lists', () => {
   test('cuts of a long bar are stock lengths and a rest that holds the laps', () => {
-    expect(cutsOf(5, 0, 0.8, 6)).toEqual([5]);
+    expect(cutsOf(5, 0, 0.8, 6)).toEqual([{ count: 1, lengthM: 5 }]);
     const cuts = cutsOf(15, 2, 0.8, 6);
-    expect(cuts.slice(0, 2)).toEqual([6, 6]);
-    expect(cuts.reduce((s, c) => s + c, 0)).toBeCloseTo(15 + 2 * 0.8, 9);
+    expect(cuts[0]).toEqual({ count: 2, lengthM: 6 });
+    expect(cuts.reduce((s, c) => s + c.count * c.lengthM, 0)).toBeCloseTo(15 + 2 * 0.8, 9);
+    // Where nothing remains but a whole bar, all are alike.
+    expect(cutsOf(11.2, 1, 0.8, 6)).toEqual([{ count: 2, lengthM: 6 }]);
   });
   test('the take-off lists every run in the site’s units, with what else it takes', () => {
     const p3 = demoPour('quillback', 'P3');

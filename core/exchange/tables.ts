@@ -1,9 +1,8 @@
 import { typesByElement } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { resultOf } from '../register/calculation.ts';
-import { rulesOf, type RuledSite } from '../rules/rules.ts';
-import { rebarTakeoff, type RebarRow } from '../steel/rebar-takeoff.ts';
+import type { RuledSite } from '../rules/rules.ts';
+import { barList } from '../steel/bar-list.ts';
 import { materialsOf } from '../takeoff/materials.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { barText, shownUnit, toShown, type Quantity } from '../units/index.ts';
@@ -71,54 +70,9 @@ export function takeoffTable({ site, pour }: Source): Table {
   };
 }
 
-/** Pieces a line of bar is cut from: whole stock lengths, and a last one that is what remains with its lap. */
-export function cutsOf(lengthM: number, laps: number, lapM: number, stockM: number): number[] {
-  if (laps <= 0) return [lengthM];
-  const rest = lengthM + laps * lapM - laps * stockM;
-  return [...Array.from({ length: laps }, () => stockM), rest];
-}
-
-const ROLE: Record<RebarRow['role'], string> = {
-  along: 'along',
-  top: 'along, top',
-  across: 'across',
-  vertical: 'upright',
-  horizontal: 'level',
-  tie: 'ties',
-  eachWay: 'each way',
-};
-
-/** Rows of one element that say the same of one bar and length are one: both ways of a square pad, its mats alike. */
-function alike(rows: RebarRow[]): RebarRow[] {
-  const merged = new Map<string, RebarRow>();
-  for (const r of rows) {
-    const key = [r.elementId, r.role, r.bar, r.lengthM.toFixed(4), r.hooks].join('|');
-    const before = merged.get(key);
-    merged.set(
-      key,
-      before
-        ? {
-            ...before,
-            count: before.count + r.count,
-            laps: before.laps + r.laps,
-            totalLengthM: before.totalLengthM + r.totalLengthM,
-            massKg: before.massKg + r.massKg,
-          }
-        : r,
-    );
-  }
-  return [...merged.values()];
-}
-
 /** Bars by run: lines, cut lengths, laps and mass. */
 export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
   const u = site.units;
-  const rules = rulesOf(site);
-  const stockLengthM = rules.value('barStock');
-  const fyMPa = rules.value('barGrade');
-  const rows = resultOf(rebarTakeoff, { site, stockLengthM, fcMPa, fyMPa }).rows.filter((r) =>
-    pour.elements.includes(r.elementId),
-  );
   return {
     head: [
       'run',
@@ -131,24 +85,16 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
       `total ${shownUnit('M', u)}`,
       `mass ${shownUnit('Kg', u)}`,
     ],
-    rows: alike(rows).map((r) => {
-      const lines = Math.max(1, r.count);
-      const lapsEach = Math.round(r.laps / lines);
-      const cuts = cutsOf(r.lengthM, lapsEach, r.lapM ?? 0, stockLengthM);
-      const same = [...new Set(cuts.map((c) => cell(c, 'M', u, 2)))]
-        .map((c) => `${cuts.filter((x) => cell(x, 'M', u, 2) === c).length} × ${c}`)
-        .join(' + ');
-      return [
-        r.elementId,
-        `${ROLE[r.role]}${r.hooks === 2 ? ', hooked' : r.hooks === 1 ? ', hooked one end' : ''}`,
-        barText(r.bar),
-        r.count,
-        same,
-        r.laps,
-        r.laps > 0 ? (r.lapM === null ? 'coupler' : cell(r.lapM, 'M', u, 3)) : '',
-        cell(r.totalLengthM, 'M', u, 1),
-        cell(r.massKg, 'Kg', u, 0),
-      ];
-    }),
+    rows: barList({ site, pour }, fcMPa).map((r) => [
+      r.elementId,
+      r.what,
+      barText(r.bar),
+      r.count,
+      r.cuts.map((c) => `${c.count} × ${cell(c.lengthM, 'M', u, 2)}`).join(' + '),
+      r.laps,
+      r.laps > 0 ? (r.lapM === null ? 'coupler' : cell(r.lapM, 'M', u, 3)) : '',
+      cell(r.totalLengthM, 'M', u, 1),
+      cell(r.massKg, 'Kg', u, 0),
+    ]),
   };
 }

@@ -36,7 +36,7 @@ test('a drawing taken out of a site and put back is the site', () => {
 test('what costs are in is set for the site, said in the change, and refused where there is no such currency', () => {
   const next = after({ do: 'setCurrency', currency: 'CAD' });
   expect(withDrawn(site, next).currency).toBe('CAD');
-  expect(planDiff(plan, next)).toEqual({ words: ['costs are in CAD'], elements: [] });
+  expect(planDiff(plan, next, 'us')).toEqual({ words: ['costs are in CAD'], elements: [] });
   expect(() => after({ do: 'setCurrency', currency: 'dollars' })).toThrow(EditRefused);
 });
 

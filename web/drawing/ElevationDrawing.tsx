@@ -79,7 +79,8 @@ export function ElevationDrawing({
         </tspan>
       ));
   // Where marks stand on the foot of the wall, the word about its scale stands over it.
-  const low = marks.some((m) => y(m.upM) > base - markSize);
+  const low =
+    marks.some((m) => y(m.upM) > base - markSize) || (width < 480 && Boolean(told('from')?.length));
   return (
     <svg
       width={width}

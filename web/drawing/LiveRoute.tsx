@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3';
 import type { Progress } from '../../core/pourlog/progress.ts';
 import type { Route } from '../../core/pourplan/route.ts';
+import { namedNodes } from './route-nodes.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
 export function LiveRoute({
@@ -34,7 +35,13 @@ export function LiveRoute({
         .map((p) => p.toMs),
     );
   return (
-    <svg width={width} height={height} role="group" aria-label="Pour as placed">
+    <svg
+      width={width}
+      height={height}
+      className="shrink-0"
+      role="group"
+      aria-label="Pour as placed"
+    >
       {axis && (
         <>
           <text x={axis.x0 - 8} y={height - 14} textAnchor="end" fontSize="14" className="q">
@@ -45,7 +52,7 @@ export function LiveRoute({
           </text>
         </>
       )}
-      {route.legs.map((leg, i) => {
+      {route.legs.map((leg) => {
         const w = x(leg.fromM + leg.lengthM) - x(leg.fromM);
         const rowH = (height - m.t - m.b) / leg.lifts;
         return (
@@ -114,20 +121,14 @@ export function LiveRoute({
                 </g>
               );
             })}
-            {leg.startNode && (i === 0 || w > 30) && (
-              <text
-                x={x(leg.fromM)}
-                y="18"
-                textAnchor={i === 0 ? 'start' : 'middle'}
-                fontSize="15"
-                className="b"
-              >
-                {leg.startNode}
-              </text>
-            )}
           </g>
         );
       })}
+      {namedNodes(route, x).map((n) => (
+        <text key={n.x} x={n.x} y="18" textAnchor={n.anchor} fontSize="15" className="b">
+          {n.name}
+        </text>
+      ))}
     </svg>
   );
 }

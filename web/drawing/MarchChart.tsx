@@ -1,3 +1,4 @@
+import { namedNodes } from './route-nodes.ts';
 import { curveMonotoneY, line as d3line, scaleLinear } from 'd3';
 import type { WeatherHour } from '../../contract/index.ts';
 import type { LoadState } from '../../core/pourlog/loads.ts';
@@ -103,6 +104,18 @@ function actualBars(
   });
 }
 
+/** Lifts by where each begins; those that begin within a line of each other share their words. */
+function liftNames(planned: Bar[], t: (min: number) => number): { bar: Bar; names: number[] }[] {
+  const out: { bar: Bar; names: number[] }[] = [];
+  for (const [i, bar] of planned.entries()) {
+    if (planned[i - 1]?.lift === bar.lift) continue;
+    const before = out.at(-1);
+    if (before && Math.abs(t(bar.t0) - t(before.bar.t0)) < 18) before.names.push(bar.lift + 1);
+    else out.push({ bar, names: [bar.lift + 1] });
+  }
+  return out;
+}
+
 const STEPS = [5, 10, 15, 30, 60, 120, 240];
 
 /**
@@ -128,6 +141,7 @@ export function MarchChart({
   const planned = plannedBars(plan);
   // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps its own, for the ring's end).
   const anyCovered = planned.some((b) => b.covered);
+  const lastOpen = planned.findLast((b) => b.covered || !anyCovered);
   const done = actual ? actualBars(plan, actual.placements, actual.minuteOf) : [];
   const loadTimes = plan.simulation.loads.map((l) => l.batchMin + l.plantDelay.medianMin);
   const actualTimes = actual
@@ -266,17 +280,6 @@ export function MarchChart({
                     {l.elementId}
                   </text>
                 )}
-                {l.startNode && (i === 0 || w > 30) && (
-                  <text
-                    x={x(l.fromM)}
-                    y="42"
-                    textAnchor={i === 0 ? 'start' : 'middle'}
-                    fontSize="14"
-                    className="b"
-                  >
-                    {l.startNode}
-                  </text>
-                )}
               </>
             )}
             <path
@@ -287,6 +290,12 @@ export function MarchChart({
           </g>
         );
       })}
+      {strip &&
+        namedNodes(plan.route, x).map((n) => (
+          <text key={n.x} x={n.x} y="42" textAnchor={n.anchor} fontSize="14" className="b">
+            {n.name}
+          </text>
+        ))}
       <path d={`M${x1} ${top - 8}V${height - bottom}`} stroke="var(--line)" />
       {ticks
         .filter((m) => !near || nowMin === null || Math.abs(t(m) - t(nowMin) + 6) > 15)
@@ -401,13 +410,17 @@ export function MarchChart({
           />
         ))}
         {!actual &&
-          planned
-            .filter((b, i) => i === 0 || planned[i - 1]?.lift !== b.lift)
-            .map((b) => (
-              <text key={b.lift} x={x(b.x0) + 6} y={t(b.t0) - 10} className="b halo" fontSize="15">
-                {plan.cells.some((c) => c.lift > 0) ? `lift ${b.lift + 1}` : 'placing'}
-              </text>
-            ))}
+          liftNames(planned, t).map(({ bar, names }) => (
+            <text
+              key={bar.lift}
+              x={x(bar.x0) + 6}
+              y={t(bar.t0) - 10}
+              className="b halo"
+              fontSize="15"
+            >
+              {plan.cells.some((c) => c.lift > 0) ? `lift ${names.join(', ')}` : 'placing'}
+            </text>
+          ))}
         {actual && planned[0] && done.length === 0 && (
           <text
             x={x((planned[0].x0 + planned[0].x1) / 2) + 10}
@@ -429,12 +442,12 @@ export function MarchChart({
           open for the next from +{Math.round(plan.stiffenMin)} min
         </text>
       )}
-      {planned[0] &&
+      {lastOpen &&
         !(actual && done.length) &&
-        t(planned[0].t1 + plan.knitMin) < height - bottom && (
+        t(lastOpen.t1 + plan.knitMin) + 20 < height - bottom && (
           <text
             x={x1 - 6}
-            y={t((planned.at(-1)?.t1 ?? 0) + plan.knitMin) - 6}
+            y={t(lastOpen.t1 + plan.knitMin) + 18}
             textAnchor="end"
             className="halo"
             fontSize="15"

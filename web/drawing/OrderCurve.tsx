@@ -1,6 +1,15 @@
 import { line as d3line, scaleLinear } from 'd3';
 import { moneyText, volume, type UnitSystem } from '../../core/units/index.ts';
 
+/** Width of the words beside the line of calling the balance, px. */
+const CALL_PX = 110;
+const CALL_SPOTS = [
+  { end: true, dy: -5 },
+  { end: true, dy: 17 },
+  { end: false, dy: 17 },
+  { end: false, dy: -5 },
+];
+
 interface Props {
   width: number;
   height: number;
@@ -43,6 +52,23 @@ export function OrderCurve({
   const near = curve.reduce((a, b) =>
     Math.abs(b.orderM3 - chosenM3) < Math.abs(a.orderM3 - chosenM3) ? b : a,
   );
+  // The name of the line stands at either end, over or under it, where the curve does not run; else the line goes unnamed.
+  const named =
+    call === null
+      ? undefined
+      : CALL_SPOTS.find(({ end, dy }) => {
+          const [from, to] = end ? [width - m.r - CALL_PX, width - m.r] : [m.l, m.l + CALL_PX];
+          const text = y(call.cost) + dy;
+          return curve.every((c, i) => {
+            const next = curve[i + 1] ?? c;
+            const beside = x(next.orderM3) < from || x(c.orderM3) > to;
+            const [upper, lower] = [y(c.cost), y(next.cost)].sort((p, q) => p - q) as [
+              number,
+              number,
+            ];
+            return beside || lower < text - 14 || upper > text + 5;
+          });
+        });
   return (
     <svg width={width} height={height} role="group" aria-label="Cost of the order">
       {y.ticks(3).map((c) => (
@@ -66,16 +92,18 @@ export function OrderCurve({
             strokeWidth="2"
             strokeDasharray="6 4"
           />
-          <text
-            x={width - m.r}
-            y={y(call.cost) - 5}
-            textAnchor="end"
-            fontSize="14"
-            className="halo-sheet"
-            style={{ fill: 'var(--fresh)' }}
-          >
-            call the balance
-          </text>
+          {named && (
+            <text
+              x={named.end ? width - m.r : m.l + 4}
+              y={y(call.cost) + named.dy}
+              textAnchor={named.end ? 'end' : 'start'}
+              fontSize="14"
+              className="halo-sheet"
+              style={{ fill: 'var(--fresh)' }}
+            >
+              call the balance
+            </text>
+          )}
         </g>
       )}
       {curve.map((c) =>

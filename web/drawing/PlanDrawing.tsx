@@ -148,8 +148,8 @@ export function PlanDrawing({
         <GridBubbles
           lines={lines}
           scale={scale}
-          left={14}
-          top={14}
+          left={18}
+          top={16}
           right={width - 8}
           bottom={height - 8}
         />

@@ -199,31 +199,39 @@ export function TapePad({
   const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>
-      <input
-        ref={input}
-        data-likeliest
-        className="field mb-2 hidden text-[22px]! sm:block"
-        value={text}
-        placeholder={
-          units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'
-        }
-        aria-label="Reading"
-        aria-invalid={complaint !== null}
-        inputMode="none"
-        autoComplete="off"
-        onChange={(e) => {
-          set(e.target.value);
-        }}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') {
-            e.preventDefault();
-            take();
+      {/* What is wrong stands beside the figure: a line of its own would push the keys off the screen. */}
+      <div className="mb-2 flex items-center gap-3 max-sm:empty:hidden">
+        <input
+          ref={input}
+          data-likeliest
+          className={`field hidden text-[22px]! sm:block ${complaint ? 'max-w-[150px]' : ''}`}
+          value={text}
+          placeholder={
+            units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'
           }
-        }}
-      />
-      {(complaint !== null || echo !== undefined) && (
+          aria-label="Reading"
+          aria-invalid={complaint !== null}
+          inputMode="none"
+          autoComplete="off"
+          onChange={(e) => {
+            set(e.target.value);
+          }}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              take();
+            }
+          }}
+        />
+        {complaint && (
+          <p className="min-h-[24px] flex-1 font-semibold text-chalk-t" aria-live="polite">
+            {complaint}
+          </p>
+        )}
+      </div>
+      {!complaint && echo !== undefined && (
         <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">
-          {complaint ? <span className="font-semibold text-chalk-t">{complaint}</span> : echo}
+          {echo}
         </p>
       )}
       <div className="grid grid-cols-6 gap-2 sm:flex">

@@ -43,7 +43,7 @@ export function QuantityField({
   return (
     <label className="block">
       <span className="flex justify-between gap-2">
-        <span className="truncate first-letter:uppercase">{label}</span>
+        <span className="line-clamp-2 first-letter:uppercase">{label}</span>
         <span className="shrink-0 text-ink2">{unit}</span>
       </span>
       <input

@@ -57,7 +57,6 @@ export function FootingSection({ site, elementId, besides, width, height, readin
   const box: Box = { s, x, y, w, h, mm: (v) => (v / 1000) * px };
   const { units } = site;
   const inside = w >= 190 && h >= 84;
-  const words = wordsAt(box);
   return (
     <svg
       width={width}
@@ -101,20 +100,7 @@ export function FootingSection({ site, elementId, besides, width, height, readin
         />
       )}
       {inside ? (
-        (s.above && w < 330
-          ? s.words.flatMap((t) => t.split(/(?= across$)/).map((part) => part.trim()))
-          : s.words
-        ).map((t, i) => (
-          <text
-            key={t}
-            x={words.x}
-            y={words.y + i * 17}
-            fontSize="15"
-            className={i ? 'halo' : 'b halo'}
-          >
-            <TSpans>{t}</TSpans>
-          </text>
-        ))
+        <SteelWords {...box} />
       ) : (
         <text
           x={x + w / 2}
@@ -130,14 +116,74 @@ export function FootingSection({ site, elementId, besides, width, height, readin
   );
 }
 
-/** Where what is in it is written: on the side of the uprights that has more room, under the keyway. */
-function wordsAt({ s, x, y, w, mm }: Box): { x: number; y: number } {
+/** About how wide a letter of the words is, px, and how far apart their lines stand. */
+const LETTER_PX = 7.6;
+const LINE_PX = 17;
+
+/** Sides of its uprights, px: left of the first and right of the last; one side alone where nothing stands on it. */
+function besideUprights({ s, x, w, mm }: Box): { left: number; right: number } | null {
   const uprights =
     s.above?.uprights.map((u) => x + w / 2 - mm(s.above?.leftMm ?? 0) + mm(u.atMm)) ?? [];
-  const [first, last] = [Math.min(...uprights), Math.max(...uprights)];
-  return uprights.length > 0 && x + w - last > first - x
-    ? { x: last + 14, y: y + (s.joint.includes('keyway') ? mm(KEY_MM.deep) + 16 : 22) }
+  return uprights.length === 0
+    ? null
+    : { left: Math.min(...uprights), right: Math.max(...uprights) };
+}
+
+/**
+ * What is in it, written on the side of the uprights that has more room, under the keyway; where neither side has room for
+ * the words, over the ground on the left, with a line to the steel.
+ */
+function SteelWords(box: Box) {
+  const { s, x, y, w, mm } = box;
+  const beside = besideUprights(box);
+  const lines = s.words.flatMap((t) =>
+    s.above && w < 330 ? t.split(/(?= across$)/).map((part) => part.trim()) : [t],
+  );
+  const wide = Math.max(...lines.map((t) => t.length)) * LETTER_PX;
+  const onRight = beside !== null && x + w - beside.right > beside.left - x;
+  const room = beside ? Math.max(x + w - beside.right, beside.left - x) - 18 : w - 18;
+  if (beside && wide > room) return <WordsOutside {...box} />;
+  const at = onRight
+    ? { x: beside.right + 14, y: y + (s.joint.includes('keyway') ? mm(KEY_MM.deep) + 16 : 22) }
     : { x: x + 14, y: y + 22 };
+  return <Lines lines={lines} {...at} />;
+}
+
+function Lines({ lines, x, y, on = '' }: { lines: string[]; x: number; y: number; on?: string }) {
+  return lines.map((t, i) => (
+    <text
+      key={t}
+      x={x}
+      y={y + i * LINE_PX}
+      fontSize="15"
+      className={`${i ? '' : 'b '}${on || 'halo'}`}
+    >
+      <TSpans>{t}</TSpans>
+    </text>
+  ));
+}
+
+function WordsOutside({ s, x, y, w, h, mm }: Box) {
+  const r = barNamed(s.along.bar).diameterMm / 2;
+  const steel = {
+    x: x + mm(s.sideMm + r),
+    y: y + h - mm(s.bottomMm + (s.across ? barNamed(s.across).diameterMm : 0) + r),
+  };
+  const from = Math.min(x - BOARD, 60);
+  const room = x + w / 2 - mm((s.above?.leftMm ?? 0) + (s.above?.thickMm ?? 0) / 2) - 8;
+  const lines = s.words.flatMap((t) =>
+    t.length * LETTER_PX > room ? t.split(/(?= across$)/).map((part) => part.trim()) : [t],
+  );
+  return (
+    <g>
+      <path
+        d={`M${from} ${lines.length * LINE_PX + 3}L${Math.min(steel.x, x + w / 2)} ${steel.y}`}
+        stroke="var(--ink)"
+        strokeWidth="1"
+      />
+      <Lines lines={lines} x={4} y={14} on="halo-sheet" />
+    </g>
+  );
 }
 
 /** Ground under and beside it. Where grade lies higher than the drawing, the sides end ragged. */
@@ -165,7 +211,7 @@ function Soil({
     return <path d={low} fill="url(#soil)" />;
   const gap = s.unformed ? 0 : BOARD + ROOM;
   const grade = base - belowGradeM * px;
-  const [hidden, top] = [grade < 34, Math.max(34, grade)];
+  const [hidden, top] = [grade < 42, Math.max(42, grade)];
   const sides: [number, number][] = [
     [0, x - gap],
     [x + w + gap, width],
@@ -202,7 +248,12 @@ function Above({ s, x, y, w, h, mm, units, width }: Box & { units: UnitSystem; w
   const lying =
     s.bottomMm + (s.across ? barNamed(s.across).diameterMm : 0) + barNamed(s.along.bar).diameterMm;
   const footY = y + h - mm(lying + d / 2);
-  const wide = Math.max(2, mm(d));
+  const thick = Math.max(2, mm(d));
+  const words = [
+    `${barText(a.bar)}${a.spacingM === null ? '' : ` at ${lengthText(a.spacingM * 1000, units)}`} up`,
+    `${a.id}, ${lengthText(a.thickMm, units)}`,
+  ];
+  const wide = Math.max(...words.map((t) => t.length)) * (LETTER_PX + 0.4);
   return (
     <g>
       <path
@@ -219,27 +270,22 @@ function Above({ s, x, y, w, h, mm, units, width }: Box & { units: UnitSystem; w
             d={`M${ux} 10V${footY}h${mm(a.legMm) * u.leg}`}
             fill="none"
             stroke="var(--ink)"
-            strokeWidth={wide}
+            strokeWidth={thick}
             strokeLinejoin="round"
           />
         );
       })}
-      <text
-        x={Math.min(centre + half + 12, width - 130)}
-        y={14}
-        fontSize="15"
-        className="halo-sheet"
-      >
-        <TSpans>{`${barText(a.bar)}${a.spacingM === null ? '' : ` at ${lengthText(a.spacingM * 1000, units)}`} up`}</TSpans>
-      </text>
-      <text
-        x={Math.min(centre + half + 12, width - 130)}
-        y={31}
-        fontSize="14"
-        className="q halo-sheet"
-      >
-        <TSpans>{`${a.id}, ${lengthText(a.thickMm, units)}`}</TSpans>
-      </text>
+      {words.map((t, i) => (
+        <text
+          key={t}
+          x={Math.min(centre + half + 12, width - wide)}
+          y={14 + i * LINE_PX}
+          fontSize={i ? 14 : 15}
+          className={`halo-sheet ${i ? 'q' : ''}`}
+        >
+          <TSpans>{t}</TSpans>
+        </text>
+      ))}
     </g>
   );
 }

@@ -13,7 +13,7 @@ describe('what the section of a footing shows', () => {
   test('its sizes, its steel in words, and how deep it lies', () => {
     const s = shape('FN');
     expect([s.widthM, s.depthM]).toEqual([expect.closeTo(0.6096, 6), expect.closeTo(0.3048, 6)]);
-    expect(s.words).toEqual(['3 No. 5 along', 'No. 5 at 12 in across']);
+    expect(s.words).toEqual(['3 × No. 5 along', 'No. 5 at 12 in across']);
     expect(s.belowGradeM).toBeCloseTo(
       (site.ground?.gradeM ?? 0) - (site.runs.find((r) => r.id === 'FN')?.bottomM ?? 0),
       9,

@@ -115,7 +115,7 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
     const how = (mat: 'bottom' | 'top', m: NonNullable<typeof s>['eachWay']) =>
       m.count === undefined
         ? `${barText(m.bar)} at ${lengthText((m.spacingM ?? 0) * 1000, units)}`
-        : `${cut(mat)} ${barText(m.bar)}`;
+        : `${cut(mat)} × ${barText(m.bar)}`;
     const words = s ? [`${how('bottom', s.eachWay)} each way`] : ['no steel'];
     if (s?.topEachWay) words.push(`top ${how('top', s.topEachWay)} each way`);
     return {
@@ -150,7 +150,7 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
     across: f.transverse?.bar ?? null,
     topAcross: false,
     words: [
-      `${f.continuous.count} ${barText(f.continuous.bar)} along`,
+      `${f.continuous.count} × ${barText(f.continuous.bar)} along`,
       ...(f.transverse
         ? [
             `${barText(f.transverse.bar)} at ${lengthText(f.transverse.spacingM * 1000, units)} across`,

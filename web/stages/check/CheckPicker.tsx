@@ -70,7 +70,7 @@ export function CheckPicker({ own, current, run, runs, onShow, onRun, onAdd }: P
           )}
           <span className="flex min-w-0 flex-1 text-left text-ink">
             {run !== WHOLE_POUR && <b className="mr-2 sm:hidden">{run}</b>}
-            <span className="truncate">{current?.point.title ?? 'Nothing yet'}</span>
+            <span className="line-clamp-2">{current?.point.title ?? 'Nothing yet'}</span>
             {current && current.wanted > 1 && (
               <span className="tnum ml-1.5 font-normal text-ink2">{`${current.read}/${current.wanted}`}</span>
             )}

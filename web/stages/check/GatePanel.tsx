@@ -112,7 +112,7 @@ const GateRow = memo(
       >
         <Mark verdict={r.verdict} size={18} />
         <span
-          className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'truncate'}`}
+          className={`min-w-0 flex-1 font-semibold ${r.kind === 'sign' ? 'line-clamp-3' : 'line-clamp-2'}`}
         >
           <T>{words}</T>
         </span>

@@ -197,7 +197,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
           </button>
         ))}
       </div>
-      <div className="mb-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-2">
+      <div className="mb-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-1">
         {(Object.keys(PRICE_WORDS) as Price[]).map((k) => (
           <QuantityField
             key={k}

@@ -136,7 +136,7 @@ export function LevelsPanel() {
               ? `Instrument on ${setup.onId}, sight at ${textOf(level(setup.hiM, v.units))}`
               : 'Rod on the benchmark first'}
           </p>
-          <p className="head truncate text-[24px] leading-7">
+          <p className="head text-[24px] leading-7 [text-wrap:balance]">
             {pointId === bench.id ? `${bench.id}, ${bench.label ?? 'benchmark'}` : nameOf(pointId)}
           </p>
           <p>
