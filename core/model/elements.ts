@@ -1,3 +1,4 @@
+import { counted } from '../units/plural.ts';
 import { pierWidthM, type Pad, type SitePlan } from './site.ts';
 
 /** What a pour is made of: runs, pads and piers, by one name each. Where it does not matter which, these are asked. */
@@ -71,3 +72,17 @@ export const padUnder = (pads: Pad[], at: { xM: number; yM: number }): Pad | und
   pads.find(
     (p) => Math.abs(p.xM - at.xM) <= p.widthM / 2 && Math.abs(p.yM - at.yM) <= p.lengthM / 2,
   );
+
+/** How many runs, pads and piers these are, in words: "4 runs", "1 pad, 1 pier". */
+export function elementsText(plan: Elements, ids: readonly string[]): string {
+  const own = (list: readonly { id: string }[]) => list.filter((e) => ids.includes(e.id)).length;
+  const said = [
+    [own(plan.runs), 'run'],
+    [own(plan.pads), 'pad'],
+    [own(plan.piers), 'pier'],
+  ] as const;
+  return said
+    .filter(([n]) => n > 0)
+    .map(([n, noun]) => counted(n, noun))
+    .join(', ');
+}

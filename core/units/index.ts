@@ -10,6 +10,7 @@ export {
 } from './measure.ts';
 export * from './format.ts';
 export { moneyText } from './money.ts';
+export { counted } from './plural.ts';
 export { timeOfDay } from './time-zone.ts';
 export {
   fieldText,

@@ -1,3 +1,4 @@
+import { elementsText } from '../../core/model/elements.ts';
 import { stripWords } from '../../core/cure/strip.ts';
 import { clockText, textOf, timeOfDay, volume } from '../../core/units/index.ts';
 import { localDate } from '../../core/weather/daylight.ts';
@@ -31,12 +32,11 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
   const { plan, progress, gate, curing } = v;
   switch (stage) {
     case 'setout': {
-      const runs = v.record.pour.elements.length;
       const open = gate.rows.filter((r) => r.kind === 'question').length;
       return {
         text: open
           ? `${open} question${open > 1 ? 's' : ''} open`
-          : `${runs} ${runs === 1 ? 'run' : 'runs'}`,
+          : elementsText(v.record.site, v.record.pour.elements),
         done: open ? 0.8 : 1,
       };
     }

@@ -145,7 +145,7 @@ function SteelWords(box: Box) {
   if (beside && wide > room) return <WordsOutside {...box} />;
   const at = onRight
     ? { x: beside.right + 14, y: y + (s.joint.includes('keyway') ? mm(KEY_MM.deep) + 16 : 22) }
-    : { x: x + 14, y: y + 22 };
+    : { x: x + 14, y: y + (s.along.topCount > 0 ? mm(s.topMm) + 26 : 22) };
   return <Lines lines={lines} {...at} />;
 }
 

@@ -28,6 +28,19 @@ export const wallCutPx = (type: WallType, width: number): number =>
   (width - 2 * formPx(width) - 4) / (type.thicknessM * 1000);
 const formPx = (width: number): number => (width >= 240 ? 26 : 13);
 
+/** About how wide a letter of the words is, px. */
+const LETTER_PX = 7.6;
+
+/** Its steel in words, each broken in two where it would not stand between the mats. */
+function steelWordsOf(type: WallType, units: UnitSystem, roomPx: number): string[] {
+  const words = [
+    `${barText(type.vertical.bar)} at ${lengthText(type.vertical.spacingM * 1000, units)} up`,
+    `${barText(type.horizontal.bar)} at ${lengthText(type.horizontal.spacingM * 1000, units)} across`,
+  ];
+  const wide = Math.max(...words.map((t) => t.length)) * LETTER_PX;
+  return wide <= roomPx ? words : words.flatMap((t) => t.split(/ (?=at )/));
+}
+
 /** A wall cut level, from above, inside at the left: uprights as circles, bars across along the faces, the strip no steel may enter tinted. */
 export function WallCut({
   type,
@@ -66,6 +79,11 @@ export function WallCut({
     { face: 'inside' as const, coverMm: type.coverInsideMm },
     ...(type.mats === 2 ? [{ face: 'outside' as const, coverMm: type.coverOutsideMm }] : []),
   ];
+  const betweenPx =
+    mats.length > 1
+      ? from('outside', type.coverOutsideMm + d + hd) - from('inside', type.coverInsideMm + d + hd)
+      : Infinity;
+  const steelWords = steelWordsOf(type, units, betweenPx - 8);
   const breakX = outside ? left + 12 : right - 12 - BREAK_PX + 8;
   const at = h * (reading ? 0.55 : 0.5) + top;
   return (
@@ -179,20 +197,21 @@ export function WallCut({
         ))}
       {!reading && roomy && (
         <g textAnchor={mats.length > 1 ? 'middle' : 'start'}>
-          {[
-            `${barText(type.vertical.bar)} at ${lengthText(type.vertical.spacingM * 1000, units)} up`,
-            `${barText(type.horizontal.bar)} at ${lengthText(type.horizontal.spacingM * 1000, units)} across`,
-          ].map((t, i) => (
+          {steelWords.map((t, i) => (
             <text
-              key={t}
+              key={i}
               x={
                 mats.length > 1
                   ? (left + right) / 2
                   : from('inside', type.coverInsideMm + d + hd) + 12
               }
-              y={mats.length > 1 ? top + h * 0.72 + i * 20 : at + 5 + i * 20}
+              y={
+                mats.length > 1
+                  ? top + h * 0.72 + (i + 1 - steelWords.length / 2) * 19
+                  : at + 5 + i * 20
+              }
               fontSize="15"
-              className={i ? 'halo' : 'b halo'}
+              className={i < steelWords.length / 2 ? 'b halo' : 'halo'}
             >
               <TSpans>{t}</TSpans>
             </text>

@@ -1,6 +1,6 @@
 import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { useState } from 'react';
-import { standsOf } from '../../../core/model/elements.ts';
+import { standsOf, type Stand } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
@@ -13,6 +13,7 @@ import {
   mass,
   textOf,
   volume,
+  type UnitSystem,
 } from '../../../core/units/index.ts';
 import { barsOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
@@ -27,6 +28,12 @@ import { Opens, Working } from '../../ui/Working.tsx';
 import { ObjectsPanel } from './ObjectsPanel.tsx';
 import { RunForm } from './RunForm.tsx';
 import { ROLE, useBars } from './TakeoffTable.tsx';
+
+/** A pad's or pier's size from above: one figure for a square or round one. */
+function standSize({ widthM, lengthM }: Stand, units: UnitSystem): string {
+  const [width, length] = [lengthText(widthM * 1000, units), lengthText(lengthM * 1000, units)];
+  return width === length ? width : `${width.replace(/ (in|mm)$/, '')} × ${length}`;
+}
 
 /** What rules at the selected run: its section or elevation, its type, its amounts; its form while the plan is changed. */
 export function HerePanel({ id }: { id: string }) {
@@ -133,12 +140,8 @@ export function HerePanel({ id }: { id: string }) {
             <dt className="text-ink2">
               {stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}
             </dt>
-            <dd className="big text-[28px] leading-8">
-              <T>
-                {stand
-                  ? lengthText(stand.widthM * 1000, v.units)
-                  : distanceText(amounts.lengthM, v.units)}
-              </T>
+            <dd className="big whitespace-nowrap text-[24px] leading-8">
+              <T>{stand ? standSize(stand, v.units) : distanceText(amounts.lengthM, v.units)}</T>
             </dd>
           </div>
         </dl>

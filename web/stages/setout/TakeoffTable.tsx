@@ -219,7 +219,7 @@ export function TakeoffTable({
           <tr className="border-t-2! border-ink!">
             <th className="py-1 pl-1 text-left font-semibold">all</th>
             <td>
-              <T>{distanceText(all.lengthM, v.units)}</T>
+              <T>{all.lengthM > 0 ? distanceText(all.lengthM, v.units) : ''}</T>
             </td>
             <td>{textOf(area(all.formM2, v.units))}</td>
             <td className="font-semibold">
