@@ -1,4 +1,6 @@
 /** Benchmarks: figures and ratios taken in one run. `npm run bench`, or `npm run -s bench -- --json` for a line a figure. */
+import type { LogEvent } from '../core/model/events.ts';
+import { replay } from '../core/pourlog/state.ts';
 import { searchSequences, type Choices } from '../core/pourplan/search.ts';
 import { trialsOf } from '../core/pourplan/trials.ts';
 import { demoPour } from '../core/testdata/demo.ts';
@@ -26,6 +28,16 @@ const middle = (runs: number, run: () => void): number =>
   Array.from({ length: runs }, () => seconds(run)).sort((a, b) => a - b)[
     Math.floor(runs / 2)
   ] as number;
+/** A log of so many readings, one a second. */
+const readings = (n: number): LogEvent[] =>
+  Array.from({ length: n }, (_, i) => ({
+    id: `e${String(i).padStart(6, '0')}`,
+    at: new Date(1_790_000_000_000 + i * 1000).toISOString(),
+    actor: 'T. Oakes',
+    kind: 'reading',
+    body: { checkId: `R${i % 400}/width`, place: i % 3, value: { type: 'length', mm: 600 } },
+    supersedes: null,
+  }));
 const heapMB = (): number => {
   globalThis.gc?.();
   return process.memoryUsage().heapUsed / 1e6;
@@ -75,6 +87,23 @@ figures.push({
   ratio: null,
   goal: 'equal, to 1e-9',
   ok: apart < 1e-9,
+});
+
+const grown = [1000, 10_000].map((n) => {
+  const log = readings(n);
+  replay(log);
+  return middle(5, () => {
+    replay(log);
+  });
+}) as [number, number];
+figures.push({
+  name: 'log: 10 000 entries replayed, against 1 000',
+  value: grown[1],
+  unit: 's',
+  yardstick: grown[0],
+  ratio: grown[1] / grown[0],
+  goal: 'grows with the log: at most 20 times for 10 times the entries',
+  ok: grown[1] / grown[0] <= 20,
 });
 
 const before = heapMB();

@@ -73,7 +73,18 @@ describe('the log as a set of entries', () => {
 
   test('a step at a time is the same as all at once', () => {
     const log = Array.from({ length: 40 }, (_, i) => reading(60 + i, (i * 7) % 40));
-    expect(essence(log.reduce(step, EMPTY_STATE))).toEqual(essence(replay(log)));
+    log.push(reading(1, 3, log[5]?.id), entry('supersede', {}, 2, log[9]?.id), reading(2, 3));
+    const oneByOne = log.reduce(step, EMPTY_STATE);
+    expect(replay(log)).toEqual(oneByOne);
+    // Nor does it matter where the log is cut.
+    fc.assert(
+      fc.property(fc.nat({ max: log.length }), fc.nat({ max: log.length }), (cut, again) => {
+        const first = replay(log.slice(0, cut));
+        expect(replay(log.slice(Math.min(cut, again)), first)).toEqual(oneByOne);
+      }),
+    );
+    // What brings nothing new leaves the state itself, so that nothing is worked out again.
+    expect(replay(log.slice(3, 9), oneByOne)).toBe(oneByOne);
     const minutes = entries(replay(log), 'reading').map((e) => Date.parse(e.at));
     expect(minutes).toEqual([...minutes].sort((x, y) => x - y));
   });

@@ -43,12 +43,36 @@ export function step(state: PourState, event: LogEvent): PourState {
   return { active: active, seen, superseded };
 }
 
-/** All of a log at once. */
-export const replay = (events: Iterable<LogEvent>, from: PourState = EMPTY_STATE): PourState => {
-  let state = from;
-  for (const e of events) state = step(state, e);
-  return state;
-};
+/** Entries in the order of their time and id; each time is read once, since reading it takes longer than all the rest. */
+function inOrder(events: readonly LogEvent[]): LogEvent[] {
+  return events
+    .map((e) => ({ e, ms: Date.parse(e.at) }))
+    .sort((a, b) => a.ms - b.ms || (a.e.id < b.e.id ? -1 : 1))
+    .map((x) => x.e);
+}
+
+/** Many entries at once, as if taken in one by one: what it takes grows with their number, and no faster. */
+export function replay(events: Iterable<LogEvent>, from: PourState = EMPTY_STATE): PourState {
+  const seen = new Map(from.seen);
+  const superseded = new Map(from.superseded);
+  const touched = new Set<EventKind>();
+  for (const e of events) {
+    if (seen.has(e.id)) continue;
+    seen.set(e.id, e);
+    touched.add(e.kind);
+    if (e.supersedes) superseded.set(e.supersedes, e.id);
+  }
+  if (seen.size === from.seen.size) return from;
+  for (const id of superseded.keys()) {
+    const kind = seen.get(id)?.kind;
+    if (kind && !from.superseded.has(id)) touched.add(kind);
+  }
+  const lists = new Map<EventKind, LogEvent[]>([...touched].map((kind) => [kind, []]));
+  for (const e of seen.values()) if (!superseded.has(e.id)) lists.get(e.kind)?.push(e);
+  const active: Record<string, readonly LogEvent[] | undefined> = { ...from.active };
+  for (const [kind, list] of lists) active[kind] = inOrder(list);
+  return { active, seen, superseded };
+}
 
 /** Entries of a kind that count, oldest first. */
 export function entries<K extends EventKind>(state: PourState, kind: K): readonly LogEvent<K>[] {
@@ -69,9 +93,7 @@ export function latest<K extends EventKind>(
 
 /** All entries that count, oldest first, for the day's page and for undo. */
 export function timeline(state: PourState): LogEvent[] {
-  return [...state.seen.values()]
-    .filter((e) => !state.superseded.has(e.id))
-    .sort((a, b) => (before(a, b) ? -1 : 1));
+  return inOrder([...state.seen.values()].filter((e) => !state.superseded.has(e.id)));
 }
 
 /** True when the pour has been closed and not opened again since. */

@@ -147,7 +147,7 @@ export class LogStore {
     }
     this.#confirmed.push(...news);
     this.#set({
-      state: news.reduce<PourState>(step, this.#snap.state),
+      state: replay(news, this.#snap.state),
       seq: news.at(-1)?.seq ?? this.#snap.seq,
     });
     const tx = (await localDb()).transaction('log', 'readwrite');
