@@ -304,7 +304,9 @@ test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate'
   await allSent(page);
   const marks = (await logOf(page, id))
     .filter((e) => e.kind === 'reading' || e.kind === 'mark')
-    .map((e) => JSON.stringify([e.body.checkId, e.body.place]));
+    .map((e) => JSON.stringify([e.body.checkId, e.body.place]))
+    // Form tops were read in the evening and again in the morning, before any key was pressed here.
+    .filter((mark) => !mark.includes('/level"'));
   expect(marks.length - new Set(marks).size).toBe(2);
 });
 

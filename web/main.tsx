@@ -1,42 +1,16 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { Toaster } from 'sonner';
+import { toast, Toaster } from 'sonner';
 import { mutate } from 'swr';
 import { Workbox } from 'workbox-window';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
-import {
-  CurePage,
-  CheckPage,
-  PlanPage,
-  PourLayout,
-  PourPage,
-  SetOutPage,
-  WorkPage,
-} from './app/pages.tsx';
-import { Pours } from './stages/pours/Pours.tsx';
+import { fetchScreens, router } from './router.tsx';
+import { hearFailures } from './sync/told.ts';
 import './styles.css';
 
-const router = createBrowserRouter([
-  { path: '/', element: <Pours /> },
-  {
-    path: '/pours/:pourId',
-    element: <PourLayout />,
-    children: [
-      { index: true, element: <Navigate to="setout" replace /> },
-      { path: 'setout', element: <SetOutPage /> },
-      { path: 'check', element: <CheckPage /> },
-      { path: 'plan', element: <PlanPage /> },
-      { path: 'pour', element: <PourPage /> },
-      { path: 'cure', element: <CurePage /> },
-      { path: 'workbench', element: <WorkPage /> },
-      { path: 'workbench/:calc', element: <WorkPage /> },
-    ],
-  },
-  { path: '*', element: <Navigate to="/" replace /> },
-]);
+hearFailures((message) => toast.error(message, { duration: 20_000 }));
 
 const root = document.getElementById('root');
 if (root)
@@ -62,3 +36,14 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
     if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' });
   });
 }
+
+/** So long after it stands a page is taken to be at rest, ms. */
+const REST_MS = 3000;
+
+// The screens that are not open come when the page is at rest.
+window.addEventListener('load', () => {
+  setTimeout(() => {
+    if ('requestIdleCallback' in window) window.requestIdleCallback(fetchScreens);
+    else fetchScreens();
+  }, REST_MS);
+});

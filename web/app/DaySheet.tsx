@@ -10,7 +10,7 @@ import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
 
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
-export function DaySheet({ onClose }: { onClose: () => void }) {
+export default function DaySheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { account, signOut } = useSession();
   const { theme, toggle } = useTheme();

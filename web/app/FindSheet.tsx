@@ -66,7 +66,7 @@ function everything(v: PourView): Found[] {
 }
 
 /** Finds by any words of a name: every word typed has to be in it, in any order. */
-export function FindSheet({ onClose }: { onClose: () => void }) {
+export default function FindSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const navigate = useNavigate();
   const [text, setText] = useState('');

@@ -4,11 +4,9 @@ import { Link, useNavigate } from 'react-router';
 import { latest } from '../../core/pourlog/state.ts';
 import { temperatureFigure, textOf, timeOfDay, wind } from '../../core/units/index.ts';
 import { usePhotoQueue } from '../photos/Photos.tsx';
+import { lazily } from '../ui/lazily.tsx';
 import { T } from '../ui/Text.tsx';
-import { DaySheet } from './DaySheet.tsx';
-import { FindSheet } from './FindSheet.tsx';
-import { RulesSheet } from './RulesSheet.tsx';
-import { KeySheet } from './KeySheet.tsx';
+import { PartGuard } from './PartGuard.tsx';
 import { nextLine } from './next-line.ts';
 import { usePour, usePourLog } from './pour-context.tsx';
 import { focusUrl, useFocus, useSetFocus } from './useFocus.ts';
@@ -17,6 +15,11 @@ import { useSession } from './session.tsx';
 import { STAGE_NAME, STAGES, stageFigure, type Stage } from './stages.ts';
 import { useTheme } from './theme.ts';
 import { useWide } from './useWide.ts';
+
+const DaySheet = lazily(() => import('./DaySheet.tsx'));
+const FindSheet = lazily(() => import('./FindSheet.tsx'));
+const RulesSheet = lazily(() => import('./RulesSheet.tsx'));
+const KeySheet = lazily(() => import('./KeySheet.tsx'));
 
 /** Weather at the hour: what was logged last within two hours, else the forecast. */
 function useWeatherNow() {
@@ -121,7 +124,7 @@ export function Frame({
         <h1 className="sr-only">
           {v.record.pour.code}, {name}
         </h1>
-        {ground}
+        <PartGuard>{ground}</PartGuard>
         {!wide && (
           <button
             type="button"
@@ -137,7 +140,7 @@ export function Frame({
       </main>
       <section className="bench" aria-label={`${name}, tools`}>
         <Refused />
-        {bench}
+        <PartGuard>{bench}</PartGuard>
       </section>
       <footer className="next">
         <span className="head hidden text-[14px] text-ink2 sm:inline">Next</span>

@@ -18,7 +18,7 @@ const LIST: [string, string][] = [
   ['?', 'this list'],
 ];
 
-export function KeySheet({ onClose }: { onClose: () => void }) {
+export default function KeySheet({ onClose }: { onClose: () => void }) {
   const [on, setOn] = useState(keysOn);
   return (
     <Sheet open onClose={onClose} title="Keys">

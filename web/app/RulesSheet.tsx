@@ -11,7 +11,7 @@ import { useSession } from './session.tsx';
 const PROFILE = { 'us-aci': 'US profile, ACI and IRC', 'metric-en': 'metric profile, EN' };
 
 /** Every rule of the site: what it is, where from, who changed it; a foreman can change it here. */
-export function RulesSheet({ onClose }: { onClose: () => void }) {
+export default function RulesSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { account } = useSession();
   const [find, setFind] = useState('');

@@ -49,6 +49,7 @@ import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
+import { Told } from '../sync/told.ts';
 import { stampNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
@@ -253,7 +254,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       if (wrong) {
         const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
         toast.error(said, { duration: 20_000 });
-        throw new Error(said);
+        throw new Told(said);
       }
       try {
         return await store.record(
@@ -271,7 +272,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
           'This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.',
           { duration: 20_000 },
         );
-        throw e;
+        throw new Told('not kept', { cause: e });
       }
     };
     const undoLast = async () => {

@@ -19,7 +19,7 @@ import { WorkDrawing } from '../../drawing/workbench/index.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { RulesBehind, Steps } from '../../ui/Working.tsx';
+import { RulesBehind, Steps } from '../../ui/WorkingSheet.tsx';
 import { isOwn, startOf, type Start } from './defaults.ts';
 import { headlineOf } from './headline.ts';
 import { InputForm } from './InputForm.tsx';

@@ -1,0 +1,30 @@
+import { RotateCcw } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { ErrorBoundary, getErrorMessage, type FallbackProps } from 'react-error-boundary';
+import { useLocation } from 'react-router';
+
+function PartFault({ error, resetErrorBoundary }: FallbackProps) {
+  return (
+    <section role="alert" className="m-5 border-2 border-chalk bg-sheet p-4">
+      <h2 className="head text-[20px] text-chalk-t">This part cannot be shown</h2>
+      <p className="my-2 [overflow-wrap:anywhere]">{getErrorMessage(error)}</p>
+      <p className="mb-3 text-ink2">
+        What was logged is kept. The stations and the log beside this go on working.
+      </p>
+      <button type="button" className="btn" onClick={resetErrorBoundary}>
+        <RotateCcw size={20} aria-hidden="true" />
+        Show it again
+      </button>
+    </section>
+  );
+}
+
+/** Keeps a fault in one part of the screen from taking the others with it; where one goes on to something else it is tried anew. */
+export function PartGuard({ children }: { children: ReactNode }) {
+  const { pathname, search } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={PartFault} resetKeys={[pathname, search]}>
+      {children}
+    </ErrorBoundary>
+  );
+}

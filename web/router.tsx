@@ -1,0 +1,66 @@
+import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
+import { PageFault } from './app/PageFault.tsx';
+import { PourProvider } from './app/pour-context.tsx';
+
+/**
+ * Screens are fetched when they are first opened, so that a phone shows the one it asks for as soon as can be; the others
+ * follow when it is at rest, and from then on are there without signal and whatever the server has become meanwhile.
+ */
+const screens = {
+  pours: () => import('./stages/pours/page.tsx'),
+  setout: () => import('./stages/setout/page.tsx'),
+  check: () => import('./stages/check/page.tsx'),
+  plan: () => import('./stages/plan/page.tsx'),
+  pour: () => import('./stages/pour/page.tsx'),
+  cure: () => import('./stages/cure/page.tsx'),
+  workbench: () => import('./stages/workbench/page.tsx'),
+};
+
+/** Fetches every screen that has not been opened yet. Without signal it is tried again when there is some. */
+export function fetchScreens(): void {
+  void Promise.all(Object.values(screens).map((load) => load())).catch(() => {
+    window.addEventListener('online', fetchScreens, { once: true });
+  });
+}
+
+function PourLayout() {
+  const { pourId = '' } = useParams();
+  return (
+    <PourProvider key={pourId} pourId={pourId}>
+      <Outlet />
+    </PourProvider>
+  );
+}
+
+const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
+
+const stage = (path: string, lazy: (typeof screens)[keyof typeof screens]): RouteObject => ({
+  path,
+  lazy,
+  ErrorBoundary: PageFault,
+});
+
+export const router = createBrowserRouter([
+  {
+    HydrateFallback: OneMoment,
+    ErrorBoundary: PageFault,
+    children: [
+      { path: '/', lazy: screens.pours },
+      {
+        path: '/pours/:pourId',
+        Component: PourLayout,
+        children: [
+          { index: true, element: <Navigate to="setout" replace /> },
+          stage('setout', screens.setout),
+          stage('check', screens.check),
+          stage('plan', screens.plan),
+          stage('pour', screens.pour),
+          stage('cure', screens.cure),
+          stage('workbench', screens.workbench),
+          stage('workbench/:calc', screens.workbench),
+        ],
+      },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
+  },
+]);

@@ -1,0 +1,1 @@
+export { Pours as Component } from './Pours.tsx';
