@@ -1,3 +1,3 @@
 export * from './api.ts';
-export { mixNamed, siteFileSchema, type SiteFile } from './site-file.ts';
+export { siteFileSchema, type SiteFile } from './site-file.ts';
 export { readSiteFile, type BroughtIn } from './site-import.ts';

@@ -1,8 +1,7 @@
 import { atMostOf, MOST } from '../core/model/ranges.ts';
 import { elementIds } from '../core/model/elements.ts';
 import { z } from 'zod';
-import { mixSchema, plantSchema, pourDocSchema, ruledMix, type Mix } from '../core/model/pour.ts';
-import { rulesOf } from '../core/rules/rules.ts';
+import { mixSchema, plantSchema, pourDocSchema } from '../core/model/pour.ts';
 import { checkSitePlan, sitePlanShape } from '../core/model/site.ts';
 
 /** A whole `jactum.site/1` file: what is to be built, and the mixes, plants, crew and pours that go with it. */
@@ -44,9 +43,3 @@ export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
 
 export const siteFileSchema = siteFileShape.superRefine(checkSiteFile);
 export type SiteFile = z.output<typeof siteFileShape>;
-
-/** The mix of that mark as the site's rules have it; undefined when the file has none. */
-export function mixNamed(site: SiteFile, mark: string): Mix | undefined {
-  const found = site.mixes.find((m) => m.mark === mark);
-  return found && ruledMix(found, rulesOf(site));
-}

@@ -4,12 +4,13 @@
  */
 import fs from 'node:fs';
 import { v7 as uuid } from 'uuid';
-import { mixNamed, newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
+import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
 import { checkList, WHOLE_POUR, type CheckPoint } from '../core/check/points/index.ts';
 import { lineStations } from '../core/check/set-out-readings.ts';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts';
 import type { PourDoc } from '../core/model/pour.ts';
+import { mixNamed } from '../core/view/pour-view.ts';
 import { planPour } from '../core/pourplan/plan.ts';
 import { levelTargets } from '../core/setout/levels.ts';
 import { MM_PER_IN, celsiusOf } from '../core/units/index.ts';

@@ -5,7 +5,8 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { v7 as uuid } from 'uuid';
-import { mixNamed, type PourAnswer, type PourSummary } from '../contract/index.ts';
+import type { PourAnswer, PourSummary } from '../contract/index.ts';
+import { mixNamed } from '../core/view/pour-view.ts';
 import { planPour } from '../core/pourplan/plan.ts';
 import { midnightMs } from '../core/weather/daylight.ts';
 

@@ -1,4 +1,4 @@
-import { keptWith } from '../siteplan/geometry.ts';
+import { keptWith } from '../kit/memo.ts';
 import type { Leg, Route } from './route.ts';
 
 /** Cells are never longer than this along the route, m. */

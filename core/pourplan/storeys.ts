@@ -1,6 +1,7 @@
 import { padUnder } from '../model/elements.ts';
 import type { SitePlan } from '../model/site.ts';
-import { keptWith, runOf } from '../siteplan/geometry.ts';
+import { keptWith } from '../kit/memo.ts';
+import { runOf } from '../siteplan/geometry.ts';
 import { standsOn } from '../siteplan/standing.ts';
 
 /**

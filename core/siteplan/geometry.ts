@@ -1,3 +1,4 @@
+import { keptWith } from '../kit/memo.ts';
 import type { Run } from '../model/site.ts';
 import type { Drawn } from './drawn.ts';
 
@@ -7,20 +8,6 @@ export interface Spot {
 }
 type Nodes = Pick<Drawn, 'nodes'>;
 
-/** Something made of a list once, and kept with it: lists of a plan are never changed in place. */
-export function keptWith<List extends object, Made>(
-  make: (list: List) => Made,
-): (list: List) => Made {
-  const kept = new WeakMap<List, { made: Made }>();
-  return (list) => {
-    let entry = kept.get(list);
-    if (!entry) {
-      entry = { made: make(list) };
-      kept.set(list, entry);
-    }
-    return entry.made;
-  };
-}
 const byId = <T extends { id: string }>(list: T[]): Map<string, T> =>
   new Map(list.map((x) => [x.id, x]));
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sitePlanSchema, type SitePlan } from '../model/site.ts';
 import { calculation, fig } from '../register/calculation.ts';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
-import { keptWith } from '../siteplan/geometry.ts';
+import { keptWith } from '../kit/memo.ts';
 import { exposedLengths, ringArea } from './geometry.ts';
 import { stripsOf } from './strips.ts';
 

@@ -1,15 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import {
-  mixNamed,
-  type PourAnswer,
-  type SiteFile,
-  type StoredEvent,
-} from '../../contract/index.ts';
-import { gateOf } from '../../core/check/gate.ts';
-import { levelsAgainMs } from '../../core/check/levels-again.ts';
+import type { PourAnswer, SiteFile, StoredEvent } from '../../contract/index.ts';
 import { fixList } from '../../core/check/fixes.ts';
-import { judgeAll, type PlaceState, type PointState } from '../../core/check/judge.ts';
-import { checkList, withAdded } from '../../core/check/points/index.ts';
+import type { PlaceState, PointState } from '../../core/check/judge.ts';
 import {
   HOLD_NAME,
   marginText,
@@ -18,13 +10,11 @@ import {
   wantedText,
 } from '../../core/check/words.ts';
 import type { AirHour } from '../../core/cure/concrete-temperature.ts';
-import { curingOf } from '../../core/cure/curing.ts';
 import { stripWords } from '../../core/cure/strip.ts';
 import type { LogEvent } from '../../core/model/events.ts';
-import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
+import type { PourPlan } from '../../core/pourplan/plan.ts';
 import { againstRule, type AgainstRule } from '../../core/pourlog/against.ts';
-import { FAULT_WORDS, loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
-import { progressOf } from '../../core/pourlog/progress.ts';
+import { FAULT_WORDS, type LoadState } from '../../core/pourlog/loads.ts';
 import { pourTasks } from '../../core/pourlog/tasks.ts';
 import { calculationNamed } from '../../core/register.ts';
 import { attempt } from '../../core/register/calculation.ts';
@@ -34,6 +24,7 @@ import { entryText } from '../../core/pourlog/entry-text.ts';
 import { entries, isClosed, replay, timeline, type PourState } from '../../core/pourlog/state.ts';
 import {
   clockText,
+  counted,
   lengthText,
   strength,
   temperatureFigure,
@@ -41,6 +32,7 @@ import {
   volume,
   type UnitSystem,
 } from '../../core/units/index.ts';
+import { checksOf, curingIn, viewOf, type PourView } from '../../core/view/pour-view.ts';
 import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { verifyLines } from '../log/chain.ts';
 import { photoSection } from './photo-pages.ts';
@@ -262,24 +254,13 @@ function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Conten
 
 function cureSection(
   input: ReportInput,
+  view: PourView,
   state: PourState,
-  finishedMs: number | null,
   units: UnitSystem,
   stamp: (ms: number) => string,
 ): Content[] {
   const { record, nowMs } = input;
-  const mix = mixNamed(record.site, record.pour.mix);
-  const curing = mix
-    ? curingOf({
-        site: record.site,
-        pour: record.pour,
-        mix,
-        state,
-        finishedMs,
-        nowMs,
-        air: input.air,
-      })
-    : null;
+  const curing = curingIn(record, view, state, nowMs, input.air);
   if (!curing) return [{ text: 'Curing', style: 'h2' }, { text: 'Placing has not ended.' }];
   return [
     { text: 'Curing', style: 'h2' },
@@ -324,7 +305,11 @@ function workedSection(
       ...resultRows(calc.id, result, units)
         .filter((r) => r.text !== null)
         .map((r): Cell[] => [r.label, '', right(r.text ?? '')]),
-      ...steps.map((s): Cell[] => [s.symbol, s.expression, right(stepText(s, units, site.currency))]),
+      ...steps.map((s): Cell[] => [
+        s.symbol,
+        s.expression,
+        right(stepText(s, units, site.currency)),
+      ]),
     ];
     return [
       {
@@ -406,13 +391,9 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
   const { pour, site } = record;
   const units = site.units;
   const state = replay(events);
-  const mix = mixNamed(site, pour.mix);
-  const plant = site.plants.find((p) => p.id === pour.plant);
-  if (!mix || !plant)
-    throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
-  const dayMs = pour.date
-    ? midnightMs(pour.date, site.timeZone)
-    : midnightMs(localDate(nowMs, site.timeZone), site.timeZone);
+  const view = viewOf(record, state, nowMs);
+  if (!view) throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
+  const { mix, dayMs, points, gate, plan, loads, progress } = view;
   const stamp = (ms: number): string =>
     `${localDate(ms, site.timeZone)} ${clockText((ms - midnightMs(localDate(ms, site.timeZone), site.timeZone)) / 60000)}`;
   const time = (iso: string): string => {
@@ -421,16 +402,6 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       ? clockText((ms - dayMs) / 60000)
       : stamp(ms);
   };
-  const points = judgeAll(
-    site,
-    withAdded(checkList({ site, pour, mix }), state),
-    state,
-    levelsAgainMs(site, pour, state, nowMs),
-  );
-  const gate = gateOf(site, pour, points, state);
-  const plan = planPour(site, pour, mix, plant, record.duskMin);
-  const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
-  const progress = progressOf(pour, mix, plan.route, state, loads, nowMs);
   const chain = verifyLines(events.map((e) => JSON.stringify(e)));
   const waiting = entries(state, 'question').length;
   return {
@@ -469,7 +440,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
           site,
           pour,
           mix,
-          points: checkList({ site, pour, mix }),
+          points: checksOf(record),
           route: plan.route,
           state,
           loads,
@@ -488,7 +459,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
           ]
         : []),
       {
-        text: `${gate.ready && !gate.overridden ? 'Ready.' : `${gate.rows.length} things hold it.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${waiting} questions.`,
+        text: `${gate.ready && !gate.overridden ? 'Ready.' : `${counted(gate.rows.length, 'thing')} ${gate.rows.length === 1 ? 'holds' : 'hold'} it.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${counted(waiting, 'question')}.`,
         margin: [0, 0, 0, 4],
       },
       table(
@@ -537,7 +508,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
           .map((e) => [time(e.at), e.actor, KIND[e.kind] ?? e.kind, entryText(e, units)]),
       ),
       ...workedSection(site, state, units, time),
-      ...cureSection(input, state, progress.finishedMs, units, stamp),
+      ...cureSection(input, view, state, units, stamp),
       { text: 'Log', style: 'h2' },
       {
         text: `${events.length} entries, ${chain.ok ? `chain whole, last hash ${chain.lastHash}` : `CHAIN BROKEN at entry ${chain.line}: it ${chain.message}`}. Corrected entries stay in the log; the export can be checked without the server.`,

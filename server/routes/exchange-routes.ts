@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { mixNamed, ROLES, type LaserAnswer } from '../../contract/index.ts';
+import { ROLES, type LaserAnswer } from '../../contract/index.ts';
 import { rebarTable, takeoffTable, type Table } from '../../core/exchange/tables.ts';
+import { mixNamed } from '../../core/view/pour-view.ts';
 import type { AppDeps } from '../app.ts';
 import { planDxf } from '../exchange/dxf.ts';
 import { notFound, parse } from '../problems.ts';

@@ -1,16 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fs from 'node:fs';
-import { mixNamed, siteFileSchema, type PourAnswer } from '../../contract/index.ts';
-import { gateOf } from '../../core/check/gate.ts';
-import { judgeAll } from '../../core/check/judge.ts';
+import { siteFileSchema, type PourAnswer } from '../../contract/index.ts';
 import { asWanted } from '../../core/testdata/as-wanted.ts';
 import { checkList } from '../../core/check/points/index.ts';
-import { curingOf } from '../../core/cure/curing.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
-import { planPour } from '../../core/pourplan/plan.ts';
-import { loadsOf } from '../../core/pourlog/loads.ts';
-import { progressOf } from '../../core/pourlog/progress.ts';
-import { isClosed, replay } from '../../core/pourlog/state.ts';
+import { replay } from '../../core/pourlog/state.ts';
+import { curingIn, mixNamed, viewOf } from '../../core/view/pour-view.ts';
 import { midnightMs } from '../../core/weather/daylight.ts';
 import { nextLine } from './next-line.ts';
 import type { PourView } from './pour-context.tsx';
@@ -22,8 +17,8 @@ const site = siteFileSchema.parse(JSON.parse(fs.readFileSync('demo/sites/quillba
 const found = site.pours.find((p) => p.code === 'P4');
 if (!found) throw new Error('demo site');
 const pour = { ...found, date: '2026-09-23' };
-const [mix, plant] = [mixNamed(site, pour.mix), site.plants[0]];
-if (!mix || !plant) throw new Error('demo site');
+const mix = mixNamed(site, pour.mix);
+if (!mix) throw new Error('demo site');
 const dayMs = midnightMs(pour.date, site.timeZone);
 const ms = (minute: number) => dayMs + minute * 60_000;
 const points = checkList({ site, pour, mix });
@@ -53,53 +48,15 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
     duskMin: 1190,
   };
   const state = replay(log);
-  const judged = judgeAll(site, points, state, null);
-  const plan = planPour(
-    site,
-    doc,
-    mix as NonNullable<typeof mix>,
-    plant as NonNullable<typeof plant>,
-    1190,
-    1,
-  );
-  const loads = loadsOf(
-    state,
-    plan.plannedLoads,
-    mix as NonNullable<typeof mix>,
-    site.ruleProfile,
-    ms(minute),
-  );
-  const progress = progressOf(
-    doc,
-    mix as NonNullable<typeof mix>,
-    plan.route,
-    state,
-    loads,
-    ms(minute),
-  );
+  const figures = viewOf(record, state, ms(minute));
+  if (!figures) throw new Error('demo site');
   return {
+    ...figures,
     record,
     units: 'us',
-    mix,
-    plant,
     nowMs: ms(minute),
-    dayMs,
     state,
-    points: judged,
-    gate: gateOf(site, doc, judged, state),
-    plan,
-    loads,
-    progress,
-    curing: curingOf({
-      site,
-      pour: doc,
-      mix: mix as NonNullable<typeof mix>,
-      state,
-      finishedMs: progress.finishedMs,
-      nowMs: ms(minute),
-      air: [],
-    }),
-    closed: isClosed(state),
+    curing: curingIn(record, figures, state, ms(minute), []),
     elementName: (id: string) => site.runs.find((r) => r.id === id)?.label ?? id,
   } as unknown as PourView;
 }

@@ -13,41 +13,28 @@ import {
 } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
-import {
-  mixNamed,
-  type PourAnswer,
-  type SiteVersion,
-  type WeatherAnswer,
-  type WeatherHour,
-} from '../../contract/index.ts';
-import { gateOf, type Gate } from '../../core/check/gate.ts';
-import { levelsAgainMs } from '../../core/check/levels-again.ts';
-import { judgeAll, type PointState } from '../../core/check/judge.ts';
-import {
-  checkList,
-  WHOLE_POUR,
-  withAdded,
-  type CheckPoint,
-} from '../../core/check/points/index.ts';
+import type { PourAnswer, SiteVersion, WeatherAnswer, WeatherHour } from '../../contract/index.ts';
+import { WHOLE_POUR } from '../../core/check/points/index.ts';
 import type { Walk } from '../../core/check/walk.ts';
-import { curingOf, type Curing } from '../../core/cure/curing.ts';
+import type { Curing } from '../../core/cure/curing.ts';
 import {
   EVENT_BODIES,
   type EventBody,
   type EventKind,
   type LogEvent,
 } from '../../core/model/events.ts';
-import type { Mix, Plant, PourSettings } from '../../core/model/pour.ts';
-import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
-import { loadsOf, type LoadState } from '../../core/pourlog/loads.ts';
-import { progressOf, type Progress } from '../../core/pourlog/progress.ts';
-import { isClosed, latest, timeline, type PourState } from '../../core/pourlog/state.ts';
-import { keptWith } from '../../core/siteplan/geometry.ts';
+import type { PourSettings } from '../../core/model/pour.ts';
+import { timeline, type PourState } from '../../core/pourlog/state.ts';
+import {
+  checksOf,
+  curingIn,
+  planOf,
+  viewOf,
+  type PourView as PourFigures,
+} from '../../core/view/pour-view.ts';
 import { takeOffOf } from '../../core/takeoff/takeoff.ts';
-import { rulesOf, type Rules } from '../../core/rules/rules.ts';
 import type { RuleId } from '../../core/rules/catalog.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
-import { localDate, midnightMs } from '../../core/weather/daylight.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { Told } from '../sync/told.ts';
 import { stampNow, useSiteClock } from '../sync/clock.ts';
@@ -57,26 +44,16 @@ import { useSession } from './session.tsx';
 import { useLater } from './useLater.ts';
 import { useWalk } from './walk.ts';
 
-/** Everything the stages draw, worked out once from plan and log by the core. */
-export interface PourView {
+/** Everything the stages draw: the pour as the core has it, and what the page does with it. */
+export interface PourView extends PourFigures {
   record: PourAnswer;
   units: UnitSystem;
-  rules: Rules;
-  mix: Mix;
-  plant: Plant;
   nowMs: number;
-  dayMs: number;
   /** Minutes after local midnight of the pour day. */
   minuteOf: (ms: number) => number;
   state: PourState;
   store: LogStore;
-  points: PointState[];
-  gate: Gate;
-  plan: PourPlan;
-  loads: LoadState[];
-  progress: Progress;
   curing: Curing | null;
-  closed: boolean;
   weather: WeatherHour[];
   /** The forecast round the present hour, whatever day the pour is on. */
   weatherNow: WeatherHour[];
@@ -97,20 +74,6 @@ export interface PourView {
 
 const Context = createContext<PourView | null>(null);
 const Editing = createContext<PlanEditing | null>(null);
-
-const mixOf = (r: PourAnswer): Mix | undefined => mixNamed(r.site, r.pour.mix);
-const plantOf = (r: PourAnswer): Plant | undefined =>
-  r.site.plants.find((p) => p.id === r.pour.plant);
-/** What takes long to work out of a record, kept with it. */
-const planKept = keptWith((r: PourAnswer): PourPlan | null => {
-  const [mix, plant] = [mixOf(r), plantOf(r)];
-  return mix && plant ? planPour(r.site, r.pour, mix, plant, r.duskMin, 1) : null;
-});
-const NO_CHECKS: CheckPoint[] = [];
-const checksKept = keptWith((r: PourAnswer): CheckPoint[] => {
-  const mix = mixOf(r);
-  return mix ? checkList({ site: r.site, pour: r.pour, mix }) : NO_CHECKS;
-});
 
 /** A stray key takes none of these back. */
 const GUARDED: ReadonlySet<EventKind> = new Set<EventKind>(['sign', 'override', 'close', 'reopen']);
@@ -144,9 +107,9 @@ function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAns
   const first = useDeferredValue(changing ? settled : shown);
   useMemo(() => first && takeOffOf(first.site), [first]);
   const second = useDeferredValue(first);
-  useMemo(() => second && planKept(second), [second]);
+  useMemo(() => second && planOf(second), [second]);
   const third = useDeferredValue(second);
-  useMemo(() => third && checksKept(third), [third]);
+  useMemo(() => third && checksOf(third), [third]);
   return useDeferredValue(third);
 }
 
@@ -202,30 +165,14 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     shouldRetryOnError: true,
   });
 
-  const mix = useMemo(() => record && mixOf(record), [record]);
-  const plant = record && plantOf(record);
   const nowMs = clock.nowMs;
-  const date =
-    record?.pour.date ?? (record ? localDate(nowMs, record.site.timeZone) : '1970-01-01');
-  const timeZone = record?.site.timeZone ?? 'UTC';
-  const dayMs = useMemo(() => midnightMs(date, timeZone), [date, timeZone]);
-  const levelsFromMs = record ? levelsAgainMs(record.site, record.pour, state, nowMs) : null;
-  const points = useMemo(
-    () =>
-      record
-        ? judgeAll(record.site, withAdded(checksKept(record), state), state, levelsFromMs)
-        : [],
-    [record, state, levelsFromMs],
-  );
-  const plan = record ? planKept(record) : null;
-  const gate = useMemo(
-    () => (record ? gateOf(record.site, record.pour, points, state) : null),
-    [record, points, state],
-  );
+  const figures = record ? viewOf(record, state, nowMs) : null;
+  // Until the pour is there the day does not matter: nothing is asked for it.
+  const dayMs = figures?.dayMs ?? 0;
   const from = new Date(dayMs).toISOString();
   const to = new Date(dayMs + 47 * 3600_000).toISOString();
   const { data: weather } = useSWR<WeatherAnswer, Error>(
-    record ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null,
+    record && figures ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null,
     getJson,
   );
 
@@ -238,17 +185,14 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     { keepPreviousData: true },
   );
 
-  const placedMs = latest(state, 'place-stop')?.at;
-  const air = useCuringAir(record, placedMs ? Date.parse(placedMs) : null, nowMs);
+  const air = useCuringAir(record, figures?.progress.finishedMs ?? null, nowMs);
 
   const labels = useMemo(
     () => (record ? labelsByElement(record.site) : new Map<string, string>()),
     [record],
   );
   const view = useMemo((): PourView | null => {
-    if (!record || !mix || !plant || !plan || !gate) return null;
-    const loads = loadsOf(state, plan.plannedLoads, mix, record.site.ruleProfile, nowMs);
-    const progress = progressOf(record.pour, mix, plan.route, state, loads, nowMs);
+    if (!record || !figures) return null;
     const write: PourView['write'] = async (kind, body, options = {}) => {
       const wrong = EVENT_BODIES[kind].safeParse(body).error?.issues[0];
       if (wrong) {
@@ -328,31 +272,14 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       return taken;
     };
     return {
+      ...figures,
       record,
       units: record.site.units,
-      rules: rulesOf(record.site),
-      mix,
-      plant,
       nowMs,
-      dayMs,
-      minuteOf: (ms) => (ms - dayMs) / 60_000,
+      minuteOf: (ms) => (ms - figures.dayMs) / 60_000,
       state,
       store,
-      points,
-      gate,
-      plan,
-      loads,
-      progress,
-      curing: curingOf({
-        site: record.site,
-        pour: record.pour,
-        mix,
-        state,
-        finishedMs: progress.finishedMs,
-        nowMs,
-        air,
-      }),
-      closed: isClosed(state),
+      curing: curingIn(record, figures, state, nowMs, air),
       weather: weather?.hours ?? [],
       weatherNow: weatherNow?.hours ?? [],
       write,
@@ -365,14 +292,9 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     };
   }, [
     record,
-    mix,
-    plant,
-    plan,
-    points,
-    gate,
+    figures,
     state,
     nowMs,
-    dayMs,
     weather,
     weatherNow,
     air,

@@ -5,7 +5,8 @@ import {
   type SitePlan,
   type WallType,
 } from '../../model/site.ts';
-import { keptWith, runsAt } from '../../siteplan/geometry.ts';
+import { keptWith } from '../../kit/memo.ts';
+import { runsAt } from '../../siteplan/geometry.ts';
 import { barText, lengthText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
 import { look } from './places.ts';

@@ -1,16 +1,8 @@
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { mixNamed, type PourAnswer } from '../../../contract/index.ts';
-import { gateOf } from '../../../core/check/gate.ts';
-import { levelsAgainMs } from '../../../core/check/levels-again.ts';
-import { judgeAll } from '../../../core/check/judge.ts';
-import { checkList, withAdded } from '../../../core/check/points/index.ts';
-import { curingOf } from '../../../core/cure/curing.ts';
-import { planPour } from '../../../core/pourplan/plan.ts';
-import { loadsOf } from '../../../core/pourlog/loads.ts';
-import { progressOf } from '../../../core/pourlog/progress.ts';
-import { isClosed } from '../../../core/pourlog/state.ts';
+import type { PourAnswer } from '../../../contract/index.ts';
+import { curingIn, viewOf } from '../../../core/view/pour-view.ts';
 import { clockText, strength, textOf, volume } from '../../../core/units/index.ts';
 import { useCuringAir } from '../../app/useCuringAir.ts';
 import { logStore } from '../../sync/log-store.ts';
@@ -25,39 +17,12 @@ function useLane(record: PourAnswer, nowMs: number) {
   useEffect(() => {
     void store.pull().catch(() => undefined);
   }, [store]);
-  const lane = useMemo(() => {
-    const { site, pour } = record;
-    const mix = mixNamed(site, pour.mix);
-    const plant = site.plants.find((p) => p.id === pour.plant);
-    if (!mix || !plant) return null;
-    const points = judgeAll(
-      site,
-      withAdded(checkList({ site, pour, mix }), log.state),
-      log.state,
-      levelsAgainMs(site, pour, log.state, nowMs),
-    );
-    const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
-    const loads = loadsOf(log.state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
-    const progress = progressOf(pour, mix, plan.route, log.state, loads, nowMs);
-    return {
-      mix,
-      plan,
-      gate: gateOf(site, pour, points, log.state),
-      progress,
-      closed: isClosed(log.state),
-    };
-  }, [record, log, nowMs]);
-  const finishedMs = lane?.progress.finishedMs ?? null;
-  const air = useCuringAir(record, finishedMs, nowMs);
-  return useMemo(() => {
-    if (!lane) return null;
-    const { site, pour } = record;
-    const { mix } = lane;
-    return {
-      ...lane,
-      curing: curingOf({ site, pour, mix, state: log.state, finishedMs, nowMs, air }),
-    };
-  }, [lane, record, log, finishedMs, nowMs, air]);
+  const view = viewOf(record, log.state, nowMs);
+  const air = useCuringAir(record, view?.progress.finishedMs ?? null, nowMs);
+  return useMemo(
+    () => view && { ...view, curing: curingIn(record, view, log.state, nowMs, air) },
+    [record, view, log.state, nowMs, air],
+  );
 }
 
 const HOUR = 3_600_000;

@@ -1,0 +1,124 @@
+import { gateOf, type Gate } from '../check/gate.ts';
+import { judgeAll, type PointState } from '../check/judge.ts';
+import { levelsAgainMs } from '../check/levels-again.ts';
+import { checkList, withAdded, type CheckPoint } from '../check/points/index.ts';
+import type { AirHour } from '../cure/concrete-temperature.ts';
+import { curingOf, type Curing } from '../cure/curing.ts';
+import { keptWith, lastKept } from '../kit/memo.ts';
+import { ruledMix, type Mix, type MixRecord, type Plant, type PourDoc } from '../model/pour.ts';
+import type { SitePlan } from '../model/site.ts';
+import { loadsOf, type LoadState } from '../pourlog/loads.ts';
+import { progressOf, type Progress } from '../pourlog/progress.ts';
+import { isClosed, type PourState } from '../pourlog/state.ts';
+import { planPour, type PourPlan } from '../pourplan/plan.ts';
+import { rulesOf, type Rules, type RuledSite } from '../rules/rules.ts';
+import { localDate, midnightMs } from '../weather/daylight.ts';
+
+/** A pour with its site, as it is stored: what should be. */
+export interface PourRecord {
+  site: SitePlan & RuledSite & { mixes: MixRecord[]; plants: Plant[] };
+  pour: PourDoc;
+  /** End of daylight on the day of the pour, minutes after local midnight. */
+  duskMin: number;
+}
+
+/**
+ * All that a pour comes to at a moment: plan and log through the core, worked out once. Page, strip of pours and report draw
+ * from it, and none of them puts it together by itself.
+ */
+export interface PourView {
+  mix: Mix;
+  plant: Plant;
+  rules: Rules;
+  /** Local midnight of the day of the pour; of today where it has no date yet, epoch ms. */
+  dayMs: number;
+  plan: PourPlan;
+  points: PointState[];
+  gate: Gate;
+  loads: LoadState[];
+  progress: Progress;
+  closed: boolean;
+}
+
+/** The mix of that mark as the site's rules have it; undefined when the site has none. */
+export function mixNamed(
+  site: Pick<PourRecord['site'], 'mixes'> & RuledSite,
+  mark: string,
+): Mix | undefined {
+  const found = site.mixes.find((m) => m.mark === mark);
+  return found && ruledMix(found, rulesOf(site));
+}
+
+/** What a record alone says. Null where its site has no such mix or plant. */
+const groundOf = keptWith((r: PourRecord) => {
+  const mix = mixNamed(r.site, r.pour.mix);
+  const plant = r.site.plants.find((p) => p.id === r.pour.plant);
+  return mix && plant ? { mix, plant, rules: rulesOf(r.site) } : null;
+});
+
+/** The plan of a record, with one morning drawn: odds of many are asked for by themselves. Null without its mix or plant. */
+export const planOf = keptWith((r: PourRecord): PourPlan | null => {
+  const on = groundOf(r);
+  return on && planPour(r.site, r.pour, on.mix, on.plant, r.duskMin, 1);
+});
+
+const NO_CHECKS: CheckPoint[] = [];
+/** The checks that the drawing asks for, before anything was added to them by hand. */
+export const checksOf = keptWith((r: PourRecord): CheckPoint[] => {
+  const on = groundOf(r);
+  return on ? checkList({ site: r.site, pour: r.pour, mix: on.mix }) : NO_CHECKS;
+});
+
+/** Local midnight of a date is long in the finding: each record keeps that of its last day. */
+const midnightOf = keptWith((_: PourRecord) => lastKept(midnightMs));
+
+const pointsOf = keptWith((r: PourRecord) =>
+  lastKept((state: PourState, levelsFromMs: number | null) =>
+    judgeAll(r.site, withAdded(checksOf(r), state), state, levelsFromMs),
+  ),
+);
+const gateIn = keptWith((r: PourRecord) =>
+  lastKept((points: PointState[], state: PourState) => gateOf(r.site, r.pour, points, state)),
+);
+const viewIn = keptWith((r: PourRecord) =>
+  lastKept((state: PourState, nowMs: number): PourView | null => {
+    const { site, pour } = r;
+    const on = groundOf(r);
+    const plan = planOf(r);
+    if (!on || !plan) return null;
+    const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
+    const loads = loadsOf(state, plan.plannedLoads, on.mix, site.ruleProfile, nowMs);
+    return {
+      ...on,
+      dayMs: midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone),
+      plan,
+      points,
+      gate: gateIn(r)(points, state),
+      loads,
+      progress: progressOf(pour, on.mix, plan.route, state, loads, nowMs),
+      closed: isClosed(state),
+    };
+  }),
+);
+
+/**
+ * A pour at a moment. Asked again for the same record, log and moment it is the same object; where only the time has moved,
+ * what does not hang on the time is.
+ * @param nowMs epoch ms
+ * @returns null where the pour names a mix or a plant that its site does not have
+ */
+export const viewOf = (record: PourRecord, state: PourState, nowMs: number): PourView | null =>
+  viewIn(record)(state, nowMs);
+
+/**
+ * How it cures; null while it is being placed.
+ * @param air air of the hours since and to come, where it is known
+ */
+export const curingIn = (
+  { site, pour }: PourRecord,
+  { mix, progress }: PourView,
+  state: PourState,
+  nowMs: number,
+  air: readonly AirHour[],
+): Curing | null =>
+  curingOf({ site, pour, mix, state, finishedMs: progress.finishedMs, nowMs, air });
