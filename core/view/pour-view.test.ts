@@ -69,6 +69,17 @@ describe('the view of a pour', () => {
     expect(view && curingIn(record, view, state, at(901), [])).toBeNull();
   });
 
+  test('calls while concrete is placed, and no more once the pour is closed', () => {
+    const start = entry('place-start', { elementId: 'FA', lift: 0 }, 450);
+    const stop = entry('place-stop', { elementId: 'FA', lift: 0, filledRatio: 1 }, 460);
+    const kinds = (log: LogEvent[], minute: number) =>
+      viewOf(record, replay(log), at(minute))?.alarms.map((a) => a.kind) ?? [];
+    expect(kinds([], 600)).toEqual([]);
+    expect(kinds([start, stop], 461)).toEqual(['noLoadHere']);
+    expect(kinds([start, stop], 650)).toContain('seamCold');
+    expect(kinds([start, stop, entry('close', {}, 640)], 650)).toEqual([]);
+  });
+
   test('there is none where the site has no such mix or plant', () => {
     expect(mixNamed(record.site, 'M9')).toBeUndefined();
     const without = (change: object) => ({ ...record, pour: { ...pour, ...change } });

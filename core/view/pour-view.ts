@@ -7,6 +7,7 @@ import { curingOf, type Curing } from '../cure/curing.ts';
 import { keptWith, lastKept } from '../kit/memo.ts';
 import { ruledMix, type Mix, type MixRecord, type Plant, type PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
+import { alarmsOf, type Alarm } from '../pourlog/alarms.ts';
 import { loadsOf, type LoadState } from '../pourlog/loads.ts';
 import { progressOf, type Progress } from '../pourlog/progress.ts';
 import { isClosed, type PourState } from '../pourlog/state.ts';
@@ -38,6 +39,8 @@ export interface PourView {
   loads: LoadState[];
   progress: Progress;
   closed: boolean;
+  /** What will not wait, most urgent first. */
+  alarms: Alarm[];
 }
 
 /** The mix of that mark as the site's rules have it; undefined when the site has none. */
@@ -80,6 +83,7 @@ const pointsOf = keptWith((r: PourRecord) =>
 const gateIn = keptWith((r: PourRecord) =>
   lastKept((points: PointState[], state: PourState) => gateOf(r.site, r.pour, points, state)),
 );
+const NO_ALARMS: Alarm[] = [];
 const viewIn = keptWith((r: PourRecord) =>
   lastKept((state: PourState, nowMs: number): PourView | null => {
     const { site, pour } = r;
@@ -88,6 +92,8 @@ const viewIn = keptWith((r: PourRecord) =>
     if (!on || !plan) return null;
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
     const loads = loadsOf(state, plan.plannedLoads, on.mix, site.ruleProfile, nowMs);
+    const progress = progressOf(pour, on.mix, plan.route, state, loads, nowMs);
+    const closed = isClosed(state);
     return {
       ...on,
       dayMs: midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone),
@@ -95,8 +101,13 @@ const viewIn = keptWith((r: PourRecord) =>
       points,
       gate: gateIn(r)(points, state),
       loads,
-      progress: progressOf(pour, on.mix, plan.route, state, loads, nowMs),
-      closed: isClosed(state),
+      progress,
+      closed,
+      // Once all is placed or the pour is closed nothing calls any more.
+      alarms:
+        closed || progress.startedMs === null || progress.finishedMs !== null
+          ? NO_ALARMS
+          : alarmsOf(pour, on.mix, progress, loads),
     };
   }),
 );

@@ -459,7 +459,7 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
           ]
         : []),
       {
-        text: `${gate.ready && !gate.overridden ? 'Ready.' : `${counted(gate.rows.length, 'thing')} ${gate.rows.length === 1 ? 'holds' : 'hold'} it.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${counted(waiting, 'question')}.`,
+        text: `${gate.ready && !gate.overridden ? 'Ready.' : `${counted(gate.rows.length, 'thing holds it', 'things hold it')}.`} ${gate.read} of ${gate.wanted} read, ${gate.counts.tight} tight, ${gate.counts.out} out, ${gate.counts.waived} waived; ${counted(waiting, 'question')}.`,
         margin: [0, 0, 0, 4],
       },
       table(

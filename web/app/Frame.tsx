@@ -7,6 +7,7 @@ import { usePhotoQueue } from '../photos/Photos.tsx';
 import { lazily } from '../ui/lazily.tsx';
 import { T } from '../ui/Text.tsx';
 import { PartGuard } from './PartGuard.tsx';
+import { Alarms } from './Alarms.tsx';
 import { nextLine } from './next-line.ts';
 import { usePour, usePourLog } from './pour-context.tsx';
 import { focusUrl, useFocus, useSetFocus } from './useFocus.ts';
@@ -139,6 +140,7 @@ export function Frame({
         )}
       </main>
       <section className="bench" aria-label={`${name}, tools`}>
+        <Alarms />
         <Refused />
         <PartGuard>{bench}</PartGuard>
       </section>

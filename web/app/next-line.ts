@@ -6,6 +6,7 @@ import { stripWords } from '../../core/cure/strip.ts';
 import { liftName } from '../../core/pourplan/lifts.ts';
 import { speaksAgainst } from '../../core/pourlog/loads.ts';
 import {
+  counted,
   clockText,
   lengthText,
   strength,
@@ -233,7 +234,7 @@ export function nextLine(v: PourView, stage: Stage): NextLine {
   if (mine) return mine;
   if (stage === 'plan' && v.record.pour.settings.orderM3 === null)
     return {
-      sentence: `Order ${textOf(volume(v.plan.order.result.orderM3, v.units))} in ${v.plan.loadIds.length} load${v.plan.loadIds.length > 1 ? 's' : ''}, first at ${clockText(v.record.pour.settings.firstLoadMin)}.`,
+      sentence: `Order ${textOf(volume(v.plan.order.result.orderM3, v.units))} in ${counted(v.plan.loadIds.length, 'load')}, first at ${clockText(v.record.pour.settings.firstLoadMin)}.`,
       label: 'Order',
       stage: 'plan',
       focus: { sheet: 'order' },

@@ -1,6 +1,6 @@
 import { elementsText } from '../../core/model/elements.ts';
 import { stripWords } from '../../core/cure/strip.ts';
-import { clockText, textOf, timeOfDay, volume } from '../../core/units/index.ts';
+import { counted, clockText, textOf, timeOfDay, volume } from '../../core/units/index.ts';
 import { localDate } from '../../core/weather/daylight.ts';
 import type { PourView } from './pour-context.tsx';
 
@@ -35,7 +35,7 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
       const open = gate.rows.filter((r) => r.kind === 'question').length;
       return {
         text: open
-          ? `${open} question${open > 1 ? 's' : ''} open`
+          ? `${counted(open, 'question')} open`
           : elementsText(v.record.site, v.record.pour.elements),
         done: open ? 0.8 : 1,
       };
@@ -47,7 +47,7 @@ export function stageFigure(v: PourView, stage: Stage): { text: string; done: nu
       };
     case 'plan':
       return {
-        text: `${textOf(volume(plan.orderedM3, v.units, 1))}, ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`,
+        text: `${textOf(volume(plan.orderedM3, v.units, 1))}, ${counted(plan.loadIds.length, 'load')}`,
         done: v.record.pour.settings.orderM3 === null ? 0.6 : 1,
       };
     case 'pour': {

@@ -5,6 +5,7 @@ import type { HoldRow } from '../../../core/check/gate.ts';
 import { typeChanges, type TypeChange } from '../../../core/check/points/index.ts';
 import { HOLD_NAME, marginText } from '../../../core/check/words.ts';
 import { entries } from '../../../core/pourlog/state.ts';
+import { counted } from '../../../core/units/index.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
 import { useStable } from '../../app/useStable.ts';
@@ -164,7 +165,7 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
         </h2>
         {holding && (
           <p className="text-right leading-5 text-ink2">
-            {gate.rows.length} {gate.rows.length === 1 ? 'thing holds it' : 'things hold it'}
+            {counted(gate.rows.length, 'thing holds it', 'things hold it')}
             <br />
             {gate.minutes === null ? 'waits for an answer' : 'soonest ready'}
             {gate.minutes !== null && (

@@ -5,6 +5,7 @@ import type { PourView } from '../../app/pour-context.tsx';
 import { evaluate } from '../../../core/register/calculation.ts';
 import { evaporation } from '../../../core/weather/evaporation.ts';
 import {
+  counted,
   clockText,
   distanceText,
   lengthText,
@@ -339,7 +340,9 @@ function Headline() {
             : `First load, ${v.record.pour.date ?? 'no date yet'}.`}
         </b>
         <br />
-        {v.gate.ready ? 'The gate is open.' : `${v.gate.rows.length} things hold the pour.`}
+        {v.gate.ready
+          ? 'The gate is open.'
+          : `${counted(v.gate.rows.length, 'thing holds the pour', 'things hold the pour')}.`}
       </p>
     </div>
   );

@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { PourAnswer } from '../../../contract/index.ts';
 import { curingIn, viewOf } from '../../../core/view/pour-view.ts';
-import { clockText, strength, textOf, volume } from '../../../core/units/index.ts';
+import { alarmWords, pressing } from '../../../core/words/alarms.ts';
+import { clockText, counted, strength, textOf, volume } from '../../../core/units/index.ts';
 import { useCuringAir } from '../../app/useCuringAir.ts';
 import { logStore } from '../../sync/log-store.ts';
 import { Mark } from '../../ui/Mark.tsx';
@@ -130,21 +131,36 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
     date === null
       ? 'has no date yet'
       : `pours ${date === localDate(nowMs, record.site.timeZone) ? 'today' : momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)} at ${clockText(record.pour.settings.firstLoadMin)}`;
-  const stage = lane.progress.startedMs !== null ? 'pour' : 'check';
+  const { startedMs, finishedMs, placedM3 } = lane.progress;
+  const stage = startedMs === null ? 'check' : finishedMs === null ? 'pour' : 'cure';
+  const alarm = lane.alarms.find(pressing);
+  const placed = textOf(volume(placedM3, record.site.units, 1));
   return (
     <footer className="next sticky bottom-0 h-16 max-sm:h-24">
       <span className="head hidden text-[14px] text-ink2 sm:inline">Next</span>
-      <p>
-        {code} {when} and is{' '}
-        {lane.gate.ready ? (
-          'ready.'
-        ) : (
-          <>
-            <b>not ready</b>. {lane.gate.rows.length} thing{lane.gate.rows.length > 1 ? 's' : ''}{' '}
-            hold it.
-          </>
-        )}
-      </p>
+      {stage === 'check' ? (
+        <p>
+          {code} {when} and is{' '}
+          {lane.gate.ready ? (
+            'ready.'
+          ) : (
+            <>
+              <b>not ready</b>. {counted(lane.gate.rows.length, 'thing holds it', 'things hold it')}
+              .
+            </>
+          )}
+        </p>
+      ) : stage === 'pour' ? (
+        <p>
+          {alarm
+            ? `${code}: ${alarmWords(alarm, lane.plan.route, record.site.units).sentence}`
+            : `${code} is being poured, ${placed} placed.`}
+        </p>
+      ) : (
+        <p>
+          {code} is placed, {placed}.
+        </p>
+      )}
       <Link className="btn" to={`/pours/${record.id}/${stage}`}>
         Open {code}
         <ArrowRight size={22} aria-hidden="true" />
@@ -163,7 +179,7 @@ export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: numbe
   const when = date
     ? `${momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)}, ${clockText(record.pour.settings.firstLoadMin)}`
     : 'no date yet';
-  const amount = `${textOf(volume(plan.orderedM3, units, 1))} in ${plan.loadIds.length} load${plan.loadIds.length > 1 ? 's' : ''}`;
+  const amount = `${textOf(volume(plan.orderedM3, units, 1))} in ${counted(plan.loadIds.length, 'load')}`;
   if (curing)
     return (
       <p className="leading-5">
@@ -175,22 +191,29 @@ export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: numbe
         {textOf(strength(curing.strengthMPa, units))} by temperature
       </p>
     );
-  if (progress.startedMs !== null)
+  if (progress.startedMs !== null) {
+    const alarm = lane.alarms.find(pressing);
+    const words = alarm && alarmWords(alarm, plan.route, units);
     return (
       <p className="leading-5">
         <b className="hidden font-semibold md:block">{record.pour.title}</b>
         <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6">
-          <Mark verdict="tight" />
+          <Mark verdict={words?.tone ?? 'tight'} />
           Pouring
         </b>
         {textOf(volume(progress.placedM3, units, 1))} placed
+        {words && (
+          <b className="block font-semibold text-chalk-t" data-alarm={alarm.kind}>
+            {words.name}
+          </b>
+        )}
       </p>
     );
+  }
   const n = gate.rows.length;
   const asked = gate.rows.filter((r) => r.kind === 'question').length;
   const untouched = gate.read === 0 && asked === 0;
-  const several = (count: number, word: string) =>
-    count ? [`${count} ${word}${count === 1 ? '' : 's'}`] : [];
+  const several = (count: number, word: string) => (count ? [counted(count, word)] : []);
   const parts = [
     ...(gate.counts.out ? [`${gate.counts.out} out`] : []),
     ...several(asked, 'question'),
@@ -201,7 +224,7 @@ export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: numbe
     ? 'Nothing holds it'
     : untouched
       ? 'Nothing read yet'
-      : `${n} thing${n > 1 ? 's' : ''} hold${n > 1 ? '' : 's'} it`;
+      : `${counted(n, 'thing holds it', 'things hold it')}`;
   const tone = gate.ready
     ? 'text-good-t'
     : untouched
