@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import { mixSchema } from '../model/pour.ts';
 import { replay, step } from '../pourlog/state.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/daylight.ts';
@@ -10,12 +11,12 @@ const { site, pour, plant } = job({ elements: ['FA', 'FB', 'WA', 'WB'], runs: L_
 const record = {
   site: {
     ...site,
-    mixes: [{ mark: 'M1', label: 'C30/37', fcMPa: 30, slumpMm: 160 }],
+    mixes: [mixSchema.parse({ mark: 'M1', label: 'C30/37', fcMPa: 30, slumpMm: 160 })],
     plants: [plant],
   },
   pour,
   duskMin: 1100,
-} as unknown as PourRecord;
+} satisfies PourRecord;
 const dayMs = midnightMs('2026-10-07', 'Europe/Paris');
 const at = (minute: number) => dayMs + minute * 60_000;
 
