@@ -12,7 +12,7 @@ import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts
 import type { PourDoc } from '../core/model/pour.ts';
 import { mixNamed } from '../core/view/pour-view.ts';
 import { planPour } from '../core/pourplan/plan.ts';
-import { levelTargets } from '../core/setout/levels.ts';
+import { levelTargets } from '../core/check/levels.ts';
 import { MM_PER_IN, celsiusOf } from '../core/units/index.ts';
 import { midnightMs } from '../core/weather/daylight.ts';
 

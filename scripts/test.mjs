@@ -57,7 +57,18 @@ const count = (ok) => {
 };
 // The checks that only read run beside each other.
 for (const good of await Promise.all([
-  beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
+  beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']).then(
+    async (ok) =>
+      (await beside('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.'])) &&
+      (await beside('Rooms', [
+        'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+        'core',
+        'contract',
+        'server',
+        'web',
+      ])) &&
+      ok,
+  ),
   beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(
     async (ok) =>
       (await beside('Types of core/', [
@@ -67,6 +78,7 @@ for (const good of await Promise.all([
       ])) && ok,
   ),
   beside('Lock file', ['scripts/lockcheck.mjs']),
+  beside('First load', ['scripts/first-load.mjs']),
 ]))
   count(good);
 

@@ -3,35 +3,14 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import fs from 'node:fs';
 import path from 'node:path';
-import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { Account } from '../contract/index.ts';
-import type { Config } from './config.ts';
+import type { AppDeps } from './deps.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { exchangeRoutes } from './routes/exchange-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
 import { siteRoutes } from './routes/site-routes.ts';
-import type { SiteClock } from './standins/clock.ts';
-import type { WeatherService } from './standins/weather.ts';
-import type { AccountStore } from './store/accounts.ts';
-import type { EventStore } from './store/events.ts';
-import type { PhotoStore } from './store/photos.ts';
-import type { SiteStore } from './store/sites.ts';
-
-export interface AppDeps {
-  config: Config;
-  logger: Logger;
-  accounts: AccountStore;
-  sites: SiteStore;
-  events: EventStore;
-  photos: PhotoStore;
-  clock: SiteClock;
-  weather: WeatherService;
-  /** Names and PINs that the demo offers at one press; null on one's own data. */
-  demoAccounts: (Account & { pin: string })[] | null;
-}
 
 /** The whole application over its stores; starts nothing by itself. */
 export function createApp(deps: AppDeps): Express {

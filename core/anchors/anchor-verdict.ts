@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, nonNegative, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, nonNegative, positive } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 import { SHORT_PLATE_M } from './anchor-layout.ts';
 

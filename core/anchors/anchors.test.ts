@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { anchorLayout } from './anchor-layout.ts';
 import { anchorVerdict } from './anchor-verdict.ts';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, nonNegative, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, nonNegative, someOf } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 /** Judges a size, level, lap or count against what is wanted, with its own minus and plus tolerance. */

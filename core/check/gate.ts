@@ -5,7 +5,7 @@ import type { LogEvent } from '../model/events.ts';
 import { entries, latest, replay, type PourState } from '../pourlog/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
 import { rulesOf, ruleText, type RuledSite } from '../rules/rules.ts';
-import { levelsOf } from '../setout/levels.ts';
+import { levelsOf } from './levels.ts';
 import { levelsAgainMs } from './levels-again.ts';
 import { judgeAll, type PointState, type Verdict } from './judge.ts';
 import { typeChanges, withAdded, type CheckPoint } from './points/index.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { lapFromText, lapText } from '../exchange/bar-text.ts';
 import { readSchedule } from '../exchange/schedule.ts';
 import { rebarTable } from '../exchange/tables.ts';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { padBars } from '../steel/pad-bars.ts';
 import { lapLength } from '../steel/lap-length.ts';
 import { rebarTakeoff } from '../steel/rebar-takeoff.ts';

@@ -1,5 +1,5 @@
 import type { Met } from '../model/ranges.ts';
-import { barNamed } from '../steel/bars.ts';
+import { barNamed } from '../model/bars.ts';
 import { lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import type { Wanted } from './points/index.ts';

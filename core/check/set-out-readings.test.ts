@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
 import { replay } from '../pourlog/state.ts';
-import { levelTargets } from '../setout/levels.ts';
+import { levelTargets } from './levels.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { gateOf } from './gate.ts';
 import { judgeAll, type PlaceState } from './judge.ts';

@@ -1,8 +1,8 @@
 import type { LogEvent } from '../model/events.ts';
 import type { SitePlan } from '../model/site.ts';
 import { entries, type PourState } from '../pourlog/state.ts';
-import { levelsOf } from '../setout/levels.ts';
-import { endsOf, lengthOf, runOf } from '../siteplan/geometry.ts';
+import { levelsOf } from './levels.ts';
+import { endsOf, lengthOf, runOf } from '../model/geometry.ts';
 import { footingTopM } from '../siteplan/standing.ts';
 import type { CheckPoint } from './points/index.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { dimensionVerdict } from '../check/dimension-verdict.ts';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { evaporation } from '../weather/evaporation.ts';
 import { daylight, localDate, midnightMs } from '../weather/daylight.ts';
 import { ageFactor, equivalentAgeH } from './equivalent-age.ts';

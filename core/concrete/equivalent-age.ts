@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, positive, temperature } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, positive, temperature } from '../kit/fields.ts';
 
 /** 20 °C in kelvin, as ASTM C1074 rounds it. */
 const REFERENCE_K = 293.15;

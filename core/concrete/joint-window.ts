@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, freshTemperature, positive, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, freshTemperature, positive, someOf } from '../kit/fields.ts';
 import { ageFactor } from './equivalent-age.ts';
 
 /** Minutes at 20 °C until a lift has stiffened, and until it no longer knits, before the retarder (site practice). */

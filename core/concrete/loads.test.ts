@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { equivalentAge } from './equivalent-age.ts';
 import { loadVerdict } from './load-verdict.ts';
 import { samplingPlan } from './sampling-plan.ts';

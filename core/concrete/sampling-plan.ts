@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { mersenne } from 'pure-rand/generator/mersenne';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, count, nonNegative, positive, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, count, nonNegative, positive, someOf } from '../kit/fields.ts';
 import { ceilWhole } from '../units/limits.ts';
 
 /** Which of `n` loads to sample, drawn at random by a seed (a partial shuffle), in their order. */

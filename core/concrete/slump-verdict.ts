@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 const place = () => z.enum(['truck', 'hose'], { error: 'must be truck or hose' });

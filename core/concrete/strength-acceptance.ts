@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { positive, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { positive, someOf } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 /** Above this f′c a single test may be 10 % low instead of 3.45 MPa (5000 psi, 500 psi). */

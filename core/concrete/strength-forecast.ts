@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { positive } from '../kit/fields.ts';
 import {
   ageFactor,
   equivalentAgeH,

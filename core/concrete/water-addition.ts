@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive, share } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive, share } from '../kit/fields.ts';
 import { L_PER_GAL, M3_PER_YD3, MM_PER_IN } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
 

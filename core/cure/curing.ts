@@ -3,7 +3,7 @@ import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.t
 import type { Mix, PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { entries, latest, type PourState } from '../pourlog/state.ts';
-import { evaluate, type Evaluated } from '../register/calculation.ts';
+import { evaluate, type Evaluated } from '../kit/calculation.ts';
 import { rulesOf } from '../rules/rules.ts';
 import {
   airAt,

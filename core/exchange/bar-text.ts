@@ -1,5 +1,5 @@
 import type { Hooks, WallType } from '../model/site.ts';
-import { BAR_NAMES } from '../steel/bars.ts';
+import { BAR_NAMES } from '../model/bars.ts';
 import type { DrawnLap } from '../steel/laps.ts';
 import { barText, lengthText } from '../units/format.ts';
 import { parseMeasure, type UnitSystem } from '../units/measure.ts';

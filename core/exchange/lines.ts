@@ -2,7 +2,7 @@ import { elementIds } from '../model/elements.ts';
 import type { FootingType, Run, WallType } from '../model/site.ts';
 import { freeName, RUN_STEM, typeMarks } from '../siteplan/edit.ts';
 import type { Drawn } from '../siteplan/drawn.ts';
-import { roundM } from '../siteplan/geometry.ts';
+import { roundM } from '../model/geometry.ts';
 
 /** A straight piece of a drawing, in the drawing's own unit. */
 export interface DrawnLine {

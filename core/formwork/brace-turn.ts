@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, nonNegative, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, nonNegative, positive } from '../kit/fields.ts';
 import { atMost } from '../units/limits.ts';
 import { angleField } from './brace-load.ts';
 

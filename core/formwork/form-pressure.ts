@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig, type Trace } from '../register/calculation.ts';
+import { calculation, fig, type Trace } from '../kit/calculation.ts';
 import { KPA_PER_PSF, M_PER_FT, STANDARD_GRAVITY } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
 import {

@@ -1,7 +1,7 @@
 import type { FormSystem } from '../model/objects.ts';
 import type { PourDoc } from '../model/pour.ts';
 import { wallHeightM, type Run, type SitePlan } from '../model/site.ts';
-import { angleOf, lengthOf, runOf, runsAt } from '../siteplan/geometry.ts';
+import { angleOf, lengthOf, runOf, runsAt } from '../model/geometry.ts';
 
 /** How the panels, ties and braces of a form system fall on a wall; the maker's manual rules over it. */
 

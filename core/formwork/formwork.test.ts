@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { braceTurn } from './brace-turn.ts';
 import { formPressure } from './form-pressure.ts';
 import { maxRateOfRise } from './max-rate-of-rise.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig, type Trace } from '../register/calculation.ts';
-import { positive } from '../register/fields.ts';
+import { calculation, fig, type Trace } from '../kit/calculation.ts';
+import { positive } from '../kit/fields.ts';
 import { KPA_PER_PSF, M_PER_FT } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
 import {

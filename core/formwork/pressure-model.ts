@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { fig, type Trace } from '../register/calculation.ts';
-import { anyNumber, freshTemperature, nonNegative, positive } from '../register/fields.ts';
+import { fig, type Trace } from '../kit/calculation.ts';
+import { anyNumber, freshTemperature, nonNegative, positive } from '../kit/fields.ts';
 import { fahrenheitOf, KG_M3_PER_PCF, M_PER_FT, STANDARD_GRAVITY } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
 

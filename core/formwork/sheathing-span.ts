@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, positive } from '../kit/fields.ts';
 import { KPA_PER_PSF, MM_PER_IN } from '../units/factors.ts';
 import { atMost } from '../units/limits.ts';
 

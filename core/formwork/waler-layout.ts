@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive } from '../kit/fields.ts';
 import { atMost, ceilWhole } from '../units/limits.ts';
 import { cautionForms } from './pressure-model.ts';
 import { thicknessField, widestSpacingM } from './sheathing-span.ts';

@@ -7,8 +7,8 @@ import {
   share,
   temperature,
   wholeOrNone,
-} from '../register/fields.ts';
-import { BAR_NAMES } from '../steel/bars.ts';
+} from '../kit/fields.ts';
+import { BAR_NAMES } from './bars.ts';
 import { HOLDS } from './pour.ts';
 
 /**

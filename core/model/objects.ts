@@ -1,6 +1,6 @@
 import { measure, RANGES } from './ranges.ts';
 import { z } from 'zod';
-import { count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that

@@ -1,14 +1,7 @@
 import { atMostOf, measure, MOST } from './ranges.ts';
 import { z } from 'zod';
 import type { Rules } from '../rules/rules.ts';
-import {
-  anyNumber,
-  count,
-  freshTemperature,
-  nonNegative,
-  positive,
-  share,
-} from '../register/fields.ts';
+import { anyNumber, count, freshTemperature, nonNegative, positive, share } from '../kit/fields.ts';
 
 /** What a pour is and how it is meant to go: the plan half of "plan and log". */
 const name = () => z.string().min(1, 'is empty').max(80, 'is longer than 80 characters');

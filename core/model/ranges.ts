@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { anyNumber } from '../register/fields.ts';
+import { anyNumber } from '../kit/fields.ts';
 import { distanceText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { ruleChangeSchema } from '../rules/rules.ts';
-import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
 import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
-import { BAR_NAMES } from '../steel/bars.ts';
+import { BAR_NAMES } from './bars.ts';
 import { distanceText } from '../units/format.ts';
 import { UNIT_SYSTEMS } from '../units/measure.ts';
 import { currencySchema } from '../units/money.ts';

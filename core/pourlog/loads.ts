@@ -1,6 +1,6 @@
 import type { Mix } from '../model/pour.ts';
 import type { RuleProfile } from '../model/site.ts';
-import { evaluate } from '../register/calculation.ts';
+import { evaluate } from '../kit/calculation.ts';
 import { loadVerdict, type Fault } from '../concrete/load-verdict.ts';
 import { slumpVerdict } from '../concrete/slump-verdict.ts';
 import { entries, latest, type PourState } from './state.ts';

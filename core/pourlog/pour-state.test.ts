@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { pourStateOf } from './pour-state.ts';
 import { yieldSoFar } from './yield.ts';

@@ -4,7 +4,7 @@ import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.t
 import { checkSitePlan, sitePlanShape } from '../model/site.ts';
 import { orderFor, rehearse } from '../pourplan/plan.ts';
 import { routeOf } from '../pourplan/route.ts';
-import { calculation, fig } from '../register/calculation.ts';
+import { calculation, fig } from '../kit/calculation.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';

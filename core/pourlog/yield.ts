@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive, share } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive, share } from '../kit/fields.ts';
 import { atMost } from '../units/limits.ts';
 
 /** z of a tenth in each tail. */

@@ -1,6 +1,6 @@
 import type { PourDoc } from '../model/pour.ts';
 import { wallHeightM, type SitePlan } from '../model/site.ts';
-import { runOf } from '../siteplan/geometry.ts';
+import { runOf } from '../model/geometry.ts';
 
 /** More lifts than this are not placed in one pour. */
 export const MOST_LIFTS = 12;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPour } from '../testdata/demo.ts';
-import { evaluate } from '../register/calculation.ts';
+import { evaluate } from '../kit/calculation.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import { planPour } from './plan.ts';
 import { cellsOf } from './cells.ts';

@@ -1,6 +1,6 @@
 import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { evaluate, type Evaluated } from '../register/calculation.ts';
+import { evaluate, type Evaluated } from '../kit/calculation.ts';
 import { rulesOf, withRules } from '../rules/rules.ts';
 import { orderQuantity } from '../supply/order-quantity.ts';
 import { truckPlan } from '../supply/truck-plan.ts';

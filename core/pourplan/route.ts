@@ -1,7 +1,7 @@
 import { standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { Run, SitePlan } from '../model/site.ts';
-import { endsOf, runOf } from '../siteplan/geometry.ts';
+import { endsOf, runOf } from '../model/geometry.ts';
 import { footingTopM, standsOn } from '../siteplan/standing.ts';
 import { takeOffOf, type Takeoff } from '../takeoff/takeoff.ts';
 import { liftsOf } from './lifts.ts';

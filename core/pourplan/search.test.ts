@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { planPour } from './plan.ts';
 import { searchSequences, type Choices, type SearchInput, type SearchResult } from './search.ts';

@@ -2,8 +2,8 @@ import { elementIds } from '../model/elements.ts';
 import { z } from 'zod';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
 import { checkSitePlan, sitePlanShape } from '../model/site.ts';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, count, nonNegative, positive, share, wholeOrNone } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, count, nonNegative, positive, share, wholeOrNone } from '../kit/fields.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { LIMITS, searchSequences, type SearchResult } from './search.ts';
 

@@ -6,7 +6,7 @@ import {
   nonNegative,
   positive,
   someOf,
-} from '../register/fields.ts';
+} from '../kit/fields.ts';
 import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '../concrete/joint-window.ts';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });

@@ -1,7 +1,7 @@
 import { padUnder } from '../model/elements.ts';
 import type { SitePlan } from '../model/site.ts';
 import { keptWith } from '../kit/memo.ts';
-import { runOf } from '../siteplan/geometry.ts';
+import { runOf } from '../model/geometry.ts';
 import { standsOn } from '../siteplan/standing.ts';
 
 /**

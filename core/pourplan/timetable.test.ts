@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate } from '../register/calculation.ts';
+import { evaluate } from '../kit/calculation.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import { simulationInput, type SimulationInput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { z } from 'zod';
-import { count, nonNegative, positive, share, someOf } from './fields.ts';
+import { count, nonNegative, positive, share, someOf } from '../kit/fields.ts';
 import { fieldsOf } from './fields-of.ts';
 
 const input = z

@@ -1,7 +1,7 @@
 import { toJSONSchema, type z } from 'zod';
 import { quantityOfField, type Quantity } from '../units/quantity.ts';
-import type { Calculation } from './calculation.ts';
-import { LARGEST } from './fields.ts';
+import type { Calculation } from '../kit/calculation.ts';
+import { LARGEST } from '../kit/fields.ts';
 
 /** What a field of a calculation's input is, read from its schema: enough to draw a form or write a reference. */
 export interface FieldInfo {

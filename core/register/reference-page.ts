@@ -1,8 +1,8 @@
-import { SUBJECTS } from '../register.ts';
+import { SUBJECTS } from './index.ts';
 import { rulesBehind } from '../rules/rules.ts';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../rules/catalog.ts';
 import { QUANTITIES } from '../units/quantity.ts';
-import { evaluate, fig, type Calculation, type Step } from './calculation.ts';
+import { evaluate, fig, type Calculation, type Step } from '../kit/calculation.ts';
 import { EXAMPLES } from './examples.ts';
 import { fieldsOf, type FieldInfo } from './fields-of.ts';
 

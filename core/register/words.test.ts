@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { REGISTER } from '../register.ts';
-import { evaluate } from './calculation.ts';
+import { REGISTER } from './index.ts';
+import { evaluate } from '../kit/calculation.ts';
 import { EXAMPLES } from './examples.ts';
 import { fieldsOf } from './fields-of.ts';
-import { labelOf, resultRows, stepText } from './words.ts';
+import { labelOf, resultRows, stepText } from '../kit/words.ts';
 
 test.each([
   ['maxPressureKPa', 'highest pressure'],

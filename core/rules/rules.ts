@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { anyNumber } from '../register/fields.ts';
+import { anyNumber } from '../kit/fields.ts';
 import { quantityText } from '../units/quantity.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';

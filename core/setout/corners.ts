@@ -1,6 +1,6 @@
 import type { SitePlan } from '../model/site.ts';
 import { lengthText } from '../units/format.ts';
-import { lengthOf } from '../siteplan/geometry.ts';
+import { lengthOf } from '../model/geometry.ts';
 import type { UnitSystem } from '../units/measure.ts';
 
 /** Four corners of the plan that ought to be a rectangle, in order round it. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, nonNegative, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, nonNegative, someOf } from '../kit/fields.ts';
 import { atMost } from '../units/limits.ts';
 
 const reading = z.object({

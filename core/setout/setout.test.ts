@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { clearanceVerdict } from './clearance-verdict.ts';
 import { drainPitch } from './drain-pitch.ts';
 import { levelLoop } from './level-loop.ts';

@@ -2,7 +2,7 @@ import { elementIds } from '../model/elements.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import { distanceText, level, textOf } from '../units/format.ts';
 import type { Drawn } from './drawn.ts';
-import { lengthOf } from './geometry.ts';
+import { lengthOf } from '../model/geometry.ts';
 
 /** What one plan changes of another: in words, and which runs, pads and piers it bears on. */
 export interface PlanDiff {

@@ -23,10 +23,10 @@ import {
   type SitePlan,
   wallTypeSchema,
 } from '../model/site.ts';
-import { issuesOf } from '../register/calculation.ts';
-import { labelOf } from '../register/words.ts';
+import { issuesOf } from '../kit/calculation.ts';
+import { labelOf } from '../kit/words.ts';
 import { withDrawn, type Drawn } from './drawn.ts';
-import { angleOf, lengthOf, nodeOf, roundM, type Spot } from './geometry.ts';
+import { angleOf, lengthOf, nodeOf, roundM, type Spot } from '../model/geometry.ts';
 
 /** A list of the plan that is edited item by item, by id. */
 export type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';

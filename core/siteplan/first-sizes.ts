@@ -14,7 +14,7 @@ import {
   type WallType,
 } from '../model/site.ts';
 import type { UnitSystem } from '../units/measure.ts';
-import type { Spot } from './geometry.ts';
+import type { Spot } from '../model/geometry.ts';
 
 /**
  * What an object measures when it is put in and nobody has said anything: like the last one of its kind on the plan, else of

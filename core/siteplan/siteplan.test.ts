@@ -6,7 +6,7 @@ import { takeOff } from '../takeoff/takeoff.ts';
 import { diffText, planDiff } from './changes.ts';
 import { drawnOf, drawnSchema, withDrawn, type Drawn } from './drawn.ts';
 import { applyEdit, EditRefused, type PlanEdit } from './edit.ts';
-import { angleOf, lengthOf, nodeOf } from './geometry.ts';
+import { angleOf, lengthOf, nodeOf } from '../model/geometry.ts';
 import { offersOf } from './offers.ts';
 import { snapNode } from './snap.ts';
 

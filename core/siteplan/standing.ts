@@ -1,6 +1,6 @@
 import type { Pier, Run, SitePlan } from '../model/site.ts';
 import { padUnder } from '../model/elements.ts';
-import { endsOf, wallRuns } from './geometry.ts';
+import { endsOf, wallRuns } from '../model/geometry.ts';
 
 type Plan = Pick<SitePlan, 'nodes' | 'runs' | 'footingTypes'>;
 

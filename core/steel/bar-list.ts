@@ -1,6 +1,6 @@
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { rulesOf, type RuledSite } from '../rules/rules.ts';
 import { rebarTakeoff, type RebarRow } from './rebar-takeoff.ts';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive, someOf } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 /** Members up to 8 in deep may be 3/8 in short of cover, deeper ones 1/2 in (ACI 117-10 §2.2.2). */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { bar } from './bar.ts';
-import { BAR_NAMES, barNamed } from './bars.ts';
+import { BAR_NAMES, barNamed } from '../model/bars.ts';
 import { hook } from './hook.ts';
 import { minCover } from './min-cover.ts';
 import { vertLayout } from './vert-layout.ts';

@@ -1,4 +1,4 @@
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { lapLength } from './lap-length.ts';
 
 /** A lap as a drawing gives it: a length, or so many diameters of the bar. */

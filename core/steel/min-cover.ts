@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { positive } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 import { barField } from './bar.ts';
-import { barNamed } from './bars.ts';
+import { barNamed } from '../model/bars.ts';
 
 type Exposure = 'ground' | 'weather' | 'indoors' | 'blinding';
 /** ACI 318-19 table 20.5.1.3.1, in exact inches: 3, 2, 1½ and ¾. */

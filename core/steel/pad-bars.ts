@@ -1,5 +1,5 @@
 import type { Pad } from '../model/site.ts';
-import { barNamed } from './bars.ts';
+import { barNamed } from '../model/bars.ts';
 import { barsRequired } from './spacing-verdict.ts';
 
 /** The bars of one mat of a pad that run one way. `lengthwise` run along the pad's length and are counted over its width. */

@@ -6,14 +6,14 @@ import {
   type Pier,
   type SitePlan,
 } from '../model/site.ts';
-import { calculation, fig, resultOf } from '../register/calculation.ts';
-import { nonNegative, positive } from '../register/fields.ts';
-import { barNamed } from './bars.ts';
+import { calculation, fig, resultOf } from '../kit/calculation.ts';
+import { nonNegative, positive } from '../kit/fields.ts';
+import { barNamed } from '../model/bars.ts';
 import { lapOf, type DrawnLap } from './laps.ts';
 import { padBars } from './pad-bars.ts';
 import { hook } from './hook.ts';
 import { barsRequired } from './spacing-verdict.ts';
-import { lengthOf } from '../siteplan/geometry.ts';
+import { lengthOf } from '../model/geometry.ts';
 
 /** Bars of one kind in one element: how many, how long each is in the work, and what they weigh with their laps. */
 const rowSchema = z.object({

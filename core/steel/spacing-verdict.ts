@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { count, nonNegative, positive, someOf, wholeOrNone } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { count, nonNegative, positive, someOf, wholeOrNone } from '../kit/fields.ts';
 import { atMost } from '../units/limits.ts';
 
 /** Bars needed along a length: one at each end distance and no gap wider than the spacing; at least 1. */

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { rebarTable } from '../exchange/tables.ts';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
 import { applyEdit } from '../siteplan/edit.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { barNamed, BAR_NAMES } from './bars.ts';
+import { barNamed, BAR_NAMES } from '../model/bars.ts';
 import { coverVerdict } from './cover-verdict.ts';
 import { hook } from './hook.ts';
 import { lapLength } from './lap-length.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive, wholeOrNone } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
 import { atMost, ceilWhole } from '../units/limits.ts';
 
 /** More bars than this stand in no wall. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { anyNumber, nonNegative, positive, someOf } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { anyNumber, nonNegative, positive, someOf } from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 const place = z.object({ xM: anyNumber(), yM: anyNumber(), zM: anyNumber().default(0) });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { positive, share } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { positive, share } from '../kit/fields.ts';
 import { KG_M3_PER_PCF, KG_PER_LB } from '../units/factors.ts';
 import { ceilWhole } from '../units/limits.ts';
 

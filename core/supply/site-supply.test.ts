@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { evaluate, resultOf } from '../register/calculation.ts';
+import { evaluate, resultOf } from '../kit/calculation.ts';
 import { bagCount } from './bag-count.ts';
 import { placingRate } from './placing-rate.ts';
 import { pumpReach } from './pump-reach.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { nonNegative, positive } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { nonNegative, positive } from '../kit/fields.ts';
 import { ceilWhole } from '../units/limits.ts';
 
 /** Volumes of the loads, m³: even, or full trucks with the balance last (made up to the plant's least load). */

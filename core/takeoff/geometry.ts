@@ -1,12 +1,5 @@
+import type { Point, Ring } from './ring.ts';
 import { booleanArea, differenceOf } from './polygon-library.ts';
-
-/** A point in plan, metres: x east, y north. */
-export interface Point {
-  x: number;
-  y: number;
-}
-/** A closed ring, anticlockwise, last point not repeated. */
-export type Ring = Point[];
 
 /** Area of a ring, m²; positive when it runs anticlockwise. */
 export function ringArea(ring: Ring): number {

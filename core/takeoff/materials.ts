@@ -8,14 +8,14 @@ import {
 } from '../formwork/forms-layout.ts';
 import type { PourDoc } from '../model/pour.ts';
 import { pierHeightM, wallHeightM, type SitePlan } from '../model/site.ts';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { trenchFill } from '../setout/trench-fill.ts';
 import { padMatKg } from '../steel/pad-bars.ts';
 import { rulesOf, type RuledSite } from '../rules/rules.ts';
 import { L_PER_GAL, area, distanceText, lengthText, mass, textOf } from '../units/index.ts';
 import type { Quantity } from '../units/quantity.ts';
 import { takeOffOf } from './takeoff.ts';
-import { lengthOf } from '../siteplan/geometry.ts';
+import { lengthOf } from '../model/geometry.ts';
 
 /** Something to be ordered or counted out for a run, and how it was reckoned. `quantity` null: pieces. */
 export interface Material {

@@ -1,5 +1,5 @@
 import type { SitePlan } from '../model/site.ts';
-import type { Ring } from './geometry.ts';
+import type { Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';
 import { mitredRings, stripsOf, type Strip } from './strips.ts';
 

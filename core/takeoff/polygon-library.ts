@@ -1,5 +1,5 @@
 import { Clipper, FillRule, type PathsD } from 'clipper2-ts';
-import type { Ring } from './geometry.ts';
+import type { Ring } from './ring.ts';
 
 /** The polygon library works on a grid of 10⁻⁷ m: finer than any tape, coarse enough for its integers. */
 const DECIMALS = 7;

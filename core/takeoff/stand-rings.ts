@@ -1,5 +1,5 @@
 import type { Pier } from '../model/site.ts';
-import type { Ring } from './geometry.ts';
+import type { Ring } from './ring.ts';
 
 /** Corners of the polygon that stands for a round pier; its area is made equal to the circle's. */
 const ROUND_CORNERS = 180;

@@ -1,5 +1,6 @@
 import type { Run, SitePlan } from '../model/site.ts';
-import { ringArea, type Point, type Ring } from './geometry.ts';
+import { ringArea } from './geometry.ts';
+import type { Point, Ring } from './ring.ts';
 
 /** A run as a straight strip in plan, before openings: where it starts, its direction, width and levels. */
 export interface Strip {

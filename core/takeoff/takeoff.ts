@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sitePlanSchema, type SitePlan } from '../model/site.ts';
-import { calculation, fig } from '../register/calculation.ts';
+import { calculation, fig } from '../kit/calculation.ts';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
 import { keptWith } from '../kit/memo.ts';
 import { exposedLengths, ringArea } from './geometry.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
-import { freshTemperature, nonNegative, positive, share, temperature } from '../register/fields.ts';
+import { calculation, fig } from '../kit/calculation.ts';
+import { freshTemperature, nonNegative, positive, share, temperature } from '../kit/fields.ts';
 
 /** Below this a temperature counts as it (the formula's base), °C. */
 const BASE_C = -18;

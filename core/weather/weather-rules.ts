@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../register/calculation.ts';
+import { calculation, fig } from '../kit/calculation.ts';
 import {
   anyNumber,
   freshTemperature,
@@ -7,7 +7,7 @@ import {
   positive,
   someOf,
   temperature,
-} from '../register/fields.ts';
+} from '../kit/fields.ts';
 import { atLeast, atMost } from '../units/limits.ts';
 
 /** Least temperature as placed by the section's least dimension (ACI 306R-16 table 5.1): 12, 36 and 72 in. */

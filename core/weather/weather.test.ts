@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { resultOf } from '../register/calculation.ts';
+import { resultOf } from '../kit/calculation.ts';
 import { daylightOf } from './daylight.ts';
 import { leastPlacedC, weatherRules } from './weather-rules.ts';
 

@@ -1,6 +1,6 @@
 import { DxfWriter, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import type { SitePlan } from '../../core/model/site.ts';
-import { angleOf, endsOf, type Spot } from '../../core/siteplan/geometry.ts';
+import { angleOf, endsOf, type Spot } from '../../core/model/geometry.ts';
 import { footingTopM } from '../../core/siteplan/standing.ts';
 import { outlinesOf } from '../../core/takeoff/outline.ts';
 import { level, textOf } from '../../core/units/index.ts';

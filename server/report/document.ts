@@ -13,14 +13,14 @@ import type { AirHour } from '../../core/cure/concrete-temperature.ts';
 import { stripWords } from '../../core/cure/strip.ts';
 import type { LogEvent } from '../../core/model/events.ts';
 import type { PourPlan } from '../../core/pourplan/plan.ts';
-import { againstRule, type AgainstRule } from '../../core/pourlog/against.ts';
+import { againstRule, type AgainstRule } from '../../core/view/against.ts';
 import { FAULT_WORDS, type LoadState } from '../../core/pourlog/loads.ts';
 import { pourTasks } from '../../core/pourlog/tasks.ts';
-import { calculationNamed } from '../../core/register.ts';
-import { attempt } from '../../core/register/calculation.ts';
-import { resultRows, stepText } from '../../core/register/words.ts';
+import { calculationNamed } from '../../core/register/index.ts';
+import { attempt } from '../../core/kit/calculation.ts';
+import { resultRows, stepText } from '../../core/kit/words.ts';
 import { ruleText, rulesOf, sourceText } from '../../core/rules/rules.ts';
-import { entryText } from '../../core/pourlog/entry-text.ts';
+import { entryText } from '../../core/words/entry-text.ts';
 import { entries, isClosed, replay, timeline, type PourState } from '../../core/pourlog/state.ts';
 import {
   clockText,

@@ -1,5 +1,5 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { entryText } from '../../core/pourlog/entry-text.ts';
+import { entryText } from '../../core/words/entry-text.ts';
 import { entries, type PourState } from '../../core/pourlog/state.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { ROLES, type LaserAnswer } from '../../contract/index.ts';
 import { rebarTable, takeoffTable, type Table } from '../../core/exchange/tables.ts';
 import { mixNamed } from '../../core/view/pour-view.ts';
-import type { AppDeps } from '../app.ts';
+import type { AppDeps } from '../deps.ts';
 import { planDxf } from '../exchange/dxf.ts';
 import { notFound, parse } from '../problems.ts';
 import { only } from '../session/session.ts';

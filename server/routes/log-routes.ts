@@ -10,7 +10,7 @@ import {
   type NewEvent,
   type StoredEvent,
 } from '../../contract/index.ts';
-import type { AppDeps } from '../app.ts';
+import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { renderReport } from '../report/render.ts';
 import { admit } from '../log/admit.ts';

@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import { z } from 'zod';
 import { ROLES } from '../../contract/index.ts';
-import type { AppDeps } from '../app.ts';
+import type { AppDeps } from '../deps.ts';
 import { PHOTO_LIMIT_BYTES } from '../photos/reencode.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';

@@ -7,7 +7,7 @@ import {
   type Account,
   type SessionAnswer,
 } from '../../contract/index.ts';
-import type { AppDeps } from '../app.ts';
+import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { signInLimit } from '../session/limit.ts';
 import { only, setSession, tokenOf, whoIs } from '../session/session.ts';

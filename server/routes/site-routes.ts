@@ -10,7 +10,7 @@ import {
   type WeatherAnswer,
 } from '../../contract/index.ts';
 import { z } from 'zod';
-import type { AppDeps } from '../app.ts';
+import type { AppDeps } from '../deps.ts';
 import { notStored, parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { levelTargets } from '../../core/setout/levels.ts';
+import { levelTargets } from '../../core/check/levels.ts';
 import { demoPour } from '../../core/testdata/demo.ts';
 import { laserRod } from './laser.ts';
 

@@ -1,7 +1,7 @@
 import type { PourDoc } from '../../core/model/pour.ts';
 import type { SitePlan } from '../../core/model/site.ts';
-import { drainPoints, type DrainPoint } from '../../core/setout/drains.ts';
-import { isTurningPoint, levelTargets } from '../../core/setout/levels.ts';
+import { drainPoints, type DrainPoint } from '../../core/check/drains.ts';
+import { isTurningPoint, levelTargets } from '../../core/check/levels.ts';
 
 /** A number from 0 to 1 that is always the same for the same words. */
 function chance(words: string): number {

@@ -8,7 +8,7 @@ import type {
 } from '../../contract/index.ts';
 import { siteFileSchema } from '../../contract/index.ts';
 import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model/pour.ts';
-import { issuesOf, type InputIssue } from '../../core/register/calculation.ts';
+import { issuesOf, type InputIssue } from '../../core/kit/calculation.ts';
 import type { RuleChange } from '../../core/rules/rules.ts';
 import { daylight } from '../../core/weather/daylight.ts';
 import { diffText, planDiff } from '../../core/siteplan/changes.ts';

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { entryText } from '../../core/pourlog/entry-text.ts';
+import { entryText } from '../../core/words/entry-text.ts';
 import { timeline } from '../../core/pourlog/state.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';

@@ -1,5 +1,5 @@
 import { pierHeightM, pierWidthM, type Pier } from '../../core/model/site.ts';
-import { barNamed } from '../../core/steel/bars.ts';
+import { barNamed } from '../../core/model/bars.ts';
 import { tieLevels } from '../../core/steel/rebar-takeoff.ts';
 import { barText, distanceText, lengthText, type UnitSystem } from '../../core/units/index.ts';
 import type { Verdict } from '../../core/check/judge.ts';

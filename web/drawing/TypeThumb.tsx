@@ -1,5 +1,5 @@
 import type { FootingType, WallType } from '../../core/model/site.ts';
-import { barNamed } from '../../core/steel/bars.ts';
+import { barNamed } from '../../core/model/bars.ts';
 
 const BOX = { width: 66, height: 30 };
 

@@ -1,16 +1,9 @@
 import { useState, type ReactNode } from 'react';
-import type { Step } from '../../core/register/calculation.ts';
+import type { Origin } from './origin.ts';
 import { lazily } from './lazily.tsx';
 
 // With every calculation of the house behind it, it is fetched when the first figure is opened.
 const WorkingSheet = lazily(() => import('./WorkingSheet.tsx'));
-
-/** A figure's origin: the calculation and what was put in. `only` keeps the lines that bear on this figure. */
-export interface Origin {
-  id: string;
-  input: unknown;
-  only?: (s: Step) => boolean;
-}
 
 /** Words that open the working behind a figure: formula, numbers put in, source, and rules with who changed them. */
 export function Working({ children = 'Working', ...origin }: Origin & { children?: ReactNode }) {

@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
-import { calculationNamed } from '../../core/register.ts';
-import { evaluate, type Step } from '../../core/register/calculation.ts';
-import { stepText } from '../../core/register/words.ts';
+import { calculationNamed } from '../../core/register/index.ts';
+import { evaluate, type Step } from '../../core/kit/calculation.ts';
+import { stepText } from '../../core/kit/words.ts';
 import { changeText, ruleText, rulesBehind } from '../../core/rules/rules.ts';
 import { usePour } from '../app/pour-context.tsx';
 import { Sheet } from './Dialog.tsx';
 import { Mark } from './Mark.tsx';
 import { T } from './Text.tsx';
-import type { Origin } from './Working.tsx';
+import type { Origin } from './origin.ts';
 
 /** Inputs longer than this are whole sites or logs: the workbench takes its own. */
 const LINKED_INPUT = 1800;

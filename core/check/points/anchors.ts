@@ -1,6 +1,6 @@
 import { anchorLayout, cutByOpenings } from '../../anchors/anchor-layout.ts';
 import type { Anchor, Plate } from '../../model/objects.ts';
-import { attempt } from '../../register/calculation.ts';
+import { attempt } from '../../kit/calculation.ts';
 import { lengthText } from '../../units/format.ts';
 import { look, once } from './places.ts';
 import type { Draft, ListContext, Place, WantedBolt } from './types.ts';

@@ -1,8 +1,8 @@
 import { wallHeightM, pierHeightM } from '../../model/site.ts';
 import type { PourState } from '../../pourlog/state.ts';
 import { entries } from '../../pourlog/state.ts';
-import { lengthOf, runOf } from '../../siteplan/geometry.ts';
-import { barNamed } from '../../steel/bars.ts';
+import { lengthOf, runOf } from '../../model/geometry.ts';
+import { barNamed } from '../../model/bars.ts';
 import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';
 import { footingDrafts } from './footings.ts';

@@ -6,7 +6,7 @@ import {
   type WallType,
 } from '../../model/site.ts';
 import { keptWith } from '../../kit/memo.ts';
-import { runsAt } from '../../siteplan/geometry.ts';
+import { runsAt } from '../../model/geometry.ts';
 import { barText, lengthText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
 import { look } from './places.ts';

@@ -1,7 +1,7 @@
 import { distanceText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
 import type { Hooks } from '../../model/site.ts';
-import { resultOf } from '../../register/calculation.ts';
+import { resultOf } from '../../kit/calculation.ts';
 import { hook } from '../../steel/hook.ts';
 import type { CheckRules } from '../rules.ts';
 import type { Draft, Place } from './types.ts';

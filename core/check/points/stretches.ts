@@ -1,5 +1,5 @@
 import { wallHeightM, type Run, type SitePlan } from '../../model/site.ts';
-import { lengthOf, runOf } from '../../siteplan/geometry.ts';
+import { lengthOf, runOf } from '../../model/geometry.ts';
 
 /**
  * Runs of one type that follow each other and share the checks that go by type: what is read of one says as much of the next.

@@ -1,4 +1,4 @@
-import { barNamed } from '../../../core/steel/bars.ts';
+import { barNamed } from '../../../core/model/bars.ts';
 import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';

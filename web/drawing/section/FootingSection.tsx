@@ -1,5 +1,5 @@
 import type { SitePlan } from '../../../core/model/site.ts';
-import { barNamed } from '../../../core/steel/bars.ts';
+import { barNamed } from '../../../core/model/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';

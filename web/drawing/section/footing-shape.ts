@@ -1,8 +1,8 @@
 import { pierWidthM, type Hooks, type SitePlan } from '../../../core/model/site.ts';
-import { resultOf } from '../../../core/register/calculation.ts';
+import { resultOf } from '../../../core/kit/calculation.ts';
 import { piersOn, wallsOn } from '../../../core/siteplan/standing.ts';
 import { hook } from '../../../core/steel/hook.ts';
-import { barNamed } from '../../../core/steel/bars.ts';
+import { barNamed } from '../../../core/model/bars.ts';
 import { padBars } from '../../../core/steel/pad-bars.ts';
 import { barText, lengthText } from '../../../core/units/index.ts';
 

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3';
-import { barNamed } from '../../../core/steel/bars.ts';
+import { barNamed } from '../../../core/model/bars.ts';
 import { barText, quantityText } from '../../../core/units/index.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';

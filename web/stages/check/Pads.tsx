@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { Wanted } from '../../../core/check/points/index.ts';
 import type { ReadingValue } from '../../../core/model/events.ts';
-import { BAR_NAMES } from '../../../core/steel/bars.ts';
+import { BAR_NAMES } from '../../../core/model/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';

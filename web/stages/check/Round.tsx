@@ -3,7 +3,7 @@ import type { PointState } from '../../../core/check/judge.ts';
 import { drawnForms } from '../../../core/formwork/forms-layout.ts';
 import { formSystemOf } from '../../../core/check/points/index.ts';
 import { braceTurn } from '../../../core/formwork/brace-turn.ts';
-import { attempt } from '../../../core/register/calculation.ts';
+import { attempt } from '../../../core/kit/calculation.ts';
 import { quantityText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

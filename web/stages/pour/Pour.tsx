@@ -2,7 +2,7 @@ import { seamUrgent } from '../../../core/pourlog/alarms.ts';
 import { liftName, mostLifts } from '../../../core/pourplan/lifts.ts';
 import type { OpenSeam } from '../../../core/pourlog/seams.ts';
 import type { PourView } from '../../app/pour-context.tsx';
-import { evaluate } from '../../../core/register/calculation.ts';
+import { evaluate } from '../../../core/kit/calculation.ts';
 import { evaporation } from '../../../core/weather/evaporation.ts';
 import {
   counted,

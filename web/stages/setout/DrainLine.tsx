@@ -1,4 +1,4 @@
-import type { DrainFall } from '../../../core/setout/drains.ts';
+import type { DrainFall } from '../../../core/check/drains.ts';
 import { distanceText, lengthText, quantityText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';

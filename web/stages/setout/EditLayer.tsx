@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import type { Drawn } from '../../../core/siteplan/drawn.ts';
 import { FIRST_WALL_M, padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
-import { angleOf, lengthOf, type Spot } from '../../../core/siteplan/geometry.ts';
+import { angleOf, lengthOf, type Spot } from '../../../core/model/geometry.ts';
 import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
 import { distanceText } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';

@@ -2,7 +2,7 @@ import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { useState } from 'react';
 import { standsOf, type Stand } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
-import { evaluate } from '../../../core/register/calculation.ts';
+import { evaluate } from '../../../core/kit/calculation.ts';
 import { entries } from '../../../core/pourlog/state.ts';
 import {
   area,

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { lineStations } from '../../../core/check/set-out-readings.ts';
 import { entries } from '../../../core/pourlog/state.ts';
-import { attempt } from '../../../core/register/calculation.ts';
+import { attempt } from '../../../core/kit/calculation.ts';
 import { straightness } from '../../../core/setout/straightness.ts';
-import { lengthOf } from '../../../core/siteplan/geometry.ts';
+import { lengthOf } from '../../../core/model/geometry.ts';
 import { distanceText, lengthText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';

@@ -4,7 +4,7 @@ import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/
 import { pierWidthM, type Opening } from '../../../core/model/site.ts';
 import { freeName } from '../../../core/siteplan/edit.ts';
 import { anchorAt, openingAt } from '../../../core/siteplan/first-sizes.ts';
-import { lengthOf } from '../../../core/siteplan/geometry.ts';
+import { lengthOf } from '../../../core/model/geometry.ts';
 import type { Quantity } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';

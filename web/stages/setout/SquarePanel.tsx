@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { entries } from '../../../core/pourlog/state.ts';
-import { evaluate } from '../../../core/register/calculation.ts';
+import { evaluate } from '../../../core/kit/calculation.ts';
 import { squareness } from '../../../core/setout/squareness.ts';
 import { cornersOf, squareWords } from '../../../core/setout/corners.ts';
 import { distanceText, lengthText } from '../../../core/units/index.ts';

@@ -1,6 +1,6 @@
 import { typesByElement } from '../../../core/model/elements.ts';
 import { Fragment, memo, useMemo, useState } from 'react';
-import { resultOf } from '../../../core/register/calculation.ts';
+import { resultOf } from '../../../core/kit/calculation.ts';
 import { rebarTakeoff, type RebarRow } from '../../../core/steel/rebar-takeoff.ts';
 import { materialsOf } from '../../../core/takeoff/materials.ts';
 import { area, barText, distanceText, mass, textOf, volume } from '../../../core/units/index.ts';

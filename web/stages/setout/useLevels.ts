@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { checkRules } from '../../../core/check/rules.ts';
-import { levelsOf, type Levels } from '../../../core/setout/levels.ts';
+import { levelsOf, type Levels } from '../../../core/check/levels.ts';
 import { usePour } from '../../app/pour-context.tsx';
 
 /** Levels as the log has them. */

@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react';
-import type { InputIssue } from '../../../core/register/calculation.ts';
+import type { InputIssue } from '../../../core/kit/calculation.ts';
 import type { FieldInfo } from '../../../core/register/fields-of.ts';
-import { choiceText, isClock, labelOf } from '../../../core/register/words.ts';
+import { choiceText, isClock, labelOf } from '../../../core/kit/words.ts';
 import { barText, shownUnit, type UnitSystem } from '../../../core/units/index.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 

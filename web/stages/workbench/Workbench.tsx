@@ -1,15 +1,15 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
-import { calculationNamed } from '../../../core/register.ts';
+import { calculationNamed } from '../../../core/register/index.ts';
 import {
   attempt,
   type Calculation,
   type Evaluated,
   type InputIssue,
-} from '../../../core/register/calculation.ts';
+} from '../../../core/kit/calculation.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
-import { labelOf, resultRows, type ResultRow } from '../../../core/register/words.ts';
+import { labelOf, resultRows, type ResultRow } from '../../../core/kit/words.ts';
 import { localDate } from '../../../core/weather/daylight.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';

@@ -1,5 +1,5 @@
 import { mostLifts } from '../../../core/pourplan/lifts.ts';
-import { calculationNamed } from '../../../core/register.ts';
+import { calculationNamed } from '../../../core/register/index.ts';
 import { EXAMPLES } from '../../../core/register/examples.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
 import { timeline } from '../../../core/pourlog/state.ts';

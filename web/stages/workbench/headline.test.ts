@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { REGISTER } from '../../../core/register.ts';
-import { evaluate } from '../../../core/register/calculation.ts';
+import { REGISTER } from '../../../core/register/index.ts';
+import { evaluate } from '../../../core/kit/calculation.ts';
 import { EXAMPLES } from '../../../core/register/examples.ts';
 import { headlineOf } from './headline.ts';
 

@@ -1,4 +1,4 @@
-import { resultRows } from '../../../core/register/words.ts';
+import { resultRows } from '../../../core/kit/words.ts';
 import type { UnitSystem } from '../../../core/units/index.ts';
 
 /** The result's first figure to act on, and what stands beside it: field names of the output, most wanted first. */

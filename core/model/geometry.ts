@@ -1,12 +1,11 @@
 import { keptWith } from '../kit/memo.ts';
-import type { Run } from '../model/site.ts';
-import type { Drawn } from './drawn.ts';
+import type { Run, SitePlan } from './site.ts';
 
 export interface Spot {
   xM: number;
   yM: number;
 }
-type Nodes = Pick<Drawn, 'nodes'>;
+type Nodes = Pick<SitePlan, 'nodes'>;
 
 const byId = <T extends { id: string }>(list: T[]): Map<string, T> =>
   new Map(list.map((x) => [x.id, x]));

@@ -1,6 +1,6 @@
 import { HOLD_NAME, readingText } from '../check/words.ts';
 import type { LogEvent } from '../model/events.ts';
-import { calculationNamed } from '../register.ts';
+import { calculationNamed } from '../register/index.ts';
 import {
   lengthText,
   strength,

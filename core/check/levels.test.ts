@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
 import { replay } from '../pourlog/state.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { cornersOf, squareWords } from './corners.ts';
-import { resultOf } from '../register/calculation.ts';
-import { levelLoop } from './level-loop.ts';
+import { cornersOf, squareWords } from '../setout/corners.ts';
+import { resultOf } from '../kit/calculation.ts';
+import { levelLoop } from '../setout/level-loop.ts';
 import { levelsOf, levelTargets, loopOf } from './levels.ts';
 
 const { site, pour } = demoPour('quillback', 'P3');

@@ -8,9 +8,9 @@ import { liftName } from '../pourplan/lifts.ts';
 import type { Route } from '../pourplan/route.ts';
 import type { RuledSite } from '../rules/rules.ts';
 import { strength, textOf } from '../units/index.ts';
-import { FAULT_WORDS, type LoadState } from './loads.ts';
-import type { Progress } from './progress.ts';
-import { entries, timeline, type PourState } from './state.ts';
+import { FAULT_WORDS, type LoadState } from '../pourlog/loads.ts';
+import type { Progress } from '../pourlog/progress.ts';
+import { entries, timeline, type PourState } from '../pourlog/state.ts';
 
 /** Something that was done against the rule, with what was said for it. */
 export interface AgainstRule {

@@ -2,8 +2,8 @@ import type { z } from 'zod';
 import type { PourDoc } from '../model/pour.ts';
 import type { Embed } from '../model/objects.ts';
 import type { SitePlan } from '../model/site.ts';
-import { resultOf } from '../register/calculation.ts';
-import { drainPitch } from './drain-pitch.ts';
+import { resultOf } from '../kit/calculation.ts';
+import { drainPitch } from '../setout/drain-pitch.ts';
 import type { Levels } from './levels.ts';
 
 /** Inverts are read at least this close along a drain, m (6 m: trade practice). */

@@ -1,0 +1,23 @@
+import type { Logger } from 'pino';
+import type { Account } from '../contract/index.ts';
+import type { Config } from './config.ts';
+import type { SiteClock } from './standins/clock.ts';
+import type { WeatherService } from './standins/weather.ts';
+import type { AccountStore } from './store/accounts.ts';
+import type { EventStore } from './store/events.ts';
+import type { PhotoStore } from './store/photos.ts';
+import type { SiteStore } from './store/sites.ts';
+
+/** What the routes stand on. */
+export interface AppDeps {
+  config: Config;
+  logger: Logger;
+  accounts: AccountStore;
+  sites: SiteStore;
+  events: EventStore;
+  photos: PhotoStore;
+  clock: SiteClock;
+  weather: WeatherService;
+  /** Names and PINs that the demo offers at one press; null on one's own data. */
+  demoAccounts: (Account & { pin: string })[] | null;
+}
