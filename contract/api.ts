@@ -161,10 +161,6 @@ export const putSettingsBody = z.object({
   version: z.number({ error: 'must be the version you read' }).int(),
   settings: pourSettingsSchema,
 });
-export interface PlanConflict {
-  yours: number;
-  current: PourAnswer;
-}
 
 /** A site's own value for a rule of its profile; null goes back to the profile's. */
 export const putRuleBody = z

@@ -1,3 +1,3 @@
 export * from './api.ts';
 export { siteFileSchema, type SiteFile } from './site-file.ts';
-export { readSiteFile, type BroughtIn } from './site-import.ts';
+export { readSiteFile } from './site-import.ts';

@@ -26,10 +26,11 @@ test('a site of 400 runs is picked from, looked through, changed, taken back and
     await button(tab).click();
     await expect(button(tab)).toHaveAttribute('aria-pressed', 'true');
   }
-  for (const way of ['rolled out', 'from above']) {
-    await page.getByRole('button', { name: way }).click();
-    await expect(page.locator('[data-run="R200"]').first()).toBeVisible();
-  }
+  await page.getByRole('button', { name: 'rolled out' }).click();
+  const rolled = page.getByRole('group', { name: /^Rolled out/ });
+  await expect(rolled.getByRole('button', { name: /^R\d+, / }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'from above' }).click();
+  await expect(page.locator('[data-run="R200"]')).toBeVisible();
 
   await button('Change the plan').click();
   const length = page.getByLabel(/^Length/);

@@ -156,7 +156,7 @@ function singleBolt(s: Section, r: Rules): number[] | null {
 }
 
 /** Bolts of one section; null when no layout exists. */
-export function boltsOf(s: Section, r: Rules): number[] | null {
+function boltsOf(s: Section, r: Rules): number[] | null {
   if (s.single && atMost(s.endM - s.startM, SHORT_PLATE_M)) return singleBolt(s, r);
   const fore = forwardReach(s, r);
   if (!fore) return null;

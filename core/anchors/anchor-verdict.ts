@@ -5,7 +5,7 @@ import { atLeast, atMost } from '../units/limits.ts';
 import { SHORT_PLATE_M } from './anchor-layout.ts';
 
 /** Position tolerance by bolt, mm (ACI 117-10 §2.3.2): to 7/8 in, to 1½ in, larger. */
-export function positionToleranceMm(diameterMm: number): number {
+function positionToleranceMm(diameterMm: number): number {
   if (atMost(diameterMm, 22.225)) return 6.35;
   return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
 }

@@ -15,7 +15,7 @@ export interface LevelTarget {
   elementId: string;
 }
 
-export interface LevelRead {
+interface LevelRead {
   target: LevelTarget | null;
   pointId: string;
   elevationM: number;
@@ -25,7 +25,7 @@ export interface LevelRead {
   actor: string;
   entryId: string;
 }
-export interface SetUp {
+interface SetUp {
   id: string;
   onId: string;
   backSightM: number;

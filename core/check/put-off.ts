@@ -1,7 +1,7 @@
 import type { PourDoc } from '../model/pour.ts';
 
 /** One thing that was called for the pour: until when it can be put off without charge, and what it costs after. */
-export interface PutOff {
+interface PutOff {
   what: string;
   freeUntilMin: number;
   cost: number;

@@ -3,7 +3,7 @@ import { rulesOf, sourceText, type RuledSite } from '../rules/rules.ts';
 import type { UnitSystem } from '../units/measure.ts';
 
 /** A tolerance with where it comes from. `plusMm` null: more does no harm. */
-export interface Tolerance {
+interface Tolerance {
   minusMm: number;
   plusMm: number | null;
   source: string;

@@ -7,8 +7,7 @@ export interface Stop {
   place: number;
 }
 
-export const WALKS = ['route', 'kind'] as const;
-export type Walk = (typeof WALKS)[number];
+export type Walk = 'route' | 'kind';
 
 /** Stations closer than this along a run are read in one stop, m. */
 const ONE_STOP_M = 0.6;

@@ -18,7 +18,7 @@ import {
  * Whether forms may come off: `no` before the strength and the clock floor; `may` when both are there and the temperatures
  * behind it were read lately enough; `forecast` when both are there by temperatures that nobody has read.
  */
-export type StripVerdict = 'no' | 'forecast' | 'may';
+type StripVerdict = 'no' | 'forecast' | 'may';
 
 export interface Curing {
   /** The end of placing: the clock of curing starts here. */

@@ -25,14 +25,14 @@ export type FormCase = z.output<z.ZodObject<typeof pressureFields>>;
 export const rateField = () => anyNumber().gt(0, 'must be above 0');
 
 /** ACI 347R-14 table 4.2.2.1a: chemistry coefficient. */
-export function chemistryFactor(cement: FormCase['cement'], retarder: boolean): number {
+function chemistryFactor(cement: FormCase['cement'], retarder: boolean): number {
   if (cement === 'highBlend') return 1.4;
   if (cement === 'blend') return retarder ? 1.4 : 1.2;
   return retarder ? 1.2 : 1;
 }
 
 /** ACI 347R-14 table 4.2.2.1b: unit weight coefficient of w in pcf. */
-export function weightFactor(pcf: number): number {
+function weightFactor(pcf: number): number {
   if (!atMost(140, pcf)) return Math.max(0.8, 0.5 * (1 + pcf / 145));
   return atMost(pcf, 150) ? 1 : pcf / 145;
 }

@@ -23,7 +23,7 @@ export const plateSchema = z.object({
 });
 export type Plate = z.output<typeof plateSchema>;
 
-export const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
+const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
 export const anchorSchema = z.object({
   id: mark(),
   elementId: mark(),
@@ -59,8 +59,8 @@ export const embedSchema = z.object({
 });
 export type Embed = z.output<typeof embedSchema>;
 
-export const FORM_KINDS = ['panels', 'foam'] as const;
-export const CONSOLIDATIONS = ['vibrator', 'smallVibrator', 'rod', 'hammer'] as const;
+const FORM_KINDS = ['panels', 'foam'] as const;
+const CONSOLIDATIONS = ['vibrator', 'smallVibrator', 'rod', 'hammer'] as const;
 
 /** A form system as its maker describes it: panels that are taken off and used again, or foam blocks that stay. */
 export const formSystemSchema = z.object({

@@ -112,7 +112,7 @@ export const pourSettingsSchema = z.object({
 });
 export type PourSettings = z.output<typeof pourSettingsSchema>;
 
-export const strippingSchema = z.object({
+const strippingSchema = z.object({
   /** Strength at which forms may come off, never before the clock floor. */
   stripMPa: positive(),
   floorH: nonNegative(),

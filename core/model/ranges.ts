@@ -63,7 +63,7 @@ export const measure = (kind: RangeName) => {
 };
 
 /** A measure as it is said on site. */
-export const measureText = (value: number, r: Range, units: UnitSystem): string =>
+const measureText = (value: number, r: Range, units: UnitSystem): string =>
   r.mm ? lengthText(value, units) : distanceText(value, units);
 
 /** How a typed measure is met: taken, asked about once more, or refused, with what is said. */

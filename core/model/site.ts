@@ -21,7 +21,7 @@ import {
  * The part of a site file that says what is to be built: types, runs, pads and piers, in metres above the
  * site datum. Whole files (mixes, plants, crews, pours) are in contract/.
  */
-export const RULE_PROFILES = ['us-aci', 'metric-en'] as const;
+const RULE_PROFILES = ['us-aci', 'metric-en'] as const;
 export type RuleProfile = (typeof RULE_PROFILES)[number];
 
 const bar = () =>
@@ -89,7 +89,7 @@ export const nodeSchema = z.object({
   yM: measure('coordinate'),
 });
 
-export const openingSchema = z.object({
+const openingSchema = z.object({
   kind: z.enum(['window', 'door', 'pocket', 'sleeve'], {
     error: 'must be window, door, pocket or sleeve',
   }),

@@ -2,7 +2,7 @@ import type { RouteCell } from '../pourplan/cells.ts';
 import { faceKey, type ActualPlacement } from './placements.ts';
 
 /** How the face of a cell is met: by the cell above, by the one at its side, or by the rest of the cell itself. */
-export type SeamKind = 'above' | 'beside' | 'front';
+type SeamKind = 'above' | 'beside' | 'front';
 
 /** A face of one cell that waits for concrete. */
 export interface OpenFace {

@@ -13,7 +13,7 @@ import type { z } from 'zod';
 type OutputOf<C extends { output: z.ZodType }> = z.output<C['output']>;
 
 /** A placement on the route: where along the way it runs, in which lift. */
-export interface PlannedPlacement extends Placement {
+interface PlannedPlacement extends Placement {
   elementId: string;
   lift: number;
   fromM: number;
@@ -83,7 +83,7 @@ const loadsOn = (
   });
 
 /** The simulation's input for a pour with these settings; cells are cut from the route by its lifts. */
-export function simulationFor(
+function simulationFor(
   cells: RouteCell[],
   loads: OutputOf<typeof truckPlan>['loads'],
   pour: PourDoc,

@@ -11,7 +11,7 @@ import { carriedBy, storeysOf } from './storeys.ts';
  * A stretch of a leg that stands on another element of the pour, as shares (0 to 1) of both in the direction of placing:
  * from `fromShare` to `toShare` of the leg, over `startShare` to `endShare` of what carries it.
  */
-export interface Standing {
+interface Standing {
   elementId: string;
   fromShare: number;
   toShare: number;

@@ -22,7 +22,7 @@ export interface Choices {
   liftWaitMin: number[];
 }
 /** What things cost, in the site's money. */
-export interface Prices {
+interface Prices {
   crewPerMin: number;
   oldLoad: number;
   afterDusk: number;
@@ -50,7 +50,7 @@ export interface SearchInput {
   runnersUp: number;
 }
 
-export type Chosen = Pick<
+type Chosen = Pick<
   PourSettings,
   | 'startAt'
   | 'reverse'
@@ -63,7 +63,7 @@ export type Chosen = Pick<
 >;
 /** The limits a plan is held to. */
 export const LIMITS = ['rating', 'seam', 'hours'] as const;
-export type Limit = (typeof LIMITS)[number];
+type Limit = (typeof LIMITS)[number];
 /** A plan that was looked at: what was chosen, what it is likely to cost, and why it is not the one. */
 export interface Candidate {
   chosen: Chosen;

@@ -9,7 +9,7 @@ import { LIMITS, searchSequences, type SearchResult } from './search.ts';
 
 const yesNo = () => z.boolean({ error: 'must be true or false' });
 /** What the search may choose from. */
-export const choicesSchema = z.object({
+const choicesSchema = z.object({
   startAt: z.array(wholeOrNone()).default([]),
   reverse: z.array(yesNo()).default([]),
   lifts: z.array(count().lte(12, 'must be 12 or fewer')).default([]),

@@ -108,14 +108,14 @@ export type SimulationInput = Shape;
 
 const spread = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 /** One unbroken stretch of placing: which cell, from which load, when and how much. */
-export const placementSchema = z.object({
+const placementSchema = z.object({
   cellId: z.string(),
   loadId: z.string(),
   fromMin: z.number(),
   toMin: z.number(),
   volumeM3: z.number(),
 });
-export const timetableSchema = z.object({
+const timetableSchema = z.object({
   placements: z.array(placementSchema),
   loads: z.array(
     z.object({

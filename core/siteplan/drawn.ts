@@ -3,24 +3,6 @@ import type { PourDoc } from '../model/pour.ts';
 import { mark } from '../model/objects.ts';
 import { sitePlanShape, type SitePlan } from '../model/site.ts';
 
-/** What is drawn of a site and can be changed on the plan; rules, mixes, plants and the history are not part of it. */
-export const DRAWN = [
-  'footingTypes',
-  'wallTypes',
-  'nodes',
-  'runs',
-  'pads',
-  'piers',
-  'plates',
-  'anchors',
-  'embeds',
-  'formSystems',
-  'ground',
-  'benchmark',
-  'points',
-  'currency',
-] as const;
-
 /** The drawn plan with the runs and the forms of each pour, as it is sent to be stored. */
 export const drawnSchema = sitePlanShape
   .pick({

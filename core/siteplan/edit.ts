@@ -29,7 +29,7 @@ import { withDrawn, type Drawn } from './drawn.ts';
 import { angleOf, lengthOf, nodeOf, roundM, type Spot } from '../model/geometry.ts';
 
 /** A list of the plan that is edited item by item, by id. */
-export type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';
+type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';
 
 /** One act on the plan. */
 export type PlanEdit =

@@ -10,7 +10,7 @@ const ACI_TOLERANCE_MM = { shallow: 9.525, deep: 12.7 };
 const EN_MINUS_MM = 10;
 
 /** How far under the specified cover a reading may be, mm. */
-export function coverToleranceMm(
+function coverToleranceMm(
   profile: 'aci117' | 'en13670',
   specifiedMm: number,
   memberDepthMm: number,

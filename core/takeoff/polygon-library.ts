@@ -14,6 +14,3 @@ export const booleanArea = (a: Ring, b: Ring): number =>
 /** What is left of `a` outside `b`. A hole comes back as a ring that runs clockwise (negative area). */
 export const differenceOf = (a: Ring, b: Ring): Ring[] =>
   rings(Clipper.differenceD([path(a)], [path(b)], FillRule.NonZero, DECIMALS));
-/** One outline round many rings; holes run clockwise. */
-export const unionOf = (all: Ring[]): Ring[] =>
-  rings(Clipper.unionD(all.map(path), [], FillRule.NonZero, DECIMALS));

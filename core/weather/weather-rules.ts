@@ -17,7 +17,7 @@ export function leastPlacedC(leastDimensionM: number): number {
   return atLeast(leastDimensionM, 1.8288) ? 5 : 7;
 }
 /** Cold weather begins at 40 °F. */
-export const COLD_AIR_C = 40 / 9;
+const COLD_AIR_C = 40 / 9;
 
 type Level = 'go' | 'caution' | 'no';
 const hour = z.object({

@@ -84,7 +84,7 @@ export function verifyLines(lines: string[]): Verified {
 }
 
 /** The last line of an exported log: without it a log that was cut short would verify like a whole one. */
-export interface ClosingLine {
+interface ClosingLine {
   end: 'jactum.log/1';
   /** Entries in the file, and in the server's log when it was written. */
   entries: number;

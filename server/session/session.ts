@@ -4,7 +4,7 @@ import type { Role } from '../../contract/index.ts';
 import { ProblemError } from '../problems.ts';
 import type { AccountStore, SignedIn } from '../store/accounts.ts';
 
-export const COOKIE = 'jactum_session';
+const COOKIE = 'jactum_session';
 export const tokenOf = (req: Request): string | undefined =>
   parseCookie(req.headers.cookie ?? '')[COOKIE];
 

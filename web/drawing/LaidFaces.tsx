@@ -24,7 +24,7 @@ export const FACE_GAP_PX = 13;
 const LOUD: Verdict[] = ['out', 'held', 'unread', 'tight', 'waived'];
 
 /** A spot on a wall's face as it lies on the paper. */
-export const onFace = (
+const onFace = (
   r: RunOnPaper,
   pxPerM: number,
   atM: number,

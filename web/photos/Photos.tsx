@@ -19,7 +19,7 @@ const keyOf = (a: About): string =>
       : a.elementId;
 
 /** Keeps a picture and says in the log what it shows. */
-export function useTakePhoto() {
+function useTakePhoto() {
   const v = usePour();
   return async (blob: Blob, about: About, keepPosition = false): Promise<void> => {
     if (!blob.type.startsWith('image/')) {
@@ -69,7 +69,7 @@ export function Photos({ about, label = 'Photo' }: { about: About; label?: strin
 }
 
 /** The button alone: a file or the phone's camera; in the demo also the stand-in camera. */
-export function TakePhoto({ about, label = 'Photo' }: { about: About; label?: string }) {
+function TakePhoto({ about, label = 'Photo' }: { about: About; label?: string }) {
   const { demo } = useSession();
   const v = usePour();
   const input = useRef<HTMLInputElement>(null);

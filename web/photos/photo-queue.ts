@@ -8,7 +8,7 @@ export const PHOTO_LIMIT_BYTES = 20 * 1024 * 1024;
 /** Waits between tries to send, ms. */
 const BACKOFF_MS = [1000, 3000, 10_000, 30_000];
 
-export interface PhotoSnapshot {
+interface PhotoSnapshot {
   waiting: ReadonlyMap<string, { url: string; refused: string | null }>;
   unsent: number;
 }
@@ -17,7 +17,7 @@ export interface PhotoSnapshot {
  * Pictures of one pour on their way to the server. A picture is kept here, and seen here, until the server has it; the log
  * entry that says what it shows goes its own way through the outbox, and either may arrive first.
  */
-export class PhotoQueue {
+class PhotoQueue {
   readonly pourId: string;
   #snap: PhotoSnapshot = { waiting: new Map(), unsent: 0 };
   #heard = new Set<() => void>();

@@ -34,7 +34,7 @@ const placeOf = (a: Anchor, upM?: number): Place => ({
 });
 
 /** Bolts of a plate: those on the drawing, or, when it shows none, where the layout calculation puts them. */
-export function boltsOfPlate(
+function boltsOfPlate(
   plate: Plate,
   { site, rules: r }: Pick<ListContext, 'site' | 'rules'>,
 ): { fromM: number; toM: number; drawn: boolean; wetM: number[]; bolts: WantedBolt[] }[] {

@@ -39,7 +39,7 @@ export const braced = look(
   'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.',
 );
 /** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
-export const TRENCH_M = 1.2192;
+const TRENCH_M = 1.2192;
 
 /** A lap, where the run is longer than one bar. The drawing rules; without one it is computed. */
 export function lapDraft(

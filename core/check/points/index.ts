@@ -2,7 +2,6 @@ import { wallHeightM, pierHeightM } from '../../model/site.ts';
 import type { PourState } from '../../pourlog/state.ts';
 import { entries } from '../../pourlog/state.ts';
 import { lengthOf, runOf } from '../../model/geometry.ts';
-import { barNamed } from '../../model/bars.ts';
 import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';
 import { footingDrafts } from './footings.ts';
@@ -19,10 +18,8 @@ export {
   WHOLE_POUR,
   TRADES,
   type CheckPoint,
-  type Place,
   type Trade,
   type Wanted,
-  type WantedBolt,
   type WantedDepth,
 } from './types.ts';
 export { formSystemOf } from '../../formwork/forms-layout.ts';
@@ -155,6 +152,3 @@ export function withAdded(points: CheckPoint[], state: PourState): CheckPoint[] 
   });
   return added.length ? [...points, ...added] : points;
 }
-
-/** Nominal diameter of the bar whose cover is read, mm, for drawing it to scale. */
-export const barDiameterMm = (name: string): number => barNamed(name).diameterMm;

@@ -7,7 +7,7 @@ import { padBars } from '../../../core/steel/pad-bars.ts';
 import { barText, lengthText } from '../../../core/units/index.ts';
 
 /** What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's; `leg` 1 or −1: which way a foot lies. */
-export interface Above {
+interface Above {
   id: string;
   thickMm: number;
   leftMm: number;

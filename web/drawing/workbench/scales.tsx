@@ -19,7 +19,7 @@ interface RangeProps {
 }
 
 /** Readings as marks over a measure, with the range allowed and what is wanted. */
-export function RangeDrawing({
+function RangeDrawing({
   width,
   height,
   units,

@@ -7,7 +7,7 @@ import { rulesBehind, sourceText } from '../../../core/rules/rules.ts';
 import type { PourView } from '../../app/pour-context.tsx';
 
 /** Where a value that stands in the form comes from, when it is not made up. */
-export type From = { kind: 'pour' } | { kind: 'rule'; text: string };
+type From = { kind: 'pour' } | { kind: 'rule'; text: string };
 export interface Start {
   /** What is known: of this pour, of the site's rules, and values that usually stand. Anything else is left empty. */
   input: Record<string, unknown>;
@@ -171,7 +171,7 @@ export function startOf(v: PourView, id: string): Start {
 }
 
 /** Whole sites, pours and logs are not put in by hand: the form takes this pour's own. */
-export const OWN = new Set(['site', 'pour', 'mix', 'plant', 'events', 'cells', 'loads', 'now']);
+const OWN = new Set(['site', 'pour', 'mix', 'plant', 'events', 'cells', 'loads', 'now']);
 export const isOwn = (id: string, f: FieldInfo): boolean =>
   OWN.has(f.name) &&
   ['sequence-search', 'pour-state', 'pour-simulation', 'rebar-takeoff'].includes(id);
