@@ -1,6 +1,10 @@
 import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
+import { v7 as uuid } from 'uuid';
+import { checkList } from '../core/check/points/index.ts';
+import { asWanted } from '../core/testdata/as-wanted.ts';
+import { demoPour } from '../core/testdata/demo.ts';
 import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
 import {
   allSent,
@@ -51,7 +55,43 @@ async function freshP2(page: Page): Promise<string> {
   return made.pours.find((p) => p.code === 'P2')?.id ?? '';
 }
 
+/** Runs that somebody else has read already, everything as wanted: they are in the log before this device opens it. */
+async function readBefore(page: Page, id: string, runs: string[]): Promise<number> {
+  const { site, pour, mix } = demoPour('quillback', 'P2');
+  const events = checkList({ site, pour, mix })
+    // The lap of S is left: it fails at first.
+    .filter((point) => runs.includes(point.elementId) && point.id !== 'S/lap')
+    .flatMap((point) =>
+      point.places.map((_, place) => {
+        const value = asWanted(point, place);
+        const of = { checkId: point.id, place };
+        return {
+          id: uuid(),
+          at: new Date().toISOString(),
+          ...(value
+            ? { kind: 'reading', body: { ...of, value } }
+            : { kind: 'mark', body: { ...of, result: 'pass' } }),
+        };
+      }),
+    );
+  const status = await page.evaluate(
+    async ([url, body]) =>
+      (
+        await fetch(url, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body,
+        })
+      ).status,
+    [`/api/pours/${id}/events`, JSON.stringify({ events })] as const,
+  );
+  expect(status).toBe(200);
+  return events.length;
+}
+
 interface Inspection {
+  /** How many places somebody else has read already. */
+  before?: number;
   page: Page;
   url: string;
   id: string;
@@ -66,6 +106,7 @@ async function inspectP2({
   id,
   hand,
   type,
+  before = 0,
 }: Inspection): Promise<{ readings: number; presses: number }> {
   const bench = page.locator('.bench');
   const dialog = page.getByRole('dialog');
@@ -104,7 +145,7 @@ async function inspectP2({
   const { wanted } = await readCount(page);
   const walked = await readEverything(page, good, hand);
   presses += walked.presses;
-  expect(walked.readings + 2).toBe(wanted);
+  expect(before + walked.readings + 2).toBe(wanted);
   expect(wanted).toBeGreaterThanOrEqual(44);
 
   // The answer, the foreman's own check, the dowels and the building inspection: then the gate is open.
@@ -138,7 +179,7 @@ async function inspectP2({
     ['dowels', 'pass', 'R. Halloran'],
     ['inspection', 'pass', 'R. Halloran'],
   ]);
-  return { readings: wanted, presses };
+  return { readings: wanted - before, presses };
 }
 
 test('a whole inspection of P2, from an empty log to an open gate, in under four presses a reading', async ({
@@ -189,6 +230,8 @@ test('the same inspection on a phone, by thumb, in under four taps a reading', a
   ).newPage();
   await signIn(page, server);
   const id = await freshP2(page);
+  // The desk reads them all; on the phone two walls and a lap are enough to meet every kind of pad.
+  const before = await readBefore(page, id, ['W', 'E2', 'S']);
   const thumb = thumbHand(page);
   // Whatever is pressed, nothing lies beside the screen.
   const hand: Hand = {
@@ -205,6 +248,7 @@ test('the same inspection on a phone, by thumb, in under four taps a reading', a
     url: server.url,
     id,
     hand,
+    before,
     type: async (field, text) => {
       await field.tap();
       await field.fill(text);
