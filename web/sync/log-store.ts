@@ -23,6 +23,8 @@ export interface LogSnapshot {
 /** Waits between tries to send, ms: soon at first, then once in half a minute. */
 const BACKOFF_MS = [500, 1000, 2000, 5000, 10_000, 30_000];
 const BATCH = 200;
+/** Entries of the stream that come within this are taken together, ms. */
+const GATHER_MS = 30;
 
 /**
  * One pour's log on this device. An entry is in IndexedDB before it shows, shows before it is sent, and stays in
@@ -97,7 +99,12 @@ export class LogStore {
   #wake = (): void => {
     this.#tries = 0;
     void this.flush();
-    if (this.#users > 0 && !this.#stream) this.#listen();
+    // What was missed is read in one go first; the stream brings what comes after.
+    void this.pull()
+      .catch(() => undefined)
+      .then(() => {
+        if (this.#users > 0 && !this.#stream) this.#listen();
+      });
   };
 
   async #load(): Promise<void> {
@@ -168,8 +175,16 @@ export class LogStore {
   #listen(): void {
     const stream = new EventSource(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`);
     this.#stream = stream;
+    // A device that was away hears thousands at once: they are taken together, not one by one.
+    let heard: StoredEvent[] = [];
     stream.addEventListener('entry', (m) => {
-      void this.#take([JSON.parse(String(m.data)) as StoredEvent]);
+      heard.push(JSON.parse(String(m.data)) as StoredEvent);
+      if (heard.length > 1) return;
+      setTimeout(() => {
+        const news = heard;
+        heard = [];
+        void this.#take(news);
+      }, GATHER_MS);
     });
     stream.addEventListener('clock', () => {
       void mutate('/api/clock');
