@@ -24,12 +24,7 @@ export const FACE_GAP_PX = 13;
 const LOUD: Verdict[] = ['out', 'held', 'unread', 'tight', 'waived'];
 
 /** A spot on a wall's face as it lies on the paper. */
-const onFace = (
-  r: RunOnPaper,
-  pxPerM: number,
-  atM: number,
-  upM: number,
-): [number, number] => {
+const onFace = (r: RunOnPaper, pxPerM: number, atM: number, upM: number): [number, number] => {
   const out = r.halfWidthPx + FACE_GAP_PX + upM * pxPerM;
   const along = atM * pxPerM;
   return [

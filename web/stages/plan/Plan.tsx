@@ -12,7 +12,7 @@ import { Stepper } from './Stepper.tsx';
 import { useOdds } from './useOdds.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
-import { MarchChart } from '../../drawing/MarchChart.tsx';
+import { MarchChart } from '../../drawing/march/MarchChart.tsx';
 import { OrderCurve } from '../../drawing/OrderCurve.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
