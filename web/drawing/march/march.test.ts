@@ -37,7 +37,7 @@ describe('the passes of a plan', () => {
     const placed = [{ ...at, fromRatio: 0.25, toRatio: 0.25, fromMs: 60_000, toMs: 120_000 }];
     const leg = plan.route.legs.find((l) => l.elementId === 'FB');
     if (!leg) throw new Error('no leg');
-    const [bar] = actualBars(plan, placed as never, (ms) => ms / 60_000);
+    const [bar] = actualBars(plan, placed, (ms) => ms / 60_000);
     const x = leg.fromM + leg.lengthM * 0.25;
     expect(bar).toMatchObject({ lift: 0, covered: true, x0: x, x1: x, t0: 1, t1: 2 });
   });

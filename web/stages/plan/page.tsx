@@ -1,4 +1,5 @@
 import { Frame } from '../../app/Frame.tsx';
-import { PlanBench, PlanGround } from './Plan.tsx';
+import { PlanBench } from './PlanBench.tsx';
+import { PlanGround } from './PlanGround.tsx';
 
 export const Component = () => <Frame stage="plan" ground={<PlanGround />} bench={<PlanBench />} />;

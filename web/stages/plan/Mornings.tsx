@@ -1,0 +1,76 @@
+import { clockText } from '../../../core/units/index.ts';
+import { oddsOrigin } from '../../app/origins.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { Mark, MarkShape } from '../../ui/Mark.tsx';
+import { Opens } from '../../ui/Working.tsx';
+import { MORNINGS } from './mornings.ts';
+import { useOdds } from './useOdds.ts';
+
+const ODDS = [
+  ['coldSeam', 'a seam goes cold'],
+  ['overAge', 'a load too old'],
+  ['short', 'short at the end'],
+  ['afterDusk', 'after dusk'],
+] as const;
+
+/** How it goes on mornings that are like this one and none the same: what goes wrong, in how many, and when it is done. */
+export function Mornings() {
+  const v = usePour();
+  const odds = useOdds();
+  return (
+    <>
+      <div className="flex items-center justify-between">
+        <h2 className="head">Of {MORNINGS} mornings like this one</h2>
+        {odds && (
+          <span className="text-ink2">
+            done{' '}
+            <Opens name="the finish" {...oddsOrigin(v)}>
+              {clockText(odds.finishMin.p50)}, or {clockText(odds.finishMin.p10)} to{' '}
+              {clockText(odds.finishMin.p90)}
+            </Opens>
+          </span>
+        )}
+      </div>
+      <div className="flex flex-col gap-1">
+        {ODDS.map(([key, label]) => {
+          const n = odds ? Math.round(odds[key] * MORNINGS) : null;
+          return (
+            <p key={key} className="flex items-center gap-2">
+              <span className="w-36 shrink-0">{label}</span>
+              <svg
+                height="14"
+                viewBox={`0 0 ${MORNINGS * 16} 14`}
+                className="min-w-0 flex-1"
+                preserveAspectRatio="xMinYMid meet"
+                aria-hidden="true"
+              >
+                {Array.from({ length: MORNINGS }, (_, i) =>
+                  n !== null && i < n ? (
+                    <MarkShape key={i} verdict="out" x={i * 16} size={14} />
+                  ) : (
+                    <circle key={i} cx={i * 16 + 7} cy="7" r="2" fill="var(--line)" />
+                  ),
+                )}
+              </svg>
+              <b className="w-20 text-right tnum">
+                {n === null ? (
+                  'drawing'
+                ) : (
+                  <Opens name={label} {...oddsOrigin(v)}>
+                    {n} in {MORNINGS}
+                  </Opens>
+                )}
+              </b>
+            </p>
+          );
+        })}
+      </div>
+      {(odds?.overRating ?? 0) > 0.5 && (
+        <p className="flex gap-2 font-semibold text-chalk-t">
+          <Mark verdict="out" />
+          Fresh head goes over the forms’ rating: more lifts, or slower.
+        </p>
+      )}
+    </>
+  );
+}

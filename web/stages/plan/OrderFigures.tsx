@@ -1,0 +1,85 @@
+import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
+import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../app/origins.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { Mark } from '../../ui/Mark.tsx';
+import { Big } from '../../ui/Text.tsx';
+import { Opens } from '../../ui/Working.tsx';
+
+/** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
+export function OrderFigures() {
+  const v = usePour();
+  const { plan } = v;
+  const s = v.record.pour.settings;
+  const order = plan.order.result;
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
+        <Opens name="the order" {...orderOrigin(v)}>
+          <Big figure={volume(plan.orderedM3, v.units)} size={52} />
+        </Opens>
+        <p className="pb-1 leading-5">
+          {plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
+          <br />
+          <span className="text-ink2">
+            {s.orderM3 === null ? 'recommended, not ordered yet' : 'ordered'}
+          </span>
+        </p>
+      </div>
+      <dl className="rows border-y border-hair tnum">
+        {(
+          [
+            ['neat', plan.route.volumeM3],
+            [
+              `waste, ${Math.round(s.wasteRatio * 1000) / 10} in 100`,
+              plan.route.volumeM3 * s.wasteRatio,
+            ],
+            ['stays in hose and hopper', s.leftBehindM3],
+            ['needed', order.meanM3],
+          ] as const
+        ).map(([label, m3]) => (
+          <div
+            key={label}
+            className={`flex justify-between py-1.5 ${label === 'needed' ? 'font-semibold' : ''}`}
+          >
+            <dt>{label}</dt>
+            <dd>
+              <Opens name={label} {...(label === 'neat' ? takeoffOrigin(v) : orderOrigin(v))}>
+                {textOf(volume(m3, v.units))}
+              </Opens>
+            </dd>
+          </div>
+        ))}
+        <div className="flex justify-between py-1.5">
+          <dt>loads</dt>
+          <dd>
+            <Opens name="the loads" {...trucksOrigin(v)}>
+              {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart,{' '}
+              {counted(plan.trucks.result.trucks, 'truck')}
+            </Opens>
+          </dd>
+        </div>
+        <div className="flex justify-between py-1.5">
+          <dt>first batched, last placed</dt>
+          <dd>
+            <Opens name="the timetable" {...timetableOrigin(v)}>
+              {clockText(plan.trucks.result.loads[0]?.batchMin ?? 0)},{' '}
+              {clockText(plan.timetable.finishMin)}
+            </Opens>
+          </dd>
+        </div>
+      </dl>
+      {order.withoutLoadsM3 !== null && s.orderM3 === null && (
+        <p className="flex gap-2" data-load-bites>
+          <Mark verdict="tight" />
+          <span>
+            {textOf(volume(order.withoutLoadsM3, v.units))} would be the order if a truck cost
+            nothing:{' '}
+            {order.withoutLoadsM3 > order.orderM3
+              ? 'another truck for the rest is dearer than the risk of running short.'
+              : 'the truck comes anyway, and carries a little more.'}
+          </span>
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,2 @@
+/** Chances are counted: of twenty mornings like this. */
+export const MORNINGS = 20;
