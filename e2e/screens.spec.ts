@@ -297,3 +297,29 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   await expect(page.getByText(/Somebody changed this plan while you were at it/)).toBeVisible();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
 });
+
+test('a fault in one part of a screen leaves the other parts, the stations and the log working', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server);
+  const id = await pourId(page, 'P2');
+  // A forecast that is none, for the chart alone: two days of it are asked for, and twelve hours for the rail.
+  await page.route('**/api/sites/*/weather*', async (route) => {
+    const query = new URL(route.request().url()).searchParams;
+    const hours =
+      (Date.parse(query.get('to') ?? '') - Date.parse(query.get('from') ?? '')) / 3_600_000;
+    if (hours > 24) await route.fulfill({ json: { hours: 5 } });
+    else await route.continue();
+  });
+  await page.goto(`${server.url}/pours/${id}/plan`);
+  await expect(page.getByRole('alert').getByText('This part cannot be shown')).toBeVisible();
+  await expect(page.locator('.bench').getByRole('button', { name: /^Firm/ })).toBeVisible();
+  await page.unroute('**/api/sites/*/weather*');
+  await page.getByRole('link', { name: /^Check/ }).click();
+  await expect(page.locator('[data-gate]')).toBeVisible();
+  await expect(page.getByRole('alert').getByText('This part cannot be shown')).toBeHidden();
+  // Come back once there is a forecast, it is shown again.
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await expect(page.getByRole('img', { name: /^March chart/ })).toBeVisible();
+});
