@@ -1,7 +1,7 @@
 import { clockText } from '../../../core/units/index.ts';
 import type { March } from './scales.ts';
 
-/** The present, struck in chalk across the chart, with how long the first open seam has. */
+/** The present, to the minute that is running as on every clock, struck in chalk across the chart, with how long the first open seam has. */
 export function NowLine({ m, nowMin, rough }: { m: March; nowMin: number; rough: string }) {
   const shuts = m.actual?.seamShutsMin ?? null;
   const y = m.t(nowMin);
@@ -23,7 +23,7 @@ export function NowLine({ m, nowMin, rough }: { m: March; nowMin: number; rough:
         fontSize={m.narrow ? 15 : 18}
         style={{ fontWeight: 700, fill: 'var(--chalk-t)' }}
       >
-        {clockText(nowMin)}
+        {clockText(Math.floor(nowMin))}
       </text>
       {shuts !== null && shuts > nowMin && shuts < m.tTo && (
         <g stroke="var(--chalk)" strokeWidth="2.5" fill="none">
