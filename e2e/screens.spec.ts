@@ -299,9 +299,11 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
 });
 
 test('a fault in one part of a screen leaves the other parts, the stations and the log working', async ({
-  page,
+  browser,
   server,
 }) => {
+  // The answer is put in the way of the page itself: a service worker would ask for it behind its back.
+  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   // A forecast that is none, for the chart alone: two days of it are asked for, and twelve hours for the rail.

@@ -14,7 +14,8 @@ export interface Alarm {
 const SEAM_MIN = 15;
 const LOAD_MIN = 10;
 /** A shortage below this is within what can be read off the forms, m³. */
-const SHORT_M3 = 0.1;
+export const SHORT_M3 = 0.1;
+export const isShort = (balanceM3: number): boolean => balanceM3 > SHORT_M3;
 
 /** Whether a seam shuts so soon that it comes before anything else, or has shut. */
 export const seamUrgent = (s: { cold: boolean; minutesLeft: number }): boolean =>
@@ -43,7 +44,7 @@ export function alarmsOf(pour: PourDoc, mix: Mix, progress: Progress, loads: Loa
   }
   if (progress.startedMs !== null && progress.finishedMs === null) {
     if (
-      progress.balanceM3 > SHORT_M3 &&
+      isShort(progress.balanceM3) &&
       progress.onOrderM3 <= Math.max(...loads.map((l) => l.plannedM3 ?? 0), pour.settings.truckM3)
     )
       out.push({ kind: 'short', ref: 'balance', minutes: null, amountM3: progress.balanceM3 });

@@ -1,4 +1,4 @@
-import type { Alarm } from '../pourlog/alarms.ts';
+import { seamUrgent, type Alarm } from '../pourlog/alarms.ts';
 import { liftName } from '../pourplan/lifts.ts';
 import type { Route } from '../pourplan/route.ts';
 import { textOf, volume, type UnitSystem } from '../units/index.ts';
@@ -13,6 +13,12 @@ export interface AlarmWords {
 
 /** With no load here and its nearest seam further off than this the next truck is only waited for, minutes. */
 const WAITED_FOR_MIN = 30;
+
+/** How an open seam is drawn: past its window, in its last minutes, or with time left. */
+export function seamTone(s: { cold: boolean; minutesLeft: number }): 'out' | 'tight' | 'good' {
+  if (s.cold) return 'out';
+  return seamUrgent(s) ? 'tight' : 'good';
+}
 
 /** Whether an alarm is worth interrupting whatever else is on the screen. */
 export const pressing = (a: Alarm): boolean =>

@@ -209,7 +209,7 @@ describe('one tablet, several hands', () => {
     server.up = true;
     await store.record('note', { text: 'from Brandvold' }, { ...by, actor: 'I. Brandvold' });
     await until(() => server.stored.length === 1);
-    await until(() => store.snapshot().others.length === 1);
+    await until(() => store.snapshot().unsent === 1);
     expect(server.stored.map((e) => [e.actor, (e.body as { text: string }).text])).toEqual([
       ['I. Brandvold', 'from Brandvold'],
     ]);

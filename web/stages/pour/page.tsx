@@ -1,4 +1,5 @@
 import { Frame } from '../../app/Frame.tsx';
-import { PourBench, PourGround } from './Pour.tsx';
+import { PourBench } from './PourBench.tsx';
+import { PourGround } from './PourGround.tsx';
 
 export const Component = () => <Frame stage="pour" ground={<PourGround />} bench={<PourBench />} />;

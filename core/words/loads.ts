@@ -1,0 +1,29 @@
+import type { LoadState } from '../pourlog/loads.ts';
+import { lengthText, temperatureFigure, textOf, type UnitSystem } from '../units/index.ts';
+
+/** What is to be done with a load, in a few words, and how that is marked. */
+export const LOAD_ADVICE: Record<
+  LoadState['advice'],
+  { tone: 'unread' | 'good' | 'out' | 'waived'; text: string }
+> = {
+  await: { tone: 'unread', text: 'on the road' },
+  slump: { tone: 'unread', text: 'take its slump' },
+  accept: { tone: 'good', text: 'good to place' },
+  tooStiff: { tone: 'out', text: 'too stiff' },
+  tooWet: { tone: 'out', text: 'too wet' },
+  tooOld: { tone: 'out', text: 'too old' },
+  tooHot: { tone: 'out', text: 'too hot' },
+  tooCold: { tone: 'out', text: 'too cold' },
+  done: { tone: 'good', text: 'placed' },
+  sentBack: { tone: 'waived', text: 'sent back' },
+};
+
+/** The verdict on a load with the figure that decides it, in the site's units: "too stiff, ½ in outside". */
+export function loadVerdictText(load: LoadState, units: UnitSystem): string {
+  const { text } = LOAD_ADVICE[load.advice];
+  if ((load.advice === 'tooHot' || load.advice === 'tooCold') && load.concreteTempC !== null)
+    return `${text}, ${textOf(temperatureFigure(load.concreteTempC, units))}`;
+  if ((load.advice === 'tooStiff' || load.advice === 'tooWet') && load.slump)
+    return `${text}, ${lengthText(-load.slump.marginMm, units)} outside`;
+  return text;
+}

@@ -1,0 +1,63 @@
+import { distanceText, volume } from '../../../core/units/index.ts';
+import { balanceText } from '../../../core/words/balance.ts';
+import { stateOrigin } from '../../app/origins.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { Opens } from '../../ui/Working.tsx';
+
+/** What is placed, to fill, here and on order, and what that comes to. */
+export function Balance() {
+  const v = usePour();
+  const p = v.progress;
+  const total = Math.max(v.plan.route.volumeM3, 1e-9);
+  return (
+    <section aria-label="Balance" data-balance={p.balanceM3.toFixed(4)}>
+      <p className="font-semibold leading-6">
+        <Opens name="the balance" {...stateOrigin(v)}>
+          {balanceText(p, v.units)}
+        </Opens>
+      </p>
+      <svg
+        className="my-1 w-full"
+        height="20"
+        viewBox="0 0 100 20"
+        preserveAspectRatio="none"
+        aria-hidden="true"
+      >
+        <rect
+          width="100"
+          height="20"
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="0.4"
+          vectorEffect="non-scaling-stroke"
+        />
+        <rect width={(100 * p.placedM3) / total} height="20" fill="var(--fresh)" />
+      </svg>
+      <p className="flex justify-between tnum text-ink2">
+        <span>
+          <b className="text-ink" data-placed>
+            {volume(p.placedM3, v.units, 1).value}
+          </b>{' '}
+          placed
+        </span>
+        <span>
+          <b className="text-ink">{volume(p.toFillM3, v.units, 1).value}</b> to fill
+        </span>
+        <span>
+          <b className="text-ink">{volume(p.hereM3, v.units, 1).value}</b> here
+        </span>
+        <span>
+          <b className="text-ink">{volume(p.onOrderM3, v.units, 1).value}</b> on order,{' '}
+          {volume(0, v.units).unit}
+        </span>
+      </p>
+      {p.usedPerNeat !== null && (
+        <p className="text-ink2">
+          So far {((p.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat; planned{' '}
+          {(v.record.pour.settings.wasteRatio * 100).toFixed(0)}.{' '}
+          {distanceText(v.plan.route.lengthM, v.units)} in all.
+        </p>
+      )}
+    </section>
+  );
+}

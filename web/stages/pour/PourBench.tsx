@@ -1,0 +1,30 @@
+import { usePour } from '../../app/pour-context.tsx';
+import { Balance } from './Balance.tsx';
+import { Headline } from './Headline.tsx';
+import { LoadCard, NextLoad } from './LoadCard.tsx';
+import { PourActs } from './PourActs.tsx';
+import { PourRows } from './PourRows.tsx';
+import { PourSheets } from './PourSheets.tsx';
+import { Tasks } from './Tasks.tsx';
+
+/** What decides the next minutes, the load at the chute, what is logged by a press, and how the pour stands. */
+export function PourBench() {
+  const v = usePour();
+  const { progress, loads } = v;
+  const here = loads.find(
+    (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
+  );
+  const waiting = loads.filter((l) => l.arrivedAt === null);
+  return (
+    <div className="flex flex-col gap-3">
+      <Headline />
+      {here && <LoadCard load={here} />}
+      {!here && waiting[0] && progress.finishedMs === null && <NextLoad id={waiting[0].id} />}
+      <PourActs here={here} next={waiting[0]?.id} />
+      <Balance />
+      <Tasks />
+      <PourRows />
+      <PourSheets />
+    </div>
+  );
+}

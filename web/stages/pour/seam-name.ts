@@ -1,0 +1,7 @@
+import type { OpenSeam } from '../../../core/pourlog/seams.ts';
+import { liftName } from '../../../core/pourplan/lifts.ts';
+import type { PourView } from '../../app/pour-context.tsx';
+
+/** Where a seam lies: its run and lift. */
+export const seamName = (v: PourView, seam: OpenSeam): string =>
+  liftName(v.plan.route, seam.elementId, seam.lift);
