@@ -14,6 +14,13 @@ const told = (where: string, found: { id: string; nodes: { html: string }[] }[])
 /** The rules about colour among those that are held to. */
 const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
 
+/** Opens a screen of a pour, with the sheet that its address names: both are fetched when they are first shown. */
+export async function openScreen(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await page.locator('.frame h1').waitFor({ state: 'attached' });
+  if (url.includes('sheet=')) await page.getByRole('dialog').waitFor();
+}
+
 /**
  * What breaks the rules of accessibility on the screen as it stands, in both themes. The themes differ in colours alone, so
  * the other is held to the rules about colour. The app has no frames of another origin: one pass in the page itself sees all

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { violations } from './axe.ts';
+import { openScreen, violations } from './axe.ts';
 import { expect, logOf, pourId, signIn, test, type DemoServer } from './server.ts';
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
@@ -49,8 +49,7 @@ for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
     expect(await violations(page, 'pours')).toEqual([]);
     const id = await pourId(page, 'P2');
     for (const path of paths) {
-      await page.goto(`${server.url}/pours/${id}/${path}`);
-      await page.locator('.frame h1').waitFor({ state: 'attached' });
+      await openScreen(page, `${server.url}/pours/${id}/${path}`);
       expect(await violations(page, path)).toEqual([]);
     }
     // What has no address of its own is opened by its button.

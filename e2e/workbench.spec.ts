@@ -1,4 +1,4 @@
-import { violations } from './axe.ts';
+import { openScreen, violations } from './axe.ts';
 import { expect, pourId, signIn, test } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
@@ -189,7 +189,7 @@ test('the workbench and the rules have no accessibility violation in either them
     'plan?sheet=rules',
     'plan?sheet=search',
   ]) {
-    await page.goto(`${server.url}/pours/${id}/${path}`);
+    await openScreen(page, `${server.url}/pours/${id}/${path}`);
     expect(await violations(page, path)).toEqual([]);
   }
 });

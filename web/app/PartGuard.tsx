@@ -2,6 +2,7 @@ import { RotateCcw } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, getErrorMessage, type FallbackProps } from 'react-error-boundary';
 import { useLocation } from 'react-router';
+import { usePour } from './pour-context.tsx';
 
 function PartFault({ error, resetErrorBoundary }: FallbackProps) {
   return (
@@ -19,11 +20,18 @@ function PartFault({ error, resetErrorBoundary }: FallbackProps) {
   );
 }
 
-/** Keeps a fault in one part of the screen from taking the others with it; where one goes on to something else it is tried anew. */
+/**
+ * Keeps a fault in one part of the screen from taking the others with it. Where one goes on to something else, or what is drawn
+ * has changed, it is tried anew.
+ */
 export function PartGuard({ children }: { children: ReactNode }) {
   const { pathname, search } = useLocation();
+  const { record, state, weather } = usePour();
   return (
-    <ErrorBoundary FallbackComponent={PartFault} resetKeys={[pathname, search]}>
+    <ErrorBoundary
+      FallbackComponent={PartFault}
+      resetKeys={[pathname, search, record, state, weather]}
+    >
       {children}
     </ErrorBoundary>
   );
