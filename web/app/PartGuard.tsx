@@ -2,6 +2,7 @@ import { RotateCcw } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, getErrorMessage, type FallbackProps } from 'react-error-boundary';
 import { useLocation } from 'react-router';
+import { mutate } from 'swr';
 import { usePour } from './pour-context.tsx';
 
 function PartFault({ error, resetErrorBoundary }: FallbackProps) {
@@ -31,6 +32,10 @@ export function PartGuard({ children }: { children: ReactNode }) {
     <ErrorBoundary
       FallbackComponent={PartFault}
       resetKeys={[pathname, search, record, state, weather]}
+      // Pressed for, what it was drawn from is read anew as well.
+      onReset={({ reason }) => {
+        if (reason === 'imperative-api') void mutate(() => true);
+      }}
     >
       {children}
     </ErrorBoundary>
