@@ -67,6 +67,19 @@ const valueAt = (raw: unknown, path: PropertyKey[]): unknown =>
     raw,
   );
 
+/** What a value of the wrong kind should have been, where its schema has no words of its own for it. */
+const EXPECTED: Record<string, string> = {
+  object: 'must be an object',
+  array: 'must be a list',
+  string: 'must be text',
+  number: 'must be a number',
+  boolean: 'must be true or false',
+};
+const inWords = (i: z.core.$ZodIssue): string =>
+  i.code === 'invalid_type' && i.message.startsWith('Invalid input')
+    ? (EXPECTED[i.expected] ?? i.message)
+    : i.message;
+
 /** Turns Zod's issues into dotted paths and messages; a field that is not there "is missing", whatever its kind. */
 export function issuesOf(error: z.ZodError, raw: unknown): InputIssue[] {
   return error.issues.map((i) => ({
@@ -74,7 +87,7 @@ export function issuesOf(error: z.ZodError, raw: unknown): InputIssue[] {
     message:
       i.code !== 'custom' && i.path.length > 0 && valueAt(raw, i.path) === undefined
         ? 'is missing'
-        : i.message,
+        : inWords(i),
   }));
 }
 
