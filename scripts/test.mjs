@@ -78,6 +78,7 @@ for (const good of await Promise.all([
       ])) && ok,
   ),
   beside('Lock file', ['scripts/lockcheck.mjs']),
+  beside('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
   beside('First load', ['scripts/first-load.mjs']),
 ]))
   count(good);

@@ -40,7 +40,7 @@ export interface MarchProps {
 
 const STEPS = [5, 10, 15, 30, 60, 120, 240];
 /** Room under the chart, px. */
-export const BOTTOM = 14;
+const BOTTOM = 14;
 /** The line of the present is drawn where it lies within this of the chart, minutes. */
 const NEAR_MIN = 60;
 
