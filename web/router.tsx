@@ -1,3 +1,4 @@
+import { lazy, Suspense, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
@@ -34,30 +35,43 @@ function PourLayout() {
 
 const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
 
-const stage = (path: string, lazy: (typeof screens)[keyof typeof screens]): RouteObject => ({
+/**
+ * A screen as an element of its own: going to it takes place at once, and what is fetched is waited for where it stands. Were the
+ * way there waited for, a sheet that closes meanwhile would call it off.
+ */
+function screen(load: (typeof screens)[keyof typeof screens]) {
+  const Fetched = lazy(async () => ({ default: (await load()).Component }));
+  return (
+    <Suspense fallback={<OneMoment />}>
+      <Fetched />
+    </Suspense>
+  );
+}
+
+const workbench = screen(screens.workbench);
+const stage = (path: string, element: ReactNode): RouteObject => ({
   path,
-  lazy,
+  element,
   ErrorBoundary: PageFault,
 });
 
 export const router = createBrowserRouter([
   {
-    HydrateFallback: OneMoment,
     ErrorBoundary: PageFault,
     children: [
-      { path: '/', lazy: screens.pours },
+      { path: '/', element: screen(screens.pours) },
       {
         path: '/pours/:pourId',
         Component: PourLayout,
         children: [
           { index: true, element: <Navigate to="setout" replace /> },
-          stage('setout', screens.setout),
-          stage('check', screens.check),
-          stage('plan', screens.plan),
-          stage('pour', screens.pour),
-          stage('cure', screens.cure),
-          stage('workbench', screens.workbench),
-          stage('workbench/:calc', screens.workbench),
+          stage('setout', screen(screens.setout)),
+          stage('check', screen(screens.check)),
+          stage('plan', screen(screens.plan)),
+          stage('pour', screen(screens.pour)),
+          stage('cure', screen(screens.cure)),
+          stage('workbench', workbench),
+          stage('workbench/:calc', workbench),
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },
