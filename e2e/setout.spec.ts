@@ -175,6 +175,7 @@ test('forms are described as their maker does and given to a pour: ties, braces 
   const forms = page.getByRole('region', { name: 'Forms' });
   await expect(forms.locator('[data-forms="A3"]')).toContainText('P2 stands in these');
   await page.getByRole('button', { name: 'Change cells' }).click();
+  await expect(page.getByRole('toolbar', { name: 'Change the plan' })).toBeVisible();
   await expect(forms.getByRole('button', { name: 'Remove A3' })).toHaveCount(0);
   await forms.getByRole('button', { name: 'forms', exact: true }).click();
   await expect(forms.locator('[data-forms="A1"]')).toContainText('5 ties a joint');
