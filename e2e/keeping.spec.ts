@@ -49,6 +49,8 @@ test('two browsers at once see each other’s entries without a reload', async (
         }, id),
       ),
   ]);
+  // Before it is kept here there is nothing to be sent.
+  await expect(page.getByText(/^2 of \d+ read$/).first()).toBeVisible();
   await allSent(page);
   const log = await logOf(page, id);
   expect(log.map((e) => e.seq)).toEqual(log.map((_, i) => i + 1));
