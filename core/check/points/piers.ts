@@ -1,3 +1,4 @@
+import { topLevel } from './depth-and-top.ts';
 import { padUnder } from '../../model/elements.ts';
 import { pierHeightM, pierWidthM, type Pier } from '../../model/site.ts';
 import { barDrafts, look, once } from './places.ts';
@@ -49,21 +50,7 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
       toleranceSource: r.plumb.source,
       advice: 'Pull it upright, brace it, and read again.',
     },
-    {
-      kind: 'level',
-      title: 'Form top off the mark',
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'level',
-        wantedMm: 0,
-        minusMm: r.topLevel.minusMm,
-        plusMm: r.topLevel.plusMm,
-      },
-      places: once,
-      toleranceSource: r.topLevel.source,
-      advice: 'Cut or lift the form to the mark and read again.',
-    },
+    topLevel(r, 'Cut or lift the form to the mark and read again.', { places: once }),
     braced,
   ];
   if (!p.steel) return out;
