@@ -4,6 +4,7 @@ const ROOMS = [
   'kit',
   'rules',
   'model',
+  'log',
   'siteplan',
   'steel',
   'anchors',

@@ -1,6 +1,6 @@
-import { ROLES, type Role } from '../core/model/rights.ts';
+import { ROLES, type Role } from '../core/model/roles.ts';
 import { z } from 'zod';
-import { EVENT_BODIES, EVENT_KINDS, type EventKind, type LogEvent } from '../core/model/events.ts';
+import { kindOf, EVENT_KINDS, type EventKind, type LogEvent } from '../core/log/events.ts';
 import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
 import { calculationNamed } from '../core/register/index.ts';
 import { attempt } from '../core/kit/calculation.ts';
@@ -62,7 +62,7 @@ function workedIssues(body: {
 
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */
 export const newEventSchema = envelope.transform((e, ctx) => {
-  const parsed = EVENT_BODIES[e.kind].safeParse(e.body);
+  const parsed = kindOf(e.kind).body.safeParse(e.body);
   if (parsed.success && e.kind === 'worked') {
     const issues = workedIssues(parsed.data as { calculation: string; input: unknown });
     for (const i of issues)

@@ -8,7 +8,8 @@ import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index
 import { checkList, WHOLE_POUR, type CheckPoint } from '../core/check/points/index.ts';
 import { lineStations } from '../core/check/set-out-readings.ts';
 import { asWanted } from '../core/testdata/as-wanted.ts';
-import type { EventBody, EventKind, ReadingValue } from '../core/model/events.ts';
+import type { EventBody, EventKind } from '../core/log/events.ts';
+import type { ReadingValue } from '../core/log/kinds/reading-value.ts';
 import type { PourDoc } from '../core/model/pour.ts';
 import { mixNamed } from '../core/view/pour-view.ts';
 import { planPour } from '../core/pourplan/plan.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import type { EventBody, EventKind, LogEvent, ReadingValue } from '../model/events.ts';
-import { replay } from '../pourlog/state.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+import { type ReadingValue, readingText } from '../log/kinds/reading-value.ts';
+import { replay } from '../log/state.ts';
 import { asWanted } from '../testdata/as-wanted.ts';
 import { demoPour } from '../testdata/demo.ts';
 import type { PlanChange } from '../model/objects.ts';
@@ -8,7 +9,7 @@ import type { RuleChange } from '../rules/rules.ts';
 import { gateOf } from './gate.ts';
 import { judgeAll, judgeReading } from './judge.ts';
 import { checkList, pointsOf } from './points/index.ts';
-import { marginText, readingText, wantedText } from './words.ts';
+import { marginText, wantedText } from './words.ts';
 
 const { site, pour, mix } = demoPour('quillback', 'P1');
 const points = checkList({ site, pour, mix });

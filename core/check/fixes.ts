@@ -1,5 +1,5 @@
-import type { LogEvent } from '../model/events.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import type { LogEvent } from '../log/events.ts';
+import { entries, type PourState } from '../log/state.ts';
 import type { SitePlan } from '../model/site.ts';
 import { judgeAt, type PlaceState, type PointState } from './judge.ts';
 

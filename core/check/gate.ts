@@ -1,8 +1,8 @@
 import type { PlanChange } from '../model/objects.ts';
 import { HOLDS, type Hold, type PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import type { LogEvent } from '../model/events.ts';
-import { entries, latest, replay, type PourState } from '../pourlog/state.ts';
+import type { LogEvent } from '../log/events.ts';
+import { entries, latest, replay, type PourState } from '../log/state.ts';
 import { RULE_CATALOG } from '../rules/catalog.ts';
 import { rulesOf, ruleText, type RuledSite } from '../rules/rules.ts';
 import { levelsOf } from './levels.ts';

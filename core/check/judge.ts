@@ -1,7 +1,8 @@
-import type { LogEvent, ReadingValue } from '../model/events.ts';
+import type { LogEvent } from '../log/events.ts';
+import type { ReadingValue } from '../log/kinds/reading-value.ts';
 import type { SitePlan } from '../model/site.ts';
 import { anchorVerdict } from '../anchors/anchor-verdict.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import { entries, type PourState } from '../log/state.ts';
 import { evaluate, type Step } from '../kit/calculation.ts';
 import { barNamed } from '../model/bars.ts';
 import { coverVerdict } from '../steel/cover-verdict.ts';
@@ -272,9 +273,6 @@ function boltDue({ wanted: w }: CheckPoint, place: number, value: ReadingValue):
   );
 }
 
-/** Kinds of checks that rain undoes: what was firm and stable may be neither. */
-const RAIN_UNDOES = new Set(['ground', 'trench', 'seat']);
-
 /** When it was last seen to rain or snow, ms; null when never. */
 function lastRainMs(state: PourState): number | null {
   return entries(state, 'weather').reduce<number | null>(
@@ -301,7 +299,7 @@ function againOf(
 ): PlaceState['again'] {
   if (!last || (noted !== 'good' && noted !== 'tight')) return null;
   const before = (ms: number | null): boolean => ms !== null && Date.parse(last.at) < ms;
-  if (RAIN_UNDOES.has(point.kind) && last.kind === 'mark' && before(rainMs)) return 'rain';
+  if (point.rainUndoes && last.kind === 'mark' && before(rainMs)) return 'rain';
   return point.kind === 'level' && before(levelsAgainMs) ? 'morning' : null;
 }
 

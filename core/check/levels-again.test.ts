@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
-import { replay } from '../pourlog/state.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+import { replay } from '../log/state.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { midnightMs } from '../weather/daylight.ts';
 import { gateWhen } from './gate.ts';

@@ -1,6 +1,6 @@
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import { entries, type PourState } from '../log/state.ts';
 import { rulesOf, type RuledSite } from '../rules/rules.ts';
 import { midnightMs } from '../weather/daylight.ts';
 

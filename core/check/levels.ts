@@ -1,7 +1,7 @@
 import { padUnder, standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import { entries, type PourState } from '../log/state.ts';
 import { atMost } from '../units/limits.ts';
 
 /** A level that is wanted: the top of a form or the bottom of a dig, at a node, a pad or a pier. */

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import type { EventBody, EventKind, LogEvent, ReadingValue } from '../model/events.ts';
-import { replay } from '../pourlog/state.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+import type { ReadingValue } from '../log/kinds/reading-value.ts';
+import { replay } from '../log/state.ts';
 import { asWanted } from '../testdata/as-wanted.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { cautionOf } from './cautions.ts';

@@ -1,6 +1,6 @@
-import type { LogEvent } from '../model/events.ts';
+import type { LogEvent } from '../log/events.ts';
 import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../pourlog/state.ts';
+import { entries, type PourState } from '../log/state.ts';
 import { levelsOf } from './levels.ts';
 import { endsOf, lengthOf, runOf } from '../model/geometry.ts';
 import { footingTopM } from '../siteplan/standing.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LogEvent } from '../model/events.ts';
+import type { LogEvent } from '../log/events.ts';
 import type { PlanChange } from '../model/objects.ts';
 import type { Hold } from '../model/pour.ts';
-import { replay } from '../pourlog/state.ts';
+import { replay } from '../log/state.ts';
 import { drawnOf, type Drawn } from '../siteplan/drawn.ts';
 import { applyEdit, type PlanEdit } from '../siteplan/edit.ts';
 import { elementState, elementStates } from '../siteplan/element-state.ts';

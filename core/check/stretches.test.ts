@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { replay } from '../pourlog/state.ts';
+import { replay } from '../log/state.ts';
 import { pourTasks } from '../pourlog/tasks.ts';
 import { tiesAtJoint } from '../formwork/forms-layout.ts';
 import { formSystemSchema } from '../model/objects.ts';

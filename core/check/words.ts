@@ -1,16 +1,8 @@
-import type { ReadingValue } from '../model/events.ts';
-import type { Hold } from '../model/pour.ts';
+import { readingText, type ReadingValue } from '../log/kinds/reading-value.ts';
 import { barText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
 import type { Judged, PlaceState, PointState } from './judge.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
-
-/** Hold points as they are called. */
-export const HOLD_NAME: Record<Hold, string> = {
-  own: 'Own check',
-  dowels: 'Dowel inspection',
-  inspection: 'Inspection',
-};
 
 /** Why a place that was read is asked for again. */
 export const AGAIN_WORDS: Record<NonNullable<PlaceState['again']>, string> = {
@@ -49,28 +41,6 @@ export function roundText(state: PointState, units: UnitSystem): string {
       : [];
   });
   return [`${state.places.length} of ${state.places.length}`, ...measured].join('; ');
-}
-
-/** A reading as it was read. */
-export function readingText(v: ReadingValue, units: UnitSystem): string {
-  switch (v.type) {
-    case 'length':
-      return lengthText(v.mm, units);
-    case 'count':
-      return String(v.count);
-    case 'spacing':
-      return `${lengthText(v.overMm / v.spaces, units)} over ${v.spaces} spaces`;
-    case 'bar':
-      return barText(v.bar);
-    case 'bolt':
-      return v.there
-        ? [
-            v.atMm === null ? 'there' : `at ${lengthText(v.atMm, units)}`,
-            ...(v.embedmentMm === undefined ? [] : [`${lengthText(v.embedmentMm, units)} deep`]),
-            ...(v.projectionMm === undefined ? [] : [`${lengthText(v.projectionMm, units)} out`]),
-          ].join(', ')
-        : 'missing';
-  }
 }
 
 const BOLT_RULE: Record<string, string> = {

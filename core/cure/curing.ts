@@ -2,7 +2,7 @@ import { equivalentAgeH, type TempReading } from '../concrete/equivalent-age.ts'
 import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.ts';
 import type { Mix, PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
-import { entries, latest, type PourState } from '../pourlog/state.ts';
+import { entries, latest, type PourState } from '../log/state.ts';
 import { evaluate, type Evaluated } from '../kit/calculation.ts';
 import { rulesOf } from '../rules/rules.ts';
 import {

@@ -123,6 +123,12 @@ const strippingSchema = z.object({
 /** Who has to agree before the pour: the foreman, the special inspector of drilled dowels, the building inspector. */
 export const HOLDS = ['own', 'dowels', 'inspection'] as const;
 export type Hold = (typeof HOLDS)[number];
+/** Hold points as they are called. */
+export const HOLD_NAME: Record<Hold, string> = {
+  own: 'Own check',
+  dowels: 'Dowel inspection',
+  inspection: 'Inspection',
+};
 
 export const pourDocSchema = z.object({
   code: z.string().min(1, 'is empty').max(12, 'is longer than 12 characters'),

@@ -3,7 +3,7 @@ import type { RuleProfile } from '../model/site.ts';
 import { evaluate } from '../kit/calculation.ts';
 import { loadVerdict, type Fault } from '../concrete/load-verdict.ts';
 import { slumpVerdict } from '../concrete/slump-verdict.ts';
-import { entries, latest, type PourState } from './state.ts';
+import { entries, latest, type PourState } from '../log/state.ts';
 
 /** One load as it stands: on the road, at the chute, discharging, done, or sent back. */
 export interface LoadState {

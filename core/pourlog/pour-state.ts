@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_BODIES, EVENT_KINDS, type LogEvent } from '../model/events.ts';
+import { kindOf, EVENT_KINDS, type LogEvent } from '../log/events.ts';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
 import { checkSitePlan, sitePlanShape } from '../model/site.ts';
 import { orderFor, rehearse } from '../pourplan/plan.ts';
@@ -9,7 +9,7 @@ import { rulesOf } from '../rules/rules.ts';
 import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';
 import { progressOf } from './progress.ts';
-import { replay } from './state.ts';
+import { replay } from '../log/state.ts';
 
 const instant = () =>
   z.iso.datetime({ offset: true, error: 'must be a time with its zone, as 2026-09-23T06:40:00Z' });
@@ -22,7 +22,7 @@ const envelope = z.object({
   supersedes: z.string().nullish(),
 });
 const logEvent = envelope.transform((e, ctx): LogEvent => {
-  const parsed = EVENT_BODIES[e.kind].safeParse(e.body);
+  const parsed = kindOf(e.kind).body.safeParse(e.body);
   if (parsed.success)
     return { ...e, supersedes: e.supersedes ?? null, body: parsed.data } as LogEvent;
   for (const issue of parsed.error.issues)

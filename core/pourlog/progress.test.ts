@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { curingOf } from '../cure/curing.ts';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { planPour } from '../pourplan/plan.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { loadsOf } from './loads.ts';
 import { progressOf } from './progress.ts';
-import { replay, type PourState } from './state.ts';
+import { replay, type PourState } from '../log/state.ts';
 
 const { site, pour, mix, plant } = demoPour('quillback', 'P1');
 const plan = planPour(site, pour, mix, plant, 1190, 1);

@@ -5,7 +5,7 @@ import type { LoadState } from './loads.ts';
 import { cellsOf, type RouteCell } from '../pourplan/cells.ts';
 import { actualPlacements, faceKey, reckonedOn, type ActualPlacement } from './placements.ts';
 import { coldJointsOf, openFaces, seamsOf, type ColdJoint, type OpenSeam } from './seams.ts';
-import { latest, type PourState } from './state.ts';
+import { latest, type PourState } from '../log/state.ts';
 
 export interface Progress {
   placements: ActualPlacement[];

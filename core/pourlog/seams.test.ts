@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { planPour } from '../pourplan/plan.ts';
 import type { RouteCell } from '../pourplan/cells.ts';
 import { demoPour, type DemoPour } from '../testdata/demo.ts';
@@ -10,7 +10,7 @@ import { loadsOf } from './loads.ts';
 import { actualPlacements, faceKey, reckonedOn } from './placements.ts';
 import { progressOf } from './progress.ts';
 import { openFaces } from './seams.ts';
-import { replay } from './state.ts';
+import { replay } from '../log/state.ts';
 
 const T0 = Date.parse('2026-10-07T00:00:00Z');
 const ms = (minute: number) => T0 + minute * 60_000;

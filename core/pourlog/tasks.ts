@@ -1,8 +1,8 @@
-import type { LogEvent } from '../model/events.ts';
+import type { LogEvent } from '../log/events.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { lengthText } from '../units/format.ts';
-import { latest, type PourState } from './state.ts';
+import { latest, type PourState } from '../log/state.ts';
 
 /** Something to be done on pour day while the top is still fresh: bolts and dowels pushed in by their layout. */
 export interface PourTask {

@@ -3,7 +3,7 @@ import { checkList } from '../check/points/index.ts';
 import { curingOf } from '../cure/curing.ts';
 import { ruledMix } from '../model/pour.ts';
 import { judgeSlump, loadsOf } from '../pourlog/loads.ts';
-import { replay } from '../pourlog/state.ts';
+import { replay } from '../log/state.ts';
 import { planPour } from '../pourplan/plan.ts';
 import { demoPour } from '../testdata/demo.ts';
 import type { RuleId } from './catalog.ts';

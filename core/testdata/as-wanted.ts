@@ -1,5 +1,5 @@
 import type { CheckPoint } from '../check/points/index.ts';
-import type { ReadingValue } from '../model/events.ts';
+import type { ReadingValue } from '../log/kinds/reading-value.ts';
 
 /** A reading of a check point exactly as wanted; null for what is looked at. */
 export function asWanted({ wanted: w }: CheckPoint, place = 0): ReadingValue | null {

@@ -1,12 +1,12 @@
 import { expect, test } from '@jest/globals';
 import { checkList } from '../check/points/index.ts';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { planPour } from '../pourplan/plan.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { againstRule } from './against.ts';
 import { loadsOf } from '../pourlog/loads.ts';
 import { progressOf } from '../pourlog/progress.ts';
-import { replay } from '../pourlog/state.ts';
+import { replay } from '../log/state.ts';
 
 const T0 = Date.parse('2026-10-07T06:00:00Z');
 let n = 0;

@@ -10,7 +10,7 @@ import type { RuledSite } from '../rules/rules.ts';
 import { strength, textOf } from '../units/index.ts';
 import { FAULT_WORDS, type LoadState } from '../pourlog/loads.ts';
 import type { Progress } from '../pourlog/progress.ts';
-import { entries, timeline, type PourState } from '../pourlog/state.ts';
+import { entries, timeline, type PourState } from '../log/state.ts';
 
 /** Something that was done against the rule, with what was said for it. */
 export interface AgainstRule {

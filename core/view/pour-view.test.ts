@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { mixSchema } from '../model/pour.ts';
-import { replay, step } from '../pourlog/state.ts';
+import { replay, step } from '../log/state.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/daylight.ts';
 import { curingIn, mixNamed, viewOf, type PourRecord } from './pour-view.ts';

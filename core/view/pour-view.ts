@@ -10,7 +10,7 @@ import type { SitePlan } from '../model/site.ts';
 import { alarmsOf, type Alarm } from '../pourlog/alarms.ts';
 import { loadsOf, type LoadState } from '../pourlog/loads.ts';
 import { progressOf, type Progress } from '../pourlog/progress.ts';
-import { isClosed, type PourState } from '../pourlog/state.ts';
+import { isClosed, type PourState } from '../log/state.ts';
 import { planPour, type PourPlan } from '../pourplan/plan.ts';
 import { rulesOf, type Rules, type RuledSite } from '../rules/rules.ts';
 import { localDate, midnightMs } from '../weather/daylight.ts';

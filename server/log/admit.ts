@@ -1,9 +1,10 @@
 import type { NewEvent, StoredEvent } from '../../contract/index.ts';
-import { HOLD_NAME } from '../../core/check/words.ts';
+import { HOLD_NAME } from '../../core/model/pour.ts';
 import { refuseBreak, refuseStrip } from '../../core/cure/strip.ts';
-import type { LogEvent } from '../../core/model/events.ts';
-import { mayStandFor, mayTakeBack, mayWrite, type Role } from '../../core/model/rights.ts';
-import { replay } from '../../core/pourlog/state.ts';
+import type { LogEvent } from '../../core/log/events.ts';
+import { mayStandFor, mayTakeBack, mayWrite } from '../../core/log/rights.ts';
+import { type Role } from '../../core/model/roles.ts';
+import { replay } from '../../core/log/state.ts';
 import { ProblemError } from '../problems.ts';
 
 /** Whose entries are looked at. */

@@ -2,16 +2,12 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { PourAnswer, SiteFile, StoredEvent } from '../../contract/index.ts';
 import { fixList } from '../../core/check/fixes.ts';
 import type { PlaceState, PointState } from '../../core/check/judge.ts';
-import {
-  HOLD_NAME,
-  marginText,
-  readingText,
-  roundText,
-  wantedText,
-} from '../../core/check/words.ts';
+import { marginText, roundText, wantedText } from '../../core/check/words.ts';
+import { HOLD_NAME } from '../../core/model/pour.ts';
+import { readingText } from '../../core/log/kinds/reading-value.ts';
 import type { AirHour } from '../../core/cure/concrete-temperature.ts';
 import { stripWords } from '../../core/cure/strip.ts';
-import type { LogEvent } from '../../core/model/events.ts';
+import { kindOf, type LogEvent } from '../../core/log/events.ts';
 import type { PourPlan } from '../../core/pourplan/plan.ts';
 import { againstRule, type AgainstRule } from '../../core/view/against.ts';
 import { FAULT_WORDS, type LoadState } from '../../core/pourlog/loads.ts';
@@ -21,7 +17,7 @@ import { attempt } from '../../core/kit/calculation.ts';
 import { resultRows, stepText } from '../../core/kit/words.ts';
 import { ruleText, rulesOf, sourceText } from '../../core/rules/rules.ts';
 import { entryText } from '../../core/words/entry-text.ts';
-import { entries, isClosed, replay, timeline, type PourState } from '../../core/pourlog/state.ts';
+import { entries, isClosed, replay, timeline, type PourState } from '../../core/log/state.ts';
 import {
   clockText,
   counted,
@@ -187,38 +183,6 @@ function loadRows(loads: LoadState[], units: UnitSystem, time: (iso: string) => 
       loadFate(l),
     ]);
 }
-
-const ON_THE_DAY = new Set([
-  'item',
-  'seen',
-  'setup',
-  'level',
-  'square',
-  'line',
-  'note',
-  'incident',
-  'weather',
-  'fix',
-  'sign',
-  'override',
-  'question',
-  'answer',
-  'place-start',
-  'place-stop',
-  'probe',
-  'strip',
-  'defect',
-  'break-test',
-  'worked',
-  'close',
-  'reopen',
-]);
-const KIND: Record<string, string> = {
-  'place-start': 'placing',
-  'place-stop': 'placing',
-  'break-test': 'cylinders',
-  probe: 'temperature',
-};
 
 function planSection(plan: PourPlan, units: UnitSystem, ordered: number): Content[] {
   const v = (m3: number) => textOf(volume(m3, units));
@@ -503,9 +467,10 @@ export function reportDocument(input: ReportInput): TDocumentDefinitions {
       table(
         ['when', 'who', 'what', ''],
         ['auto', 'auto', 'auto', '*'],
-        timeline(state)
-          .filter((e) => ON_THE_DAY.has(e.kind))
-          .map((e) => [time(e.at), e.actor, KIND[e.kind] ?? e.kind, entryText(e, units)]),
+        timeline(state).flatMap((e) => {
+          const { inReport } = kindOf(e.kind);
+          return inReport === null ? [] : [[time(e.at), e.actor, inReport, entryText(e, units)]];
+        }),
       ),
       ...workedSection(site, state, units, time),
       ...cureSection(input, view, state, units, stamp),

@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { entryText } from '../../core/words/entry-text.ts';
-import { entries, type PourState } from '../../core/pourlog/state.ts';
+import { entries, type PourState } from '../../core/log/state.ts';
 import type { UnitSystem } from '../../core/units/index.ts';
 
 const ACROSS = 3;

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { entryText } from '../../core/words/entry-text.ts';
-import { timeline } from '../../core/pourlog/state.ts';
+import { timeline } from '../../core/log/state.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';

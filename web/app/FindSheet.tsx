@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { WHOLE_POUR } from '../../core/check/points/index.ts';
 import { standsOf } from '../../core/model/elements.ts';
-import { entries } from '../../core/pourlog/state.ts';
+import { entries } from '../../core/log/state.ts';
 import { textOf, volume } from '../../core/units/index.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { Mark, VERDICT_WORD } from '../ui/Mark.tsx';

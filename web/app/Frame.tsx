@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight, Calculator, Moon, Search, Sun } from 'lucide-react';
 import { memo, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { latest } from '../../core/pourlog/state.ts';
+import { latest } from '../../core/log/state.ts';
 import { temperatureFigure, textOf, timeOfDay, wind } from '../../core/units/index.ts';
 import { usePhotoQueue } from '../photos/Photos.tsx';
 import { lazily } from '../ui/lazily.tsx';

@@ -1,5 +1,5 @@
 import type { LoadState } from '../../core/pourlog/loads.ts';
-import { latest, timeline } from '../../core/pourlog/state.ts';
+import { latest, timeline } from '../../core/log/state.ts';
 import { withRules } from '../../core/rules/rules.ts';
 import type { Origin } from '../ui/origin.ts';
 import type { PourView } from './pour-context.tsx';

@@ -17,14 +17,9 @@ import type { PourAnswer, SiteVersion, WeatherAnswer, WeatherHour } from '../../
 import { WHOLE_POUR } from '../../core/check/points/index.ts';
 import type { Walk } from '../../core/check/walk.ts';
 import type { Curing } from '../../core/cure/curing.ts';
-import {
-  EVENT_BODIES,
-  type EventBody,
-  type EventKind,
-  type LogEvent,
-} from '../../core/model/events.ts';
+import { kindOf, type EventBody, type EventKind, type LogEvent } from '../../core/log/events.ts';
 import type { PourSettings } from '../../core/model/pour.ts';
-import { timeline, type PourState } from '../../core/pourlog/state.ts';
+import { timeline, type PourState } from '../../core/log/state.ts';
 import {
   checksOf,
   curingIn,
@@ -194,7 +189,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   const view = useMemo((): PourView | null => {
     if (!record || !figures) return null;
     const write: PourView['write'] = async (kind, body, options = {}) => {
-      const wrong = EVENT_BODIES[kind].safeParse(body).error?.issues[0];
+      const wrong = kindOf(kind).body.safeParse(body).error?.issues[0];
       if (wrong) {
         const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
         toast.error(said, { duration: 20_000 });

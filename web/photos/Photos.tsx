@@ -3,8 +3,8 @@ import { useMemo, useRef, useState, useSyncExternalStore, type ChangeEvent } fro
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
 import { photosOf } from '../../core/check/fixes.ts';
-import type { EventBody, LogEvent } from '../../core/model/events.ts';
-import type { PourState } from '../../core/pourlog/state.ts';
+import type { EventBody, LogEvent } from '../../core/log/events.ts';
+import type { PourState } from '../../core/log/state.ts';
 import { usePour } from '../app/pour-context.tsx';
 import { useSession } from '../app/session.tsx';
 import { Sheet } from '../ui/Dialog.tsx';

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import 'fake-indexeddb/auto';
 import type { StoredEvent } from '../../contract/index.ts';
-import { entries } from '../../core/pourlog/state.ts';
+import { entries } from '../../core/log/state.ts';
 import type { LogStore } from './log-store.ts';
 import { setSender } from './sender.ts';
 

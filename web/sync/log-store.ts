@@ -1,8 +1,8 @@
 import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import type { EventBody, EventKind, LogEvent } from '../../core/model/events.ts';
-import { EMPTY_STATE, replay, step, type PourState } from '../../core/pourlog/state.ts';
+import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
+import { EMPTY_STATE, replay, step, type PourState } from '../../core/log/state.ts';
 import { ApiProblem, getJson, sendJson } from './api.ts';
 import { asNewEvent, localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
 import { onePerPour } from './one-per-pour.ts';

@@ -259,6 +259,7 @@ function dowelDrafts(dowels: Anchor[]): Draft[] {
   return [
     ...alike(dowels, (d) => String(d.embedmentMm)).map((list, i): Draft => ({
       kind: i ? `dowels-depth-${i + 1}` : 'dowels-depth',
+      danger: 'drilling',
       title: 'Dowel hole depth',
       trade: 'steel',
       wanted: {
@@ -272,12 +273,15 @@ function dowelDrafts(dowels: Anchor[]): Draft[] {
       why: 'every hole',
       advice: 'Drill on to depth, clean, and read again.',
     })),
-    look(
-      'dowels-clean',
-      'Dowel holes clean and glued',
-      'steel',
-      'Blown, brushed, blown again; glue to the bottom of the hole, within its open time and temperature.',
-      [{ ...once[0], atM: a.atM, across: 'middle', label: 'dowels' }],
-    ),
+    {
+      ...look(
+        'dowels-clean',
+        'Dowel holes clean and glued',
+        'steel',
+        'Blown, brushed, blown again; glue to the bottom of the hole, within its open time and temperature.',
+        [{ ...once[0], atM: a.atM, across: 'middle', label: 'dowels' }],
+      ),
+      danger: 'drilling',
+    },
   ];
 }

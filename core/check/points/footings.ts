@@ -20,24 +20,33 @@ import {
 import { depthAndTop } from './depth-and-top.ts';
 import type { Draft, ListContext } from './types.ts';
 
-export const tied = look(
-  'tied',
-  'Steel tied and supported',
-  'steel',
-  'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.',
-);
-export const GROUND = look(
-  'ground',
-  'Ground',
-  'ground',
-  'Clean of loose dirt, roots, water and frost; firm; damped.',
-);
-export const braced = look(
-  'braced',
-  'Forms braced and closed',
-  'forms',
-  'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.',
-);
+export const tied: Draft = {
+  ...look(
+    'tied',
+    'Steel tied and supported',
+    'steel',
+    'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.',
+  ),
+  danger: 'bars',
+};
+export const GROUND: Draft = {
+  ...look(
+    'ground',
+    'Ground',
+    'ground',
+    'Clean of loose dirt, roots, water and frost; firm; damped.',
+  ),
+  rainUndoes: true,
+};
+export const braced: Draft = {
+  ...look(
+    'braced',
+    'Forms braced and closed',
+    'forms',
+    'Stakes, braces and wedges in, gaps closed, spreaders marked, oil off the steel.',
+  ),
+  danger: 'forms',
+};
 /** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
 const TRENCH_M = 1.2192;
 
@@ -98,14 +107,18 @@ export function lapDraft(
 export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
   if (!site.ground || site.ground.gradeM - bottomM < TRENCH_M) return [];
   return [
-    look(
-      'trench',
-      'Trench sides and way out',
-      'ground',
-      'Sloped or shored, spoil set back, ladder or ramp in reach. Look again after rain.',
-      once,
-      'deeper than 4 ft',
-    ),
+    {
+      ...look(
+        'trench',
+        'Trench sides and way out',
+        'ground',
+        'Sloped or shored, spoil set back, ladder or ramp in reach. Look again after rain.',
+        once,
+        'deeper than 4 ft',
+      ),
+      danger: 'trench',
+      rainUndoes: true,
+    },
   ];
 }
 
@@ -121,6 +134,7 @@ function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext):
       .filter(({ type, onM }) => spacesOn(onM, type.vertical.spacingM) > 0)
       .map(({ wall, type, atM, onM }): Draft => ({
         kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
+        danger: 'bars',
         title: `Spacing of uprights for ${wall.id}`,
         trade: 'steel',
         wanted: {
@@ -134,12 +148,15 @@ function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext):
         toleranceSource: r.spacingSource,
         advice: 'Shift the uprights before the pour; they cannot be moved after.',
       })),
-    look(
-      'verts-capped',
-      'Uprights plumb, tied and capped',
-      'steel',
-      'Upright, tied so that they stay, hooks the right way, every one capped.',
-    ),
+    {
+      ...look(
+        'verts-capped',
+        'Uprights plumb, tied and capped',
+        'steel',
+        'Upright, tied so that they stay, hooks the right way, every one capped.',
+      ),
+      danger: 'bars',
+    },
   ];
 }
 
@@ -177,12 +194,15 @@ export function footingDrafts(
       },
       lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'),
       braced,
-      look(
-        'oiled',
-        'Release agent',
-        'forms',
-        'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.',
-      ),
+      {
+        ...look(
+          'oiled',
+          'Release agent',
+          'forms',
+          'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.',
+        ),
+        danger: 'oil',
+      },
     );
   out.push(
     ...depthAndTop(r, depthMm, sizes),

@@ -46,6 +46,7 @@ export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
       advice:
         'Put the missing tie in and drive both wedges. Fewer than the maker says needs a reason on record.',
       round: 'forms',
+      danger: 'forms',
     });
   const walers = walerRows(f, heightM);
   if (walers > 0)
@@ -59,6 +60,7 @@ export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
       source: maker,
       advice: 'Set the missing waler; the bottom ones carry most.',
       round: 'forms',
+      danger: 'forms',
     });
   if (f.brace) {
     const lean = c.rules.leanIn;
@@ -92,6 +94,7 @@ export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
       toleranceSource: f.brace.pushOnly ? lean.source : c.rules.plumb.source,
       advice: 'Turn the brace as the round says, and read the string again.',
       round: 'forms',
+      danger: 'forms',
     });
   }
   return out;

@@ -1,6 +1,6 @@
 import { wallHeightM, pierHeightM } from '../../model/site.ts';
-import type { PourState } from '../../pourlog/state.ts';
-import { entries } from '../../pourlog/state.ts';
+import type { PourState } from '../../log/state.ts';
+import { entries } from '../../log/state.ts';
 import { lengthOf, runOf } from '../../model/geometry.ts';
 import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';

@@ -12,12 +12,15 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   const heightM = pierHeightM(p);
   const tolerance = r.wallThickness(widthMm);
   const out: Draft[] = [
-    look(
-      'seat',
-      'What it stands on',
-      'ground',
-      'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.',
-    ),
+    {
+      ...look(
+        'seat',
+        'What it stands on',
+        'ground',
+        'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.',
+      ),
+      rainUndoes: true,
+    },
     ...(padUnder(c.site.pads, p) ? [] : trenchDraft(p.bottomM, c)),
     {
       kind: 'width',

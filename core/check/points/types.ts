@@ -1,3 +1,4 @@
+import type { Danger } from '../cautions.ts';
 import type { Mix, PourDoc } from '../../model/pour.ts';
 import type { SitePlan } from '../../model/site.ts';
 import type { CheckRules } from '../rules.ts';
@@ -100,6 +101,10 @@ export interface CheckPoint {
   advice: string;
   /** A round is walked on the drawing, place by place, instead of on the pad. */
   round?: 'bolts' | 'forms';
+  /** The danger that bears on it: its caution is shown where it can still prevent harm. */
+  danger?: Danger;
+  /** Rain undoes a look at it: what was firm and stable may be neither. */
+  rainUndoes?: true;
   /** The corners whose diagonals are read, in order round. */
   corners?: string[];
   /** Goes by type and stretch, not by run: runs built alike that follow each other share it. */

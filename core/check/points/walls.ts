@@ -20,31 +20,40 @@ import type { Draft, ListContext, Place } from './types.ts';
 /** An opening nearer to a corner than this wants ties run across it, m (trade practice). */
 const NEAR_CORNER_M = 0.9;
 
-const braced = look(
-  'braced',
-  'Forms braced and closed',
-  'forms',
-  'Braces and wedges in, gaps closed with ply, line of the top snapped all round, spreaders marked for removal.',
-);
+const braced: Draft = {
+  ...look(
+    'braced',
+    'Forms braced and closed',
+    'forms',
+    'Braces and wedges in, gaps closed with ply, line of the top snapped all round, spreaders marked for removal.',
+  ),
+  danger: 'forms',
+};
 /** Foam stays on the wall: no ply closes it, and nothing is sprayed on it. */
-const foamBraced = look(
-  'braced',
-  'Foam forms braced and closed',
-  'forms',
-  'Alignment braces on the inside, every one fixed to the slab or staked; holes and gaps filled with foam, cut webs bridged; line of the top snapped all round.',
-);
+const foamBraced: Draft = {
+  ...look(
+    'braced',
+    'Foam forms braced and closed',
+    'forms',
+    'Alignment braces on the inside, every one fixed to the slab or staked; holes and gaps filled with foam, cut webs bridged; line of the top snapped all round.',
+  ),
+  danger: 'forms',
+};
 /** Which faces are done is kept: some places forbid spraying once the steel is in. */
-const oiled = look(
-  'oiled',
-  'Release agent',
-  'forms',
-  'On the form faces only: none on bars or footing. Overspray on steel is a fail; wipe it off.',
-  [
-    { atM: null, across: 'left', label: 'inside face' },
-    { atM: null, across: 'right', label: 'outside face' },
-  ],
-  'each face',
-);
+const oiled: Draft = {
+  ...look(
+    'oiled',
+    'Release agent',
+    'forms',
+    'On the form faces only: none on bars or footing. Overspray on steel is a fail; wipe it off.',
+    [
+      { atM: null, across: 'left', label: 'inside face' },
+      { atM: null, across: 'right', label: 'outside face' },
+    ],
+    'each face',
+  ),
+  danger: 'oil',
+};
 
 /** A wall that stands out of the ground by more than this is no foundation wall any more, m. */
 const FOUNDATION_M = 1.5;
@@ -76,15 +85,18 @@ function groundDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext
   return [
     ...(deep > 0.3
       ? [
-          least(
-            'room',
-            'Room beside the forms',
-            'ground',
-            r.workingRoom,
-            'right',
-            0,
-            'Dig the side back: walers and wedges cannot be set in a tight hole.',
-          ),
+          {
+            ...least(
+              'room',
+              'Room beside the forms',
+              'ground',
+              r.workingRoom,
+              'right',
+              0,
+              'Dig the side back: walers and wedges cannot be set in a tight hole.',
+            ),
+            danger: 'trench',
+          },
         ]
       : []),
     ...(out > 0 && out < FOUNDATION_M
@@ -159,8 +171,8 @@ function openingDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
       advice: 'Brace the buck square and read again.',
     });
     if (Math.min(o.atM, lengthM - o.atM - o.widthM) < NEAR_CORNER_M)
-      out.push(
-        look(
+      out.push({
+        ...look(
           `ties-${name}`,
           `Ties across ${name}`,
           'forms',
@@ -168,7 +180,8 @@ function openingDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
           [middleOf(o)],
           'close to a corner',
         ),
-      );
+        danger: 'forms',
+      });
   }
   if (sleeves.length)
     out.push(

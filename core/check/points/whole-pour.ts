@@ -41,16 +41,22 @@ export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
           },
         ]
       : []),
-    access(
-      'stand',
-      'Pump and trucks stand',
-      'Ground bears the outriggers, mats under them, back from the excavation by its own depth. Way in and out for trucks, somebody to back them.',
-    ),
-    access(
-      'wires',
-      'Overhead wires',
-      'None within reach of the boom, or the distance of your rules kept and watched.',
-    ),
+    {
+      ...access(
+        'stand',
+        'Pump and trucks stand',
+        'Ground bears the outriggers, mats under them, back from the excavation by its own depth. Way in and out for trucks, somebody to back them.',
+      ),
+      danger: 'outriggers',
+    },
+    {
+      ...access(
+        'wires',
+        'Overhead wires',
+        'None within reach of the boom, or the distance of your rules kept and watched.',
+      ),
+      danger: 'wires',
+    },
     access(
       'washout',
       'Washout and left-over',
@@ -61,11 +67,14 @@ export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
       'Crew, tools and roles',
       `Hose, level, strike-off, truck and tester named. ${walls ? CONSOLIDATION_WORDS[forms?.consolidation ?? 'vibrator'] : 'Float and screed to hand.'} Heavy jobs rotate.`,
     ),
-    access(
-      'guard',
-      'Eyes, hands, bars',
-      'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash.',
-    ),
+    {
+      ...access(
+        'guard',
+        'Eyes, hands, bars',
+        'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash.',
+      ),
+      danger: 'bars',
+    },
     access(
       'hardware',
       'What is not yet in is at hand',

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Wanted } from '../../../core/check/points/index.ts';
-import type { ReadingValue } from '../../../core/model/events.ts';
+import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
 import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';

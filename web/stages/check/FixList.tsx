@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { fixList, type Fix } from '../../../core/check/fixes.ts';
 import type { PointState } from '../../../core/check/judge.ts';
-import { marginText, readingText } from '../../../core/check/words.ts';
+import { marginText } from '../../../core/check/words.ts';
+import { readingText } from '../../../core/log/kinds/reading-value.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
 import { Photos } from '../../photos/Photos.tsx';

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Hold } from '../../../core/model/pour.ts';
-import { HOLD_NAME } from '../../../core/check/words.ts';
+import { type Hold, HOLD_NAME } from '../../../core/model/pour.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { sendJson } from '../../sync/api.ts';

@@ -1,5 +1,6 @@
 import type { PointState } from '../../../core/check/judge.ts';
-import { marginText, readingText, roundText, wantedText } from '../../../core/check/words.ts';
+import { marginText, roundText, wantedText } from '../../../core/check/words.ts';
+import { readingText } from '../../../core/log/kinds/reading-value.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark, VERDICT_WORD } from '../../ui/Mark.tsx';

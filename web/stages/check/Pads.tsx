@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { Wanted } from '../../../core/check/points/index.ts';
-import type { ReadingValue } from '../../../core/model/events.ts';
+import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
 import { BAR_NAMES } from '../../../core/model/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TapePad } from '../../tape/TapePad.tsx';

@@ -1,5 +1,5 @@
 import { useMemo, useState, type SubmitEvent } from 'react';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { Photos } from '../../photos/Photos.tsx';

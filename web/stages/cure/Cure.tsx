@@ -9,7 +9,7 @@ import {
   textOf,
   MPA_PER_PSI,
 } from '../../../core/units/index.ts';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { usePour, usePourLog } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
 import { useFocus, useSetFocus } from '../../app/useFocus.ts';

@@ -1,6 +1,6 @@
 import { evaluate } from '../../../core/kit/calculation.ts';
 import { seamTone } from '../../../core/words/alarms.ts';
-import { latest } from '../../../core/pourlog/state.ts';
+import { latest } from '../../../core/log/state.ts';
 import {
   lengthText,
   quantityText,

@@ -8,9 +8,9 @@ import {
   textOf,
   volume,
 } from '../../../core/units/index.ts';
-import { MOST_SLUMP_MM } from '../../../core/model/events.ts';
+import { MOST_SLUMP_MM } from '../../../core/log/kinds/slump.ts';
 import { judgeSlump, speaksAgainst } from '../../../core/pourlog/loads.ts';
-import { latest } from '../../../core/pourlog/state.ts';
+import { latest } from '../../../core/log/state.ts';
 import { stampNow } from '../../sync/clock.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { standsOf, type Stand } from '../../../core/model/elements.ts';
 import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
 import { evaluate } from '../../../core/kit/calculation.ts';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import {
   area,
   barText,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { lineStations } from '../../../core/check/set-out-readings.ts';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { attempt } from '../../../core/kit/calculation.ts';
 import { straightness } from '../../../core/setout/straightness.ts';
 import { lengthOf } from '../../../core/model/geometry.ts';

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { level, lengthText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { evaluate } from '../../../core/kit/calculation.ts';
 import { squareness } from '../../../core/setout/squareness.ts';
 import { cornersOf, squareWords } from '../../../core/setout/corners.ts';

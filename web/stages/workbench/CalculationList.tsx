@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { calculationNamed, SUBJECTS } from '../../../core/register/index.ts';
 import { attempt } from '../../../core/kit/calculation.ts';
-import { entries } from '../../../core/pourlog/state.ts';
+import { entries } from '../../../core/log/state.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '../../app/stages.ts';
 import { T } from '../../ui/Text.tsx';

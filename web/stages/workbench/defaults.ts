@@ -2,7 +2,7 @@ import { mostLifts } from '../../../core/pourplan/lifts.ts';
 import { calculationNamed } from '../../../core/register/index.ts';
 import { EXAMPLES } from '../../../core/register/examples.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
-import { timeline } from '../../../core/pourlog/state.ts';
+import { timeline } from '../../../core/log/state.ts';
 import { rulesBehind, sourceText } from '../../../core/rules/rules.ts';
 import type { PourView } from '../../app/pour-context.tsx';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { EVENT_BODIES, EVENT_KINDS, type EventKind } from './events.ts';
+import { kindOf, EVENT_KINDS, type EventKind } from './events.ts';
 
 /** For every kind one body that is taken, so that none can be added without saying what it looks like. */
 const GOOD: Record<EventKind, unknown> = {
@@ -59,7 +59,7 @@ const GOOD: Record<EventKind, unknown> = {
 };
 
 test.each(EVENT_KINDS)('%s takes its body and keeps nothing it does not know', (kind) => {
-  const parsed = EVENT_BODIES[kind].safeParse({ ...(GOOD[kind] as object), stranger: 1 });
+  const parsed = kindOf(kind).body.safeParse({ ...(GOOD[kind] as object), stranger: 1 });
   expect(parsed.error?.issues).toBeUndefined();
   expect(parsed.data).not.toHaveProperty('stranger');
 });
@@ -100,7 +100,7 @@ describe('what is refused, and where', () => {
     ['break-test', { strengthMPa: 0 }, 'strengthMPa'],
     ['note', { text: 'x'.repeat(2001) }, 'text'],
   ] as const)('%s with %j at %s', (kind, change, path) => {
-    const parsed = EVENT_BODIES[kind].safeParse({ ...(GOOD[kind] as object), ...change });
+    const parsed = kindOf(kind).body.safeParse({ ...(GOOD[kind] as object), ...change });
     expect(parsed.error?.issues.map((i) => i.path.join('.'))).toContain(path);
   });
 });

@@ -1,4 +1,4 @@
-import type { EventKind, LogEvent } from '../model/events.ts';
+import type { EventKind, LogEvent } from './events.ts';
 
 /**
  * The log, reduced. The state is a function of the *set* of events: entries that arrive late or twice leave the

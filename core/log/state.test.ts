@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { EventBody, EventKind, LogEvent } from '../model/events.ts';
+import type { EventBody, EventKind, LogEvent } from './events.ts';
 import {
   entries,
   isClosed,

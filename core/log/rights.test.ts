@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { EVENT_KINDS, type EventKind } from './events.ts';
-import type { Hold } from './pour.ts';
-import { mayStandFor, mayTakeBack, mayWrite, ROLES, type Role } from './rights.ts';
+import type { Hold } from '../model/pour.ts';
+import { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
+import { ROLES, type Role } from '../model/roles.ts';
 
 const who = (role: Role, name = 'A') => ({ role, name });
 const entry = (kind: EventKind, actor = 'A', hold: Hold | null = null) => ({ kind, actor, hold });

@@ -1,0 +1,22 @@
+import type { z } from 'zod';
+import type { EntryKind } from './entry-kind.ts';
+import { ENTRY_KINDS } from './kinds/index.ts';
+
+/** Every kind of entry by its name; what a kind is stands in its own file, in `kinds/`. */
+export type EventKind = keyof typeof ENTRY_KINDS;
+export const EVENT_KINDS = Object.keys(ENTRY_KINDS) as [EventKind, ...EventKind[]];
+export type EventBody<K extends EventKind> = z.output<(typeof ENTRY_KINDS)[K]['body']>;
+/** An entry as the reducer sees it: what, when by the device's clock, by whom, and what it corrects. */
+export type LogEvent<K extends EventKind = EventKind> = {
+  [P in K]: {
+    id: string;
+    at: string;
+    actor: string;
+    kind: P;
+    body: EventBody<P>;
+    supersedes?: string | null;
+  };
+}[K];
+
+/** The record of a kind, for whoever takes kinds as they come. */
+export const kindOf = (kind: EventKind): EntryKind => ENTRY_KINDS[kind];

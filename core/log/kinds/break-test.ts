@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { positive } from '../../kit/fields.ts';
+import { strength, textOf } from '../../units/index.ts';
+import { entryKind, id } from '../entry-kind.ts';
+
+export const breakTest = entryKind({
+  body: z.object({
+    ageDays: positive().lte(400),
+    strengthMPa: positive().lte(200),
+    loadId: id().optional(),
+  }),
+  inReport: 'cylinders',
+  text: ({ ageDays, strengthMPa }, { units }) =>
+    `Cylinders at ${ageDays} days: ${textOf(strength(strengthMPa, units))}`,
+});

@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { entryKind, id, text } from '../entry-kind.ts';
+
+export const defect = entryKind({
+  body: z.object({ elementId: id(), what: text() }),
+  writers: ['crew'],
+  inReport: 'defect',
+  text: ({ elementId, what }) => `Defect on ${elementId}: ${what}`,
+});

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { freshTemperature, positive } from '../../kit/fields.ts';
+import { textOf, volume } from '../../units/index.ts';
+import { entryKind, id, text } from '../entry-kind.ts';
+
+export const loadArrived = entryKind({
+  body: z.object({
+    loadId: id(),
+    ticket: text(40),
+    volumeM3: positive().lte(20),
+    batchedAt: z.iso.datetime({ error: 'must be a time with its zone' }),
+    concreteTempC: freshTemperature().optional(),
+  }),
+  writers: ['crew'],
+  text: ({ loadId, ticket, volumeM3 }, { units }) =>
+    `${loadId} here, ticket ${ticket}, ${textOf(volume(volumeM3, units))}`,
+});

@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { entryKind, text } from '../entry-kind.ts';
+
+export const override = entryKind({
+  body: z.object({ reason: text() }),
+  takenBackBy: 'author',
+  inReport: 'override',
+  text: ({ reason }) => `Poured against the gate: ${reason}`,
+});

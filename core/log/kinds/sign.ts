@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { wholeOrNone } from '../../kit/fields.ts';
+import { HOLD_NAME, HOLDS } from '../../model/pour.ts';
+import { after, entryKind, text } from '../entry-kind.ts';
+
+export const sign = entryKind({
+  body: z
+    .object({
+      hold: z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }),
+      result: z.enum(['pass', 'reject'], { error: 'must be pass or reject' }),
+      planVersion: wholeOrNone(),
+      reason: text().optional(),
+    })
+    .refine((s) => s.result === 'pass' || s.reason !== undefined, {
+      path: ['reason'],
+      message: 'is missing: say why it is rejected',
+    }),
+  writers: ['inspector'],
+  takenBackBy: 'signer',
+  inReport: 'sign',
+  text: ({ hold, result, reason, planVersion }) =>
+    `${HOLD_NAME[hold]} ${result === 'pass' ? 'passed' : 'rejected'}${after(': ', reason)} (plan ${planVersion})`,
+});

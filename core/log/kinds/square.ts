@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { positive } from '../../kit/fields.ts';
+import { lengthText } from '../../units/index.ts';
+import { entryKind, id } from '../entry-kind.ts';
+
+/** Four corners measured round and across. */
+export const square = entryKind({
+  body: z.object({
+    corners: z.array(id()).length(4, 'must name four corners'),
+    sidesM: z.array(positive().lte(10_000)).length(4, 'must hold four sides'),
+    diagonalsM: z.array(positive().lte(10_000)).length(2, 'must hold two diagonals'),
+  }),
+  writers: ['crew'],
+  inReport: 'square',
+  text: ({ corners, diagonalsM }, { units }) =>
+    `Square of ${corners.join(', ')}: diagonals ${diagonalsM.map((m) => lengthText(m * 1000, units)).join(' and ')}`,
+});
