@@ -2,7 +2,7 @@
  * Cautions, one line each, by the danger they are about. Jactum replaces no engineer, inspector, maker's manual or local code;
  * where they differ, they rule.
  */
-export const CAUTIONS = {
+const CAUTIONS = {
   trench:
     'Trenches bury people. Nobody goes in before it is sloped or shored and looked at, again after rain.',
   bars: 'Uncapped bars impale. Cap every upright before anybody works above it.',

@@ -95,7 +95,7 @@ function groundDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext
               0,
               'Dig the side back: walers and wedges cannot be set in a tight hole.',
             ),
-            danger: 'trench',
+            danger: 'trench' as const,
           },
         ]
       : []),
