@@ -1,5 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
+import { STAGES } from '../core/view/stages/index.ts';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
 
@@ -65,11 +66,7 @@ export const router = createBrowserRouter([
         Component: PourLayout,
         children: [
           { index: true, element: <Navigate to="setout" replace /> },
-          stage('setout', screen(screens.setout)),
-          stage('check', screen(screens.check)),
-          stage('plan', screen(screens.plan)),
-          stage('pour', screen(screens.pour)),
-          stage('cure', screen(screens.cure)),
+          ...STAGES.map(({ id }) => stage(id, screen(screens[id]))),
           stage('workbench', workbench),
           stage('workbench/:calc', workbench),
         ],

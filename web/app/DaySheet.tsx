@@ -5,7 +5,7 @@ import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
 import { useSession } from './session.tsx';
-import { momentText } from './stages.ts';
+import { momentText } from '../../core/view/stages/index.ts';
 import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
 

@@ -4,7 +4,7 @@ import type { PointState } from '../../../core/check/judge.ts';
 import { marginText } from '../../../core/check/words.ts';
 import { readingText } from '../../../core/log/kinds/reading-value.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

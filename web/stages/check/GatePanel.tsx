@@ -8,7 +8,7 @@ import { HOLD_NAME } from '../../../core/model/pour.ts';
 import { entries } from '../../../core/log/state.ts';
 import { counted } from '../../../core/units/index.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { useStable } from '../../app/useStable.ts';
 import { PutOffLine } from './PutOffLine.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

@@ -11,7 +11,7 @@ import {
 } from '../../../core/units/index.ts';
 import { entries } from '../../../core/log/state.ts';
 import { usePour, usePourLog } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { useFocus, useSetFocus } from '../../app/useFocus.ts';
 import { LiveRoute } from '../../drawing/LiveRoute.tsx';
 import { StrengthCurve } from '../../drawing/StrengthCurve.tsx';

@@ -2,7 +2,7 @@ import { seamUrgent } from '../../../core/pourlog/alarms.ts';
 import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
 import { seamOrigin, stateOrigin, trucksOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { Big } from '../../ui/Text.tsx';
 import { Opens } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';

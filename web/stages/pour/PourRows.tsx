@@ -12,7 +12,7 @@ import { evaporation } from '../../../core/weather/evaporation.ts';
 import { LOAD_ADVICE } from '../../../core/words/loads.ts';
 import { dryingOrigin, seamOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

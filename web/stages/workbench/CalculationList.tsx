@@ -4,7 +4,7 @@ import { calculationNamed, SUBJECTS } from '../../../core/register/index.ts';
 import { attempt } from '../../../core/kit/calculation.ts';
 import { entries } from '../../../core/log/state.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { T } from '../../ui/Text.tsx';
 import { headlineOf } from './headline.ts';
 

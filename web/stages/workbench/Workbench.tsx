@@ -13,7 +13,7 @@ import { labelOf, resultRows, type ResultRow } from '../../../core/kit/words.ts'
 import { localDate } from '../../../core/weather/daylight.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { momentText } from '../../app/stages.ts';
+import { momentText } from '../../../core/view/stages/index.ts';
 import { useWide } from '../../app/useWide.ts';
 import { WorkDrawing } from '../../drawing/workbench/index.tsx';
 import { useSize } from '../../drawing/useSize.ts';

@@ -1,24 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import fs from 'node:fs';
-import { siteFileSchema, type PourAnswer } from '../../contract/index.ts';
-import { asWanted } from '../../core/testdata/as-wanted.ts';
-import { checkList } from '../../core/check/points/index.ts';
-import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
-import { replay } from '../../core/log/state.ts';
-import { curingIn, mixNamed, viewOf } from '../../core/view/pour-view.ts';
-import { midnightMs } from '../../core/weather/daylight.ts';
-import { nextLine } from './next-line.ts';
-import type { PourView } from './pour-context.tsx';
-import { stageFigure } from './stages.ts';
+import { asWanted } from '../../testdata/as-wanted.ts';
+import { demoPour } from '../../testdata/demo.ts';
+import { checkList } from '../../check/points/index.ts';
+import type { EventBody, EventKind, LogEvent } from '../../log/events.ts';
+import { replay } from '../../log/state.ts';
+import { curingIn, viewOf, type PourRecord } from '../pour-view.ts';
+import { midnightMs } from '../../weather/daylight.ts';
+import { nextLine, STAGES } from './index.ts';
+import type { PourNow } from './stage.ts';
 
 /** The next line follows a pour from its first reading to its report. */
 
-const site = siteFileSchema.parse(JSON.parse(fs.readFileSync('demo/sites/quillback.json', 'utf8')));
-const found = site.pours.find((p) => p.code === 'P4');
-if (!found) throw new Error('demo site');
-const pour = { ...found, date: '2026-09-23' };
-const mix = mixNamed(site, pour.mix);
-if (!mix) throw new Error('demo site');
+const demo = demoPour('quillback', 'P4');
+const { mix, plant } = demo;
+const site = { ...demo.site, mixes: [mix], plants: [plant] };
+const pour = { ...demo.pour, date: '2026-09-23' };
 const dayMs = midnightMs(pour.date, site.timeZone);
 const ms = (minute: number) => dayMs + minute * 60_000;
 const points = checkList({ site, pour, mix });
@@ -36,17 +32,9 @@ function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number)
 }
 
 /** The part of the page's view that the next line reads, from the same core. */
-function see(log: LogEvent[], minute: number, orderM3: number | null = null): PourView {
+function see(log: LogEvent[], minute: number, orderM3: number | null = null): PourNow {
   const doc = { ...pour, settings: { ...pour.settings, orderM3 } };
-  const record: PourAnswer = {
-    id: 'p',
-    siteId: 's',
-    version: 1,
-    pour: doc,
-    site,
-    siteVersion: 1,
-    duskMin: 1190,
-  };
+  const record: PourRecord = { pour: doc, site, duskMin: 1190 };
   const state = replay(log);
   const figures = viewOf(record, state, ms(minute));
   if (!figures) throw new Error('demo site');
@@ -58,7 +46,7 @@ function see(log: LogEvent[], minute: number, orderM3: number | null = null): Po
     state,
     curing: curingIn(record, figures, state, ms(minute), []),
     elementName: (id: string) => site.runs.find((r) => r.id === id)?.label ?? id,
-  } as unknown as PourView;
+  } as unknown as PourNow;
 }
 
 const everythingRead = points.flatMap((p) =>
@@ -248,9 +236,7 @@ describe('one sentence and one button', () => {
 
 test('the rail’s figures follow the pour', () => {
   const figures = (log: LogEvent[], minute: number) =>
-    (['setout', 'check', 'plan', 'pour', 'cure'] as const).map(
-      (s) => stageFigure(see(log, minute), s).text,
-    );
+    STAGES.map((s) => s.figure(see(log, minute)).text);
   expect(figures([], 400)).toEqual([
     '1 run',
     `0 of ${everythingRead.length} read`,

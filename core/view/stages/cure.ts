@@ -1,0 +1,49 @@
+import { stripWords } from '../../cure/strip.ts';
+import { strength, textOf } from '../../units/index.ts';
+import { momentText } from './moment.ts';
+import type { NextLine, PourNow, Stage } from './stage.ts';
+
+const cureLine = (sentence: string, label: string, sheet: string): NextLine => ({
+  sentence,
+  label,
+  stage: 'cure',
+  focus: { sheet },
+});
+const READ = 'Read temperature';
+
+function next(v: PourNow): NextLine | null {
+  const c = v.curing;
+  if (!c || v.closed) return null;
+  const moment = (ms: number) => momentText(v, ms);
+  if (!c.measured)
+    return cureLine(
+      `No temperature read since placing. Strength is reckoned at ${textOf(strength(c.strengthMPa, v.units))} from what was expected.`,
+      READ,
+      'probe',
+    );
+  if (c.stripped.length >= v.record.pour.elements.length)
+    return cureLine('Forms are off. Close the pour and keep its report.', 'Close', 'close');
+  if (c.strip === 'forecast')
+    return cureLine(stripWords(c, moment, v.record.pour.elements).sentence, READ, 'probe');
+  if (c.strip === 'may')
+    return cureLine(
+      `Past ${textOf(strength(c.stripMPa, v.units))} and past ${c.floorH} h. Forms may come off.`,
+      'Strip',
+      'strip',
+    );
+  const until = c.stripMs === null ? 'the strength is proved by test' : moment(c.stripMs);
+  return cureLine(`Forms stay on until ${until}. Keep reading temperatures.`, READ, 'probe');
+}
+
+function figure(v: PourNow): { text: string; done: number } {
+  const c = v.curing;
+  if (v.closed) return { text: 'closed', done: 1 };
+  if (!c) return { text: 'not yet', done: 0 };
+  const all = c.stripped.length >= v.record.pour.elements.length;
+  return {
+    text: stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements).short,
+    done: all ? 0.9 : Math.min(0.8, c.strengthMPa / c.stripMPa / 1.25),
+  };
+}
+
+export const cure: Stage = { id: 'cure', name: 'Cure', figure, next };

@@ -1,0 +1,48 @@
+import { check } from './check.ts';
+import { cure } from './cure.ts';
+import { plan } from './plan.ts';
+import { pour } from './pour.ts';
+import { setout } from './setout.ts';
+import type { NextLine, PourNow, Stage, StageId } from './stage.ts';
+
+export { momentText } from './moment.ts';
+export type { StageId } from './stage.ts';
+
+/** The stations of a pour in their order. */
+export const STAGES: readonly Stage[] = [setout, check, plan, pour, cure];
+/** A station by its id. */
+export const STAGE: Record<StageId, Stage> = { setout, check, plan, pour, cure };
+
+const closedLine = (v: PourNow): NextLine => ({
+  sentence: `${v.record.pour.code} is closed, its log is whole. The report holds all of it.`,
+  label: 'Report',
+  stage: 'cure',
+  focus: { sheet: 'report' },
+});
+
+const ORDER: NextLine = {
+  sentence: 'Everything is checked. Settle the order.',
+  label: 'Plan',
+  stage: 'plan',
+  focus: {},
+};
+const PLACED: NextLine = {
+  sentence: 'Everything is placed.',
+  label: 'Cure',
+  stage: 'cure',
+  focus: {},
+};
+
+/** The next line of the whole pour; each station shows its own first. */
+export function nextLine(v: PourNow, here: StageId): NextLine {
+  if (v.closed) return closedLine(v);
+  return (
+    STAGE[here].next(v) ??
+    cure.next(v) ??
+    (v.progress.startedMs !== null ? pour.next(v) : null) ??
+    check.next(v) ??
+    (v.record.pour.settings.orderM3 === null ? ORDER : null) ??
+    pour.next(v) ??
+    PLACED
+  );
+}

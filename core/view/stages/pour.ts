@@ -1,0 +1,122 @@
+import { speaksAgainst, type LoadState } from '../../pourlog/loads.ts';
+import { liftName } from '../../pourplan/lifts.ts';
+import { clockText, lengthText, temperatureFigure, textOf, volume } from '../../units/index.ts';
+import type { NextLine, PourNow, Stage } from './stage.ts';
+
+const numberOf = (load: { id: string }): string => load.id.replace('L', '');
+const pourLine = (sentence: string, label: string, sheet: string): NextLine => ({
+  sentence,
+  label,
+  stage: 'pour',
+  focus: { sheet },
+});
+
+function nextLeg(v: PourNow): string {
+  const [leg] = v.progress.startable;
+  return leg ? `Start with ${liftName(v.plan.route, leg.elementId, leg.lift)}.` : 'All is filled.';
+}
+
+/** Something speaks against the load that stands here, and nobody has decided yet. */
+function decideLine(v: PourNow, here: LoadState): NextLine | null {
+  const load = `Load ${numberOf(here)}`;
+  const decide = (sentence: string) => pourLine(sentence, 'Decide', `decide:${here.id}`);
+  if (here.advice === 'tooOld')
+    return decide(
+      `${load} is past ${v.mix.maxAgeMin} minutes. Send it back, or decide and say why.`,
+    );
+  if (here.decision !== null) return null;
+  const degrees = (c: number) => textOf(temperatureFigure(c, v.units));
+  const read = degrees(here.concreteTempC ?? 0);
+  const off = lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units);
+  switch (here.advice) {
+    case 'tooHot':
+      return decide(
+        `${load} is too hot: ${read}, taken to ${degrees(v.mix.hottestC)}. Decide before it goes in.`,
+      );
+    case 'tooCold':
+      return decide(
+        `${load} is too cold: ${read}, taken from ${degrees(v.mix.coldestC)}. Decide before it goes in.`,
+      );
+    case 'tooStiff':
+      return decide(`${load} is ${off} too stiff. Decide before it goes in.`);
+    case 'tooWet':
+      return decide(`${load} is ${off} too wet. Decide before it goes in.`);
+    default:
+      return null;
+  }
+}
+
+function hereLine(v: PourNow, here: LoadState): NextLine {
+  const load = `Load ${numberOf(here)}`;
+  const decide = decideLine(v, here);
+  if (decide) return decide;
+  if (here.advice === 'slump')
+    return pourLine(
+      `${load} is at the chute. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ordered.`,
+      'Slump',
+      `slump:${here.id}`,
+    );
+  const { current } = v.progress;
+  if (current)
+    return pourLine(
+      `Placing ${current.elementId} from load ${numberOf(here)}. Say when you stop.`,
+      'Stop',
+      'stop',
+    );
+  const taken = speaksAgainst(here.advice) ? 'taken as it is' : 'good';
+  return pourLine(`${load} is ${taken}. ${nextLeg(v)}`, 'Start placing', 'start');
+}
+
+/** Nothing stands here: what comes next, or that nothing does. */
+function waitLine(v: PourNow): NextLine | null {
+  const wait = v.loads.find((l) => l.arrivedAt === null);
+  const index = wait ? v.plan.loadIds.indexOf(wait.id) : -1;
+  if (wait && index >= 0) {
+    const due = v.plan.trucks.result.loads[index];
+    const size = textOf(volume(due?.volumeM3 ?? 0, v.units, 1));
+    return pourLine(
+      `Load ${numberOf(wait)}, ${size}, is due ${clockText(due?.arriveMin ?? 0)}. Log it when it comes.`,
+      'Load is here',
+      `load:${wait.id}`,
+    );
+  }
+  if (v.progress.toFillM3 <= 0) return null;
+  const needed = textOf(volume(v.progress.neededM3, v.units, 1));
+  return pourLine(
+    `${needed} still to come and no load on the way. Order it now.`,
+    'Log a load',
+    'load:next',
+  );
+}
+
+function next(v: PourNow): NextLine | null {
+  const { progress, loads } = v;
+  if (progress.finishedMs !== null) return null;
+  // Before anything is here, what holds the gate is the next act.
+  if (!v.gate.ready && progress.startedMs === null && loads.every((l) => l.arrivedAt === null))
+    return null;
+  const here = loads.find(
+    (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
+  );
+  if (here) return hereLine(v, here);
+  if (progress.current)
+    return pourLine(
+      `Placing ${progress.current.elementId}, with no load here. Say when you stop.`,
+      'Stop',
+      'stop',
+    );
+  return waitLine(v);
+}
+
+function figure({ plan, progress, record, units }: PourNow): { text: string; done: number } {
+  const done = plan.route.volumeM3 ? progress.placedM3 / plan.route.volumeM3 : 0;
+  const placed = `${textOf(volume(progress.placedM3, units, 1))} placed`;
+  if (progress.finishedMs !== null) return { text: placed, done: 1 };
+  const seam = progress.seams[0];
+  if (seam)
+    return { text: seam.cold ? 'seam cold' : `seam ${Math.floor(seam.minutesLeft)} min`, done };
+  if (progress.startedMs !== null) return { text: placed, done };
+  return { text: `first load ${clockText(record.pour.settings.firstLoadMin)}`, done };
+}
+
+export const pour: Stage = { id: 'pour', name: 'Pour', figure, next };
