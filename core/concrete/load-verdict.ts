@@ -11,6 +11,11 @@ const COLDEST_C = 5;
 const FAULTS = ['mix', 'age', 'hot', 'cold', 'wet', 'stiff'] as const;
 export type Fault = (typeof FAULTS)[number];
 
+function verdictOf(reject: boolean, adjust: boolean): 'accept' | 'adjust' | 'reject' {
+  if (reject) return 'reject';
+  return adjust ? 'adjust' : 'accept';
+}
+
 /** Accept a load, adjust it, or send it back. */
 export const loadVerdict = calculation({
   id: 'load-verdict',
@@ -60,9 +65,9 @@ export const loadVerdict = calculation({
         `${fig(age)} min old, ${fig(age - v.limitMin)} over its ${fig(v.limitMin)}`,
       ]);
     if (v.concreteTempC !== undefined && !atMost(v.concreteTempC, v.hottestC))
-      reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`]);
+      reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)} °C`]);
     if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC))
-      reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)}`]);
+      reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)} °C`]);
     if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);
     if (v.slump === 'low' && v.addL <= 0)
       reject.push(['stiff', 'too stiff, and no water may be added']);
@@ -73,11 +78,7 @@ export const loadVerdict = calculation({
           ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted`
           : `too stiff: add ${fig(v.addL)} L and mix`,
       ]);
-    const verdict = reject.length
-      ? ('reject' as const)
-      : adjust.length
-        ? ('adjust' as const)
-        : ('accept' as const);
+    const verdict = verdictOf(reject.length > 0, adjust.length > 0);
     trace.step('age', `${fig(v.nowMin)} − ${fig(v.batchMin)}`, age, 'min');
     trace.step('left', `${fig(v.limitMin)} − ${fig(age)}`, minutesLeft, 'min');
     const found = [...reject, ...adjust];

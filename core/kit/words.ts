@@ -1,7 +1,8 @@
 import { moneyText } from '../units/money.ts';
 import { clockText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
-import { QUANTITIES, quantityOfField, quantityText } from '../units/quantity.ts';
+import { quantityOfField, quantityText } from '../units/quantity.ts';
+import { QUANTITY_OF_UNIT, sentenceIn } from './sentence.ts';
 import type { Step } from './calculation.ts';
 
 /** Fields whose name does not say in plain words what they are. */
@@ -133,16 +134,16 @@ const CHOICES: Record<string, string> = {
 /** A choice as it is said: "callBalance" becomes "call balance". */
 export const choiceText = (choice: string | number): string =>
   CHOICES[choice] ??
-  (typeof choice === 'number'
+  (/^[a-z]+[A-Z]/.test(String(choice))
     ? String(choice)
-    : /^[a-z]+[A-Z]/.test(choice)
-      ? choice.replace(/([A-Z])/g, ' $1').toLowerCase()
-      : choice);
+        .replace(/([A-Z])/g, ' $1')
+        .toLowerCase()
+    : String(choice));
 
 function valueText(name: string, value: unknown, calculationId: string, units: UnitSystem): string {
   if (value === null || value === undefined) return 'none';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'string') return choiceText(value);
+  if (typeof value === 'string') return sentenceIn(choiceText(value), units);
   if (typeof value !== 'number') return JSON.stringify(value);
   if (isClock(name, calculationId)) return clockText(value);
   return quantityText(value, quantityOfField(name), units);
@@ -207,20 +208,13 @@ export function resultRows(
   });
 }
 
-/** Units of steps that are quantities of the site, by how they are written. */
-const BY_UNIT = new Map(
-  Object.entries(QUANTITIES)
-    .filter(([k]) => !['Count', 'Level', 'Ratio', 'In', 'Lb', 'Ft3'].includes(k))
-    .map(([k, q]) => [q.metric.unit, k as keyof typeof QUANTITIES]),
-);
-
 /** The value of a line of working in the site's units; what has no such unit stands as it is. */
 export function stepText(s: Step, units: UnitSystem, currency?: string): string {
   if (s.value === null) return 'none';
   if (typeof s.value !== 'number') return choiceText(String(s.value));
   if (s.unit === 'min after midnight') return clockText(s.value);
   if (s.unit === 'money') return moneyText(s.value, currency);
-  const quantity = s.unit === 'm above datum' ? 'Level' : BY_UNIT.get(s.unit);
+  const quantity = s.unit === 'm above datum' ? 'Level' : QUANTITY_OF_UNIT.get(s.unit);
   if (quantity) return quantityText(s.value, quantity, units);
   return `${String(Number(s.value.toPrecision(6))).replace('-', '−')}${s.unit ? ` ${s.unit}` : ''}`;
 }

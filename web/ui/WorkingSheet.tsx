@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { calculationNamed } from '../../core/register/index.ts';
+import { sentenceIn } from '../../core/kit/sentence.ts';
 import { evaluate, type Step } from '../../core/kit/calculation.ts';
 import { stepText } from '../../core/kit/words.ts';
 import { changeText, ruleText, rulesBehind } from '../../core/rules/rules.ts';
@@ -102,7 +103,7 @@ function WorkingBody({ origin }: { origin: Origin }) {
       {cautions.map((c) => (
         <p key={c} className="mt-2 flex gap-2">
           <Mark verdict="held" />
-          {c}
+          {sentenceIn(c, v.units)}
         </p>
       ))}
       <p className="mt-3 text-[14px] leading-[18px] text-ink2">

@@ -9,6 +9,7 @@ import {
   type InputIssue,
 } from '../../../core/kit/calculation.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
+import { sentenceIn } from '../../../core/kit/sentence.ts';
 import { labelOf, resultRows, type ResultRow } from '../../../core/kit/words.ts';
 import { localDate } from '../../../core/weather/daylight.ts';
 import { usePour } from '../../app/pour-context.tsx';
@@ -312,7 +313,7 @@ export function WorkBench() {
       {out?.cautions.map((c) => (
         <p key={c} className="flex gap-2">
           <Mark verdict="held" />
-          {c}
+          {sentenceIn(c, v.units)}
         </p>
       ))}
       <p className="text-[14px] leading-[18px] text-ink2">

@@ -1,0 +1,33 @@
+import { expect, test } from '@jest/globals';
+import { loadVerdict } from '../concrete/load-verdict.ts';
+import { resultOf } from './calculation.ts';
+import { sentenceIn } from './sentence.ts';
+import { resultRows } from './words.ts';
+
+test('what the core says in SI is said in the units of the site', () => {
+  expect(sentenceIn('38 °C is hotter than 35 °C', 'us')).toBe('100 °F is hotter than 95 °F');
+  expect(sentenceIn('38 °C is hotter than 35 °C', 'metric')).toBe('38 °C is hotter than 35 °C');
+  expect(sentenceIn('add 37.8541 L and mix', 'us')).toBe('add 10 gal and mix');
+  expect(sentenceIn('1.2 kg/m²/h is much, 1 kg/m³ is not', 'us')).not.toMatch(/kg/);
+});
+
+test('words, ages and names of units inside words stay as they are', () => {
+  const text = '104 min old, 14 over its 90; ticket 12 Langley, 3 mixers';
+  expect(sentenceIn(text, 'us')).toBe(text);
+});
+
+test('the reasons against a load on a US site name no °C and no litre', () => {
+  const load = {
+    batchMin: 400,
+    nowMin: 450,
+    concreteTempC: 38,
+    slump: 'low',
+    addL: 20,
+    neededL: 45,
+  } as const;
+  const rows = resultRows('load-verdict', resultOf(loadVerdict, load), 'us');
+  const reasons = rows.find((r) => r.name === 'reasons')?.text ?? '';
+  expect(reasons).toMatch(/100 °F is hotter than 95 °F/);
+  expect(reasons).toMatch(/5\.3 gal may be added, 11\.9 gal are wanted/);
+  expect(reasons).not.toMatch(/°C| L\b/);
+});
