@@ -99,6 +99,22 @@ describe('the log', () => {
     expect(verifyExport(added)).toMatchObject({ ok: false, line: 4 });
   });
 
+  test('an id that says something else than before is a conflict, and what stood stays', async () => {
+    const entry = note('as it was');
+    await foreman
+      .post(`/api/pours/${p4}/events`)
+      .send({ events: [entry] })
+      .expect(200);
+    const other = { ...entry, body: { text: 'as somebody would have it' } };
+    await foreman
+      .post(`/api/pours/${p4}/events`)
+      .send({ events: [note('beside it'), other] })
+      .expect(409);
+    const log = body<StoredEvent[]>(await foreman.get(`/api/pours/${p4}/events`));
+    expect(log.filter((e) => e.id === entry.id).map((e) => e.body)).toEqual([entry.body]);
+    expect(log.at(-1)?.id).toBe(entry.id);
+  });
+
   test('one bad entry stores nothing of its batch, and is named by its path', async () => {
     const before = body<StoredEvent[]>(await foreman.get(`/api/pours/${p4}/events`)).length;
     const bad = {

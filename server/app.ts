@@ -1,16 +1,41 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
-import fs from 'node:fs';
-import path from 'node:path';
 import { pinoHttp } from 'pino-http';
 import type { AppDeps } from './deps.ts';
+import { servePage } from './page.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
+import { clockRoutes } from './routes/clock-routes.ts';
 import { exchangeRoutes } from './routes/exchange-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
+import { reportRoutes } from './routes/report-routes.ts';
+import { signRoutes } from './routes/sign-routes.ts';
+import { streamRoutes } from './routes/stream-routes.ts';
 import { siteRoutes } from './routes/site-routes.ts';
+
+function apiOf(deps: AppDeps): Router {
+  const api = Router();
+  // Photos are bytes, not JSON: their address comes before the parser.
+  api.use(photoRoutes(deps));
+  api.use(express.json({ limit: '5mb' }));
+  api.get('/health', (_req, res) => {
+    res.json({ status: 'ok', version: deps.config.version });
+  });
+  api.use(
+    sessionRoutes(deps),
+    siteRoutes(deps),
+    exchangeRoutes(deps),
+    logRoutes(deps),
+    signRoutes(deps),
+    streamRoutes(deps),
+    reportRoutes(deps),
+    clockRoutes(deps),
+    unknownRoute,
+  );
+  return api;
+}
 
 /** The whole application over its stores; starts nothing by itself. */
 export function createApp(deps: AppDeps): Express {
@@ -37,50 +62,15 @@ export function createApp(deps: AppDeps): Express {
       filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res),
     }),
   );
-  const api = express.Router();
-  // Photos are bytes, not JSON: their address comes before the parser.
-  api.use(photoRoutes(deps));
-  api.use(express.json({ limit: '5mb' }));
-  api.get('/health', (_req, res) => {
-    res.json({ status: 'ok', version: deps.config.version });
-  });
-  api.use(
-    sessionRoutes(deps),
-    siteRoutes(deps),
-    exchangeRoutes(deps),
-    logRoutes(deps),
-    unknownRoute,
-  );
   app.use(
     '/api',
     (_req, res, next) => {
       res.set('Cache-Control', 'no-store');
       next();
     },
-    api,
+    apiOf(deps),
   );
-  if (fs.existsSync(deps.config.webDir)) {
-    app.use(
-      express.static(deps.config.webDir, {
-        index: false,
-        setHeaders: (res, file) => {
-          res.setHeader(
-            'Cache-Control',
-            /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
-          );
-        },
-      }),
-    );
-    app.get('/{*rest}', (req, res) => {
-      if (path.extname(req.path)) {
-        res.status(404).type('text').send('Not found');
-        return;
-      }
-      res.sendFile(path.join(deps.config.webDir, 'index.html'), {
-        headers: { 'Cache-Control': 'no-cache' },
-      });
-    });
-  }
+  servePage(app, deps.config.webDir);
   app.use(problemHandler);
   return app;
 }

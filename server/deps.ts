@@ -6,6 +6,7 @@ import type { WeatherService } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
 import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
+import type { SiteChanges } from './services/site-changes.ts';
 import type { SiteStore } from './store/sites.ts';
 
 /** What the routes stand on. */
@@ -14,6 +15,7 @@ export interface AppDeps {
   logger: Logger;
   accounts: AccountStore;
   sites: SiteStore;
+  changes: SiteChanges;
   events: EventStore;
   photos: PhotoStore;
   clock: SiteClock;

@@ -11,6 +11,7 @@ import { openDatabase } from './store/database.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
+import { SiteChanges } from './services/site-changes.ts';
 import { SiteStore } from './store/sites.ts';
 
 const stopWith = (words: string): never => {
@@ -47,6 +48,7 @@ const { db, close } = await openDatabase(config.dataDir);
 const clock = await siteClock(db, config.demo ? DEMO_START : null);
 const accounts = new AccountStore(db);
 const sites = new SiteStore(db);
+const changes = new SiteChanges(db, sites);
 const events = new EventStore(db, () => clock.now());
 const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
@@ -56,6 +58,7 @@ const server = createApp({
   logger,
   accounts,
   sites,
+  changes,
   events,
   photos,
   clock,

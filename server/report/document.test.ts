@@ -125,7 +125,7 @@ describe('the report', () => {
       { actor: 'I. Brandvold', device: 'test' },
     );
     const { siteId, siteVersion } = await api.sites.pour(id);
-    await api.sites.changeRule(siteId, siteVersion, {
+    await api.changes.rule(siteId, siteVersion, {
       rule: 'loadAge',
       value: 60,
       by: 'I. Brandvold',

@@ -1,6 +1,6 @@
 import { EventEmitter } from 'node:events';
 import type { NewEvent, PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import { CHAIN_START, hashOf } from '../log/chain.ts';
+import { canonicalJson, CHAIN_START, hashOf } from '../log/chain.ts';
 import { notFound, ProblemError } from '../problems.ts';
 import type { KnownLog } from '../log/admit.ts';
 import type { Db, Tables } from './database.ts';
@@ -26,6 +26,76 @@ export interface Author {
   device: string;
 }
 
+/** Where a chain ends. */
+interface ChainEnd {
+  seq: number;
+  hash: string;
+}
+
+async function endOf(tx: Db, pourId: string): Promise<ChainEnd> {
+  const pour = await tx.selectFrom('pour').select('id').where('id', '=', pourId).executeTakeFirst();
+  if (!pour) throw notFound(`pour ${pourId}`);
+  const last = await tx
+    .selectFrom('pour_event')
+    .select(['seq', 'hash'])
+    .where('pour_id', '=', pourId)
+    .orderBy('seq', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  return last ?? { seq: 0, hash: CHAIN_START };
+}
+
+/** An id that is taken: it stands for the same entry of the same pour, or it is refused. */
+function refuseOther(old: Tables['pour_event'], pourId: string, e: NewEvent, path: string): void {
+  const conflict = (detail: string, message: string): never => {
+    throw new ProblemError(409, 'Already used', detail, [{ path, message }]);
+  };
+  if (old.pour_id !== pourId)
+    conflict(`Entry ${e.id} is already in another pour's log.`, 'is already used in another pour');
+  const same =
+    old.kind === e.kind &&
+    Date.parse(old.at) === Date.parse(e.at) &&
+    old.supersedes === (e.supersedes ?? null) &&
+    canonicalJson(JSON.parse(old.body)) === canonicalJson(e.body);
+  if (!same)
+    conflict(
+      `Entry ${e.id} is in the log already, and says something else there.`,
+      'is already used for another entry',
+    );
+}
+
+/** An entry with its place in the chain. */
+function chained(pourId: string, e: NewEvent, by: Author, end: ChainEnd, now: Date): StoredEvent {
+  const entry = {
+    id: e.id,
+    pourId,
+    seq: end.seq + 1,
+    at: e.at,
+    recordedAt: now.toISOString(),
+    ...by,
+    kind: e.kind,
+    body: e.body,
+    supersedes: e.supersedes ?? null,
+    prevHash: end.hash,
+  };
+  return { ...entry, hash: hashOf(entry) } as StoredEvent;
+}
+
+const toRow = (e: StoredEvent): Tables['pour_event'] => ({
+  id: e.id,
+  pour_id: e.pourId,
+  seq: e.seq,
+  at: e.at,
+  recorded_at: e.recordedAt,
+  actor: e.actor,
+  device: e.device,
+  kind: e.kind,
+  body: JSON.stringify(e.body),
+  supersedes: e.supersedes ?? null,
+  prev_hash: e.prevHash,
+  hash: e.hash,
+});
+
 /** The append-only log of all pours: numbered without gaps per pour, chained by hash, told to whoever listens. */
 export class EventStore {
   readonly #db: Db;
@@ -37,80 +107,32 @@ export class EventStore {
     this.#now = now;
   }
 
-  /** Stores a batch in one transaction; an id seen before is answered as it was stored, once. */
+  /**
+   * Stores a batch in one transaction; an id seen before is answered as it was stored, once. The same id with other content is a
+   * conflict: what was acknowledged stays as it is.
+   */
   async append(pourId: string, events: NewEvent[], by: Author): Promise<PostEventsAnswer> {
     const fresh: StoredEvent[] = [];
     const answer = await this.#db.transaction().execute(async (tx): Promise<PostEventsAnswer> => {
-      const pour = await tx
-        .selectFrom('pour')
-        .select('id')
-        .where('id', '=', pourId)
-        .executeTakeFirst();
-      if (!pour) throw notFound(`pour ${pourId}`);
-      const last = await tx
-        .selectFrom('pour_event')
-        .select(['seq', 'hash'])
-        .where('pour_id', '=', pourId)
-        .orderBy('seq', 'desc')
-        .limit(1)
-        .executeTakeFirst();
-      let seq = last?.seq ?? 0;
-      let prevHash = last?.hash ?? CHAIN_START;
-      const stored: PostEventsAnswer['stored'] = [];
+      let end = await endOf(tx, pourId);
       const known: PostEventsAnswer['known'] = [];
       for (const [i, e] of events.entries()) {
         const old = await tx
           .selectFrom('pour_event')
-          .select(['pour_id', 'seq', 'hash'])
+          .selectAll()
           .where('id', '=', e.id)
           .executeTakeFirst();
-        if (old && old.pour_id !== pourId)
-          throw new ProblemError(
-            409,
-            'Already used',
-            `Entry ${e.id} is already in another pour's log.`,
-            [{ path: `events.${i}.id`, message: 'is already used in another pour' }],
-          );
         if (old) {
+          refuseOther(old, pourId, e, `events.${i}.id`);
           known.push({ id: e.id, seq: old.seq, hash: old.hash });
           continue;
         }
-        seq += 1;
-        const row = {
-          id: e.id,
-          pourId,
-          seq,
-          at: e.at,
-          recordedAt: this.#now().toISOString(),
-          ...by,
-          kind: e.kind,
-          body: e.body,
-          supersedes: e.supersedes ?? null,
-          prevHash,
-        };
-        const hash = hashOf(row);
-        await tx
-          .insertInto('pour_event')
-          .values({
-            id: row.id,
-            pour_id: pourId,
-            seq,
-            at: row.at,
-            recorded_at: row.recordedAt,
-            actor: by.actor,
-            device: by.device,
-            kind: row.kind,
-            body: JSON.stringify(row.body),
-            supersedes: row.supersedes,
-            prev_hash: prevHash,
-            hash,
-          })
-          .execute();
-        stored.push({ id: e.id, seq, hash });
-        fresh.push({ ...row, hash } as StoredEvent);
-        prevHash = hash;
+        const entry = chained(pourId, e, by, end, this.#now());
+        await tx.insertInto('pour_event').values(toRow(entry)).execute();
+        fresh.push(entry);
+        end = entry;
       }
-      return { stored, known };
+      return { stored: fresh.map(({ id, seq, hash }) => ({ id, seq, hash })), known };
     });
     if (fresh.length) this.#news.emit(pourId, fresh);
     return answer;

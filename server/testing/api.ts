@@ -14,6 +14,7 @@ import { AccountStore } from '../store/accounts.ts';
 import { openDatabase } from '../store/database.ts';
 import { EventStore } from '../store/events.ts';
 import { PhotoStore } from '../store/photos.ts';
+import { SiteChanges } from '../services/site-changes.ts';
 import { SiteStore } from '../store/sites.ts';
 
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
@@ -23,6 +24,7 @@ export async function testApi({ seed = true } = {}) {
   const clock = await siteClock(db, DEMO_START);
   const accounts = new AccountStore(db);
   const sites = new SiteStore(db);
+  const changes = new SiteChanges(db, sites);
   const events = new EventStore(db, () => clock.now());
   const photos = new PhotoStore(db, dataDir);
   if (seed) await seedDemo({ accounts, sites, events });
@@ -34,6 +36,7 @@ export async function testApi({ seed = true } = {}) {
     logger: pino({ level: 'silent' }),
     accounts,
     sites,
+    changes,
     events,
     photos,
     clock,
@@ -54,6 +57,7 @@ export async function testApi({ seed = true } = {}) {
     as,
     idOf,
     sites,
+    changes,
     events,
     photos,
     accounts,

@@ -1,0 +1,55 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { clockBody, ROLES, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
+import type { AppDeps } from '../deps.ts';
+import { notFound, parse, ProblemError } from '../problems.ts';
+import { only } from '../session/session.ts';
+
+const time = () => z.iso.datetime({ offset: true, error: 'must be a time with its zone' });
+const weatherQuery = z
+  .object({ from: time(), to: time() })
+  .refine((q) => Date.parse(q.to) > Date.parse(q.from), {
+    path: ['to'],
+    message: 'is not after from',
+  })
+  .refine((q) => Date.parse(q.to) - Date.parse(q.from) <= 45 * 86_400_000, {
+    path: ['to'],
+    message: 'is more than 45 days after from',
+  });
+
+/** The site clock, and the weather at a site. */
+export function clockRoutes({ accounts, sites, clock, weather }: AppDeps): Router {
+  const router = Router();
+  const anybody = only(accounts, ROLES);
+  const foreman = only(accounts, ['foreman']);
+
+  router.get('/sites/:id/weather', anybody, async (req, res) => {
+    const q = parse(weatherQuery, req.query, 'The question');
+    const site = (await sites.list()).find((s) => s.id === req.params.id);
+    if (!site) throw notFound(`site ${String(req.params.id)}`);
+    const hours = weather.hours(site, Date.parse(q.from), Date.parse(q.to));
+    const answer: WeatherAnswer = hours
+      ? { source: 'simulated', hours }
+      : { source: 'none', hours: [] };
+    res.json(answer);
+  });
+
+  const clockNow = (): ClockAnswer => ({
+    now: clock.now().toISOString(),
+    settable: clock.settable,
+  });
+  router.get('/clock', anybody, (_req, res) => {
+    res.json(clockNow());
+  });
+  router.post('/clock', foreman, async (req, res) => {
+    if (!clock.settable)
+      throw new ProblemError(
+        403,
+        'Not yours to do',
+        'The clock can only be put forward in the demo.',
+      );
+    await clock.advance(parse(clockBody, req.body, 'The clock').advanceMin);
+    res.json(clockNow());
+  });
+  return router;
+}

@@ -1,0 +1,36 @@
+import { Router } from 'express';
+import { ROLES } from '../../contract/index.ts';
+import type { AppDeps } from '../deps.ts';
+import { renderReport } from '../report/render.ts';
+import { only } from '../session/session.ts';
+
+/** A report reckons curing with the air of so long ahead, and of so long back at most, ms. */
+const REPORT_AIR_MS = 14 * 86_400_000;
+const REPORT_AIR_BACK_MS = 60 * 86_400_000;
+
+/** The report of a pour. */
+export function reportRoutes({ accounts, sites, events, photos, clock, weather }: AppDeps): Router {
+  const router = Router();
+  router.get('/pours/:id/report.pdf', only(accounts, ROLES), async (req, res) => {
+    const record = await sites.pour(String(req.params.id));
+    const log = await events.after(record.id, 0);
+    const nowMs = clock.now().getTime();
+    const placed = log.find((e) => e.kind === 'place-start');
+    const placedMs = placed ? Math.max(Date.parse(placed.at), nowMs - REPORT_AIR_BACK_MS) : nowMs;
+    const pdf = await renderReport({
+      record,
+      events: log,
+      nowMs,
+      air: weather.hours(record.site, placedMs, nowMs + REPORT_AIR_MS) ?? [],
+      photos: await photos.smallOnes(
+        record.id,
+        log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : [])),
+      ),
+    });
+    res
+      .set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`)
+      .type('application/pdf')
+      .send(pdf);
+  });
+  return router;
+}

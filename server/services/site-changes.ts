@@ -1,0 +1,152 @@
+import type { Transaction } from 'kysely';
+import {
+  siteFileSchema,
+  type PourAnswer,
+  type SiteFile,
+  type SiteVersion,
+} from '../../contract/index.ts';
+import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model/pour.ts';
+import type { RuleChange } from '../../core/rules/rules.ts';
+import type { Drawn } from '../../core/siteplan/drawn.ts';
+import { changePlan } from '../../core/siteplan/plan-change.ts';
+import { notFound, parse, ProblemError } from '../problems.ts';
+import type { Db, Tables } from '../store/database.ts';
+import type { SiteStore } from '../store/sites.ts';
+import { readStored } from '../store/stored-site.ts';
+
+const stale = (yours: number, now: number): ProblemError =>
+  new ProblemError(
+    409,
+    'Changed meanwhile',
+    `Somebody changed this site while you were at it: you had version ${yours}, it is now ${now}. Look at it again.`,
+  );
+const refused = (detail: string, path: string, message: string): ProblemError =>
+  new ProblemError(400, 'Bad input', `The plan was not stored: ${detail}.`, [{ path, message }]);
+
+type Tx = Transaction<Tables>;
+
+/** Changes of what is planned: each over the version that was read, whole or not at all. */
+export class SiteChanges {
+  readonly #db: Db;
+  readonly #sites: SiteStore;
+  constructor(db: Db, sites: SiteStore) {
+    this.#db = db;
+    this.#sites = sites;
+  }
+
+  /**
+   * Stores another drawing of the site over the version that was read, with the runs of its pours, and writes down what
+   * it changes. Nothing changed: nothing is stored. A stale version gets 409, a drawing that is not whole 400 with the path.
+   */
+  async plan(
+    id: string,
+    version: number,
+    plan: Drawn,
+    by: { by: string; at: string },
+  ): Promise<SiteVersion> {
+    return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
+      const site = await siteAt(tx, id, version);
+      const rows = await poursOf(tx, id);
+      const changed = changePlan(
+        site,
+        rows.map((r) => r.doc),
+        plan,
+        { version: version + 1, ...by },
+      );
+      if (changed.kind === 'same') return { version };
+      if (changed.kind === 'refused') {
+        const { detail, path, message } = changed.refusal;
+        throw refused(detail, `plan.${path.replace(/^plan\./, '')}`, message);
+      }
+      // As the schema reads it, so that every file of the site has its keys in one order.
+      const whole = parse(siteFileSchema, { ...changed.site, pours: changed.pours }, 'The plan');
+      await storeSite(tx, id, version + 1, whole);
+      for (const [i, row] of rows.entries()) {
+        const doc = changed.pours[i];
+        if (doc && JSON.stringify(doc) !== JSON.stringify(row.doc))
+          await storePour(tx, row.id, row.version + 1, doc);
+      }
+      return { version: version + 1 };
+    });
+  }
+
+  /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
+  async rule(id: string, version: number, change: RuleChange): Promise<SiteVersion> {
+    return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
+      const site = await siteAt(tx, id, version);
+      await storeSite(tx, id, version + 1, {
+        ...site,
+        ruleChanges: [...site.ruleChanges, change],
+      });
+      return { version: version + 1 };
+    });
+  }
+
+  /** Writes new settings over the version that was read; a stale one gets 409 with what stands now. */
+  async settings(id: string, version: number, settings: PourSettings): Promise<PourAnswer> {
+    const was = await this.#db.transaction().execute(async (tx): Promise<number> => {
+      const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
+      if (!row) throw notFound(`pour ${id}`);
+      const doc = JSON.parse(row.doc) as PourDoc;
+      if (settings.startAt >= doc.elements.length)
+        throw refused(
+          'settings.startAt is past the last run of the pour',
+          'settings.startAt',
+          'is past the last run of the pour',
+        );
+      if (row.version === version) await storePour(tx, id, version + 1, { ...doc, settings });
+      return row.version;
+    });
+    const current = await this.#sites.pour(id);
+    if (was === version) return current;
+    throw new ProblemError(
+      409,
+      'Changed meanwhile',
+      `Somebody changed this plan while you were at it: you had version ${version}, it is now ${was}.`,
+      undefined,
+      { yours: version, current },
+    );
+  }
+}
+
+/** The site as it stands, when it is at the version that was read. */
+async function siteAt(tx: Tx, id: string, version: number): Promise<SiteFile> {
+  const row = await tx.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+  if (!row) throw notFound(`site ${id}`);
+  if (row.version !== version) throw stale(version, row.version);
+  return readStored(row.doc).site;
+}
+
+async function poursOf(
+  tx: Tx,
+  siteId: string,
+): Promise<{ id: string; version: number; doc: PourDoc }[]> {
+  const rows = await tx
+    .selectFrom('pour')
+    .selectAll()
+    .where('site_id', '=', siteId)
+    .orderBy('id')
+    .execute();
+  return rows.map(({ id, version, doc }) => ({
+    id,
+    version,
+    doc: pourDocSchema.parse(JSON.parse(doc)),
+  }));
+}
+
+async function storeSite(tx: Tx, id: string, version: number, file: SiteFile): Promise<void> {
+  const { pours: _ownRows, ...site } = file;
+  await tx
+    .updateTable('site')
+    .set({ version, doc: JSON.stringify(site) })
+    .where('id', '=', id)
+    .execute();
+}
+
+async function storePour(tx: Tx, id: string, version: number, doc: PourDoc): Promise<void> {
+  await tx
+    .updateTable('pour')
+    .set({ version, doc: JSON.stringify(doc) })
+    .where('id', '=', id)
+    .execute();
+}
