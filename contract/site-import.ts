@@ -20,13 +20,11 @@ function unknownFields(raw: unknown, kept: unknown, path: (string | number)[] = 
   if (Array.isArray(raw) && Array.isArray(kept))
     return raw.flatMap((x, i) => unknownFields(x, kept[i], [...path, i]));
   if (!isObject(raw) || !isObject(kept)) return [];
-  return Object.entries(raw).flatMap(([key, value]) =>
-    key in kept
-      ? unknownFields(value, kept[key], [...path, key])
-      : value === undefined
-        ? []
-        : [{ path: pathOf([...path, key]), message: 'is not known here and was left out' }],
-  );
+  return Object.entries(raw).flatMap(([key, value]) => {
+    if (key in kept) return unknownFields(value, kept[key], [...path, key]);
+    if (value === undefined) return [];
+    return [{ path: pathOf([...path, key]), message: 'is not known here and was left out' }];
+  });
 }
 
 const LISTS = Object.entries(siteFileShape.shape).flatMap(([name, field]) => {

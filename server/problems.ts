@@ -62,6 +62,13 @@ interface HttpLike {
   message?: string;
 }
 
+/** What is wrong with a request that could not be read at all. */
+function unreadable(http: HttpLike): string {
+  if (http.type === 'entity.parse.failed') return `The body is not JSON: ${http.message ?? ''}`;
+  if (http.type === 'entity.too.large') return 'The body is larger than this address takes.';
+  return 'The request cannot be read.';
+}
+
 /** The last handler: problems as they are, body-parser's complaints as 4xx, anything else as a bare 500. */
 export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) {
@@ -89,12 +96,7 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   }
   const http = (typeof error === 'object' && error !== null ? error : {}) as HttpLike;
   if (http.status !== undefined && http.status >= 400 && http.status < 500) {
-    const detail =
-      http.type === 'entity.parse.failed'
-        ? `The body is not JSON: ${http.message ?? ''}`
-        : http.type === 'entity.too.large'
-          ? 'The body is larger than this address takes.'
-          : 'The request cannot be read.';
+    const detail = unreadable(http);
     send({
       type: 'about:blank',
       title: 'Bad input',

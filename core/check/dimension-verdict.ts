@@ -38,13 +38,9 @@ export const dimensionVerdict = calculation({
     const nearLow = minusMm > 0 && worstMm - lowMm <= 0.2 * minusMm;
     const nearHigh =
       plusMm !== null && plusMm > 0 && highMm !== null && highMm - worstMm <= 0.2 * plusMm;
-    const verdict = failing.length
-      ? worstMm < lowMm
-        ? ('low' as const)
-        : ('high' as const)
-      : nearLow || nearHigh
-        ? ('tight' as const)
-        : ('ok' as const);
+    const off = worstMm < lowMm ? ('low' as const) : ('high' as const);
+    const held = nearLow || nearHigh ? ('tight' as const) : ('ok' as const);
+    const verdict = failing.length ? off : held;
     trace.step('low', `${fig(wantedMm)} − ${fig(minusMm)}`, lowMm, 'mm');
     if (highMm !== null && plusMm !== null)
       trace.step('high', `${fig(wantedMm)} + ${fig(plusMm)}`, highMm, 'mm');

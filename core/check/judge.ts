@@ -39,6 +39,8 @@ const plain = (ok: boolean, margin: number | null): Judged => ({
   input: null,
 });
 
+const OF_SIZE = { ok: 'good', tight: 'tight', low: 'out', high: 'out' } as const;
+
 /** What the core says of one reading at a check point, before or after it is taken. */
 export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
   const w = point.wanted;
@@ -70,7 +72,7 @@ export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingVa
       readingsMm: [value.mm],
     });
     return {
-      verdict: result.verdict === 'ok' ? 'good' : result.verdict === 'tight' ? 'tight' : 'out',
+      verdict: OF_SIZE[result.verdict],
       margin: result.marginMm,
       lowMm: result.lowMm,
       highMm: result.highMm,

@@ -55,6 +55,12 @@ const BOLT_RULE: Record<string, string> = {
   plumb: 'leans',
 };
 
+/** The length that was read, mm; 0 where none was. */
+function readMm(value: ReadingValue): number {
+  if (value.type === 'length') return value.mm;
+  return value.type === 'spacing' ? value.overMm / value.spaces : 0;
+}
+
 /** The margin in words: "1/8 in short", "3/8 in over", "1/2 in to spare", "1 bar short". */
 export function marginText(
   point: CheckPoint,
@@ -72,7 +78,6 @@ export function marginText(
   const size = lengthText(Math.abs(judged.margin), units);
   if (judged.margin >= 0)
     return Math.abs(judged.margin) < 0.4 ? 'on the limit' : `${size} to spare`;
-  const read =
-    value.type === 'length' ? value.mm : value.type === 'spacing' ? value.overMm / value.spaces : 0;
+  const read = readMm(value);
   return judged.highMm !== null && read > judged.highMm ? `${size} over` : `${size} short`;
 }

@@ -5,6 +5,26 @@ import { atLeast, atMost } from '../units/limits.ts';
 
 const place = () => z.enum(['truck', 'hose'], { error: 'must be truck or hose' });
 
+/** Tolerances by the largest slump ordered that they hold for, mm. */
+type Steps = readonly (readonly [toMm: number, toleranceMm: number])[];
+const EN_STEPS: Steps = [
+  [40, 10],
+  [90, 20],
+  [Infinity, 30],
+];
+const ASTM_STEPS: Steps = [
+  [50.8, 12.7],
+  [101.6, 25.4],
+  [Infinity, 38.1],
+];
+const stepAt = (targetMm: number, steps: Steps): number =>
+  steps.find(([toMm]) => atMost(targetMm, toMm))?.[1] ?? 0;
+
+function verdictOf(mm: number, lowMm: number, highMm: number): 'accept' | 'low' | 'high' {
+  if (!atLeast(mm, lowMm)) return 'low';
+  return atMost(mm, highMm) ? 'accept' : 'high';
+}
+
 /** Tolerance below and above the target, mm: ASTM C94/C94M-21 table for nominal and maximum slumps, EN 206 table 23. */
 function tolerance(
   standard: 'astm' | 'en',
@@ -12,11 +32,11 @@ function tolerance(
   targetMm: number,
 ): { minus: number; plus: number } {
   if (standard === 'en') {
-    const t = atMost(targetMm, 40) ? 10 : atMost(targetMm, 90) ? 20 : 30;
+    const t = stepAt(targetMm, EN_STEPS);
     return { minus: t, plus: t };
   }
   if (kind === 'maximum') return { minus: atMost(targetMm, 76.2) ? 38.1 : 63.5, plus: 0 };
-  const t = atMost(targetMm, 50.8) ? 12.7 : atMost(targetMm, 101.6) ? 25.4 : 38.1;
+  const t = stepAt(targetMm, ASTM_STEPS);
   return { minus: t, plus: t };
 }
 
@@ -55,14 +75,11 @@ export const slumpVerdict = calculation({
   }),
   compute(v, trace) {
     const t = tolerance(v.standard, v.kind, v.targetMm);
-    const shift = v.at === v.specifiedAt ? 0 : v.at === 'hose' ? -v.pumpLossMm : v.pumpLossMm;
+    const lossMm = v.at === 'hose' ? -v.pumpLossMm : v.pumpLossMm;
+    const shift = v.at === v.specifiedAt ? 0 : lossMm;
     const lowMm = Math.max(0, v.targetMm - t.minus + shift);
     const highMm = Math.max(0, v.targetMm + t.plus + shift);
-    const verdict = !atLeast(v.measuredMm, lowMm)
-      ? ('low' as const)
-      : !atMost(v.measuredMm, highMm)
-        ? ('high' as const)
-        : ('accept' as const);
+    const verdict = verdictOf(v.measuredMm, lowMm, highMm);
     const marginMm = Math.min(v.measuredMm - lowMm, highMm - v.measuredMm);
     trace.step(
       'low',

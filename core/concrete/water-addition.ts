@@ -9,6 +9,13 @@ const SLUMP_MM_PER_L_PER_M3 = MM_PER_IN / 4.95;
 /** Gallons a cubic yard in litres a cubic metre, for the working. */
 const L_M3_PER_GAL_YD3 = L_PER_GAL / M3_PER_YD3;
 
+/** Why no water may go in any more; null when some may. */
+function whyNot(v: { addedL: number; placedM3: number; dischargeLimitM3: number }): string | null {
+  if (v.addedL > 0) return `water was added before (${fig(v.addedL)} L): it may be added once`;
+  if (atMost(v.placedM3, v.dischargeLimitM3)) return null;
+  return `${fig(v.placedM3)} m³ is already discharged: water goes in before more than ${fig(v.dischargeLimitM3)} m³ is out`;
+}
+
 /** Water that may still go into a load. */
 export const waterAddition = calculation({
   id: 'water-addition',
@@ -50,12 +57,7 @@ export const waterAddition = calculation({
     const w = v.waterKgM3 + v.addedL / v.loadM3;
     const neededL = (Math.max(0, v.targetMm - v.slumpMm) / v.slumpMmPerLPerM3) * left;
     const allowedL = Math.max(0, v.maxWcRatio * v.cementitiousKgM3 - w) * left;
-    const reason =
-      v.addedL > 0
-        ? `water was added before (${fig(v.addedL)} L): it may be added once`
-        : atMost(v.placedM3, v.dischargeLimitM3)
-          ? null
-          : `${fig(v.placedM3)} m³ is already discharged: water goes in before more than ${fig(v.dischargeLimitM3)} m³ is out`;
+    const reason = whyNot(v);
     const addL = reason === null ? Math.min(neededL, allowedL) : 0;
     const newWc = (w + (left > 0 ? addL / left : 0)) / v.cementitiousKgM3;
     trace.step('V', `${fig(v.loadM3)} − ${fig(v.placedM3)}`, left, 'm³');

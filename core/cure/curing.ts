@@ -123,6 +123,7 @@ export function curingOf(v: CuringInput): Curing | null {
   const lastRead = readings.at(-1);
   const lately = lastRead !== undefined && ageH - lastRead.timeH <= rules.value('probeAge') + 1e-9;
   const there = stripMs !== null && nowMs >= stripMs;
+  const onStrength = lately ? 'may' : 'forecast';
   return {
     startMs,
     history,
@@ -135,7 +136,7 @@ export function curingOf(v: CuringInput): Curing | null {
     floorH: pour.stripping.floorH,
     reachedMs,
     stripMs,
-    strip: there ? (lately ? 'may' : 'forecast') : 'no',
+    strip: there ? onStrength : 'no',
     working: { ...now, result: { ...now.result, reachedAtH } },
     curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH)),
     breaks: entries(state, 'break-test').map((e) => ({

@@ -45,8 +45,8 @@ function splitHooks(text: string): { bars: string; hooks: Hooks } {
   if (!m) return { bars: text, hooks: undefined };
   return { bars: (m[1] ?? '').trim(), hooks: /one|1/i.test(m[2] ?? '') ? 'one' : 'both' };
 }
-const hooksText = (hooks: Hooks): string =>
-  hooks === 'both' ? ', hooked' : hooks === 'one' ? ', hooked one end' : '';
+const HOOKS_TEXT: Partial<Record<NonNullable<Hooks>, string>> = { both: ', hooked', one: ', hooked one end' };
+const hooksText = (hooks: Hooks): string => (hooks && HOOKS_TEXT[hooks]) ?? '';
 
 /** "3 No. 5", "3 #5", "4 x 12 mm, hooked". */
 export function countedFromText(text: string, units: UnitSystem): Counted | string {
@@ -87,12 +87,10 @@ export function lapFromText(text: string, units: UnitSystem): DrawnLap | undefin
     ? { lengthM: metres(p.mm) }
     : `“${text.trim()}” is not a lap, as ${units === 'us' ? '24' : '600'} or 40 db, or none: then it is computed`;
 }
-export const lapText = (lap: DrawnLap | undefined, units: UnitSystem): string =>
-  lap === undefined
-    ? 'computed'
-    : 'lengthM' in lap
-      ? lengthText(lap.lengthM * 1000, units)
-      : `${lap.diameters} db`;
+export function lapText(lap: DrawnLap | undefined, units: UnitSystem): string {
+  if (lap === undefined) return 'computed';
+  return 'lengthM' in lap ? lengthText(lap.lengthM * 1000, units) : `${lap.diameters} db`;
+}
 
 /** A brick ledge as "5 x 8": how wide, and how far down from the top; null for none. */
 export function ledgeFromText(text: string, units: UnitSystem): WallType['ledge'] | string {

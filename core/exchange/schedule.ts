@@ -198,12 +198,11 @@ export function readSchedule(table: string[][], units: UnitSystem): Schedule {
     if (kind && !/wall|footing|grade|strip/.test(kind))
       c.problems.push({ column: 'kind', message: `“${c.text('kind')}” is not footing or wall` });
     const isWall = kind ? /wall/.test(kind) : c.text('upright') !== '';
-    const type = c.problems.length
-      ? null
-      : isWall
-        ? wall(c, mark, COVER_MM[units].wall)
-        : footing(c, mark, COVER_MM[units].footing);
-    return { line: i + 2, mark, type: c.problems.length ? null : type, problems: c.problems };
+    const line = { line: i + 2, mark, problems: c.problems };
+    if (c.problems.length) return { ...line, type: null };
+    const cover = COVER_MM[units];
+    const type = isWall ? wall(c, mark, cover.wall) : footing(c, mark, cover.footing);
+    return { ...line, type: c.problems.length ? null : type };
   });
   return { rows, ignored, problem: null };
 }

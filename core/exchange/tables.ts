@@ -5,7 +5,7 @@ import type { RuledSite } from '../rules/rules.ts';
 import { barList } from '../steel/bar-list.ts';
 import { materialsOf } from '../takeoff/materials.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
-import { barText, shownUnit, toShown, type Quantity } from '../units/index.ts';
+import { barText, shownUnit, toShown, type Quantity, type UnitSystem } from '../units/index.ts';
 
 /** A table to be saved as a spreadsheet: names of columns, and cells in the site's units. */
 export interface Table {
@@ -70,6 +70,10 @@ export function takeoffTable({ site, pour }: Source): Table {
   };
 }
 
+/** The lap of a bar that is longer than its pieces; a coupler where it may not be lapped. */
+const joined = (lapM: number | null, units: UnitSystem): string | number =>
+  lapM === null ? 'coupler' : cell(lapM, 'M', units, 3);
+
 /** Bars by run: lines, cut lengths, laps and mass. */
 export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
   const u = site.units;
@@ -92,7 +96,7 @@ export function rebarTable({ site, pour }: Source, fcMPa: number): Table {
       r.count,
       r.cuts.map((c) => `${c.count} × ${cell(c.lengthM, 'M', u, 2)}`).join(' + '),
       r.laps,
-      r.laps > 0 ? (r.lapM === null ? 'coupler' : cell(r.lapM, 'M', u, 3)) : '',
+      r.laps > 0 ? joined(r.lapM, u) : '',
       cell(r.totalLengthM, 'M', u, 1),
       cell(r.massKg, 'Kg', u, 0),
     ]),

@@ -38,11 +38,8 @@ export const braceTurn = calculation({
   compute(v, trace) {
     const lengthChangeMm =
       v.offsetMm * (v.attachHeightM / v.wallHeightM) * Math.cos((v.angleDeg * Math.PI) / 180);
-    const direction = atMost(Math.abs(v.offsetMm), v.toleranceMm)
-      ? ('none' as const)
-      : v.offsetMm > 0
-        ? ('in' as const)
-        : ('out' as const);
+    const back = v.offsetMm > 0 ? ('in' as const) : ('out' as const);
+    const direction = atMost(Math.abs(v.offsetMm), v.toleranceMm) ? ('none' as const) : back;
     const turns = direction === 'none' ? 0 : Math.abs(lengthChangeMm) / v.pitchMmPerTurn;
     const possible = !(v.pushOnly && direction === 'in');
     trace.step(

@@ -76,6 +76,15 @@ function ciria(v: FormCase, rateMPerH: number, trace: Trace): Pressure {
     : { maxPressureKPa: formula, governedBy: 'formula', reasons: [] };
 }
 
+const METHODS: Record<
+  FormCase['method'],
+  (v: FormCase, rateMPerH: number, trace: Trace) => Pressure
+> = {
+  aci347: aci,
+  ciria108: ciria,
+  hydrostatic: (v) => ({ maxPressureKPa: fullHeadKPa(v), governedBy: 'hydrostatic', reasons: [] }),
+};
+
 /** Highest sideways pressure of fresh concrete on a form. */
 export const formPressure = calculation({
   id: 'form-pressure',
@@ -98,12 +107,7 @@ export const formPressure = calculation({
   }),
   compute(v, trace) {
     const hydrostaticKPa = fullHeadKPa(v);
-    const found: Pressure =
-      v.method === 'aci347'
-        ? aci(v, v.rateMPerH, trace)
-        : v.method === 'ciria108'
-          ? ciria(v, v.rateMPerH, trace)
-          : { maxPressureKPa: hydrostaticKPa, governedBy: 'hydrostatic', reasons: [] };
+    const found = METHODS[v.method](v, v.rateMPerH, trace);
     const headM = (found.maxPressureKPa * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
     trace.step(
       'full head',

@@ -78,6 +78,13 @@ function ciria(v: FormCase, ratedKPa: number, trace: Trace): Limit {
   return { rateMPerH: (x / c1) ** 2, limitedBy: root < 0 ? 'rateLimit' : 'formula' };
 }
 
+const METHODS: Record<FormCase['method'], (v: FormCase, ratedKPa: number, trace: Trace) => Limit> =
+  {
+    aci347: aci,
+    ciria108: ciria,
+    hydrostatic: () => ({ rateMPerH: 0, limitedBy: 'hydrostatic' }),
+  };
+
 /** How fast a form may be filled. */
 export const maxRateOfRise = calculation({
   id: 'max-rate-of-rise',
@@ -98,11 +105,7 @@ export const maxRateOfRise = calculation({
     trace.step('full head', `ρ g·${fig(v.placementHeightM)}`, head, 'kPa');
     const found: Limit = atMost(head, v.ratedPressureKPa)
       ? { rateMPerH: null, limitedBy: 'none' }
-      : v.method === 'hydrostatic'
-        ? { rateMPerH: 0, limitedBy: 'hydrostatic' }
-        : v.method === 'aci347'
-          ? aci(v, v.ratedPressureKPa, trace)
-          : ciria(v, v.ratedPressureKPa, trace);
+      : METHODS[v.method](v, v.ratedPressureKPa, trace);
     trace.step(
       'R max',
       found.rateMPerH === null ? 'full head is within the rating' : `limited by ${found.limitedBy}`,

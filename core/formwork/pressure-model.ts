@@ -72,17 +72,17 @@ export function aciFormulaPsf(v: FormCase, rateFtH: number): number {
   );
 }
 
+/** C2 by cement and admixture: plain, slower, slowest. */
+function ciriaC2(v: FormCase): number {
+  if (v.cement === 'highBlend' || (v.cement === 'blend' && v.retarder)) return 0.6;
+  return v.cement === 'blend' || v.retarder ? 0.45 : 0.3;
+}
+
 /** CIRIA Report 108 coefficients: C1 by shape, C2 by cement, K by temperature, D in kN/m³. */
 export function ciriaTerms(v: FormCase) {
-  const c2 =
-    v.cement === 'highBlend' || (v.cement === 'blend' && v.retarder)
-      ? 0.6
-      : v.cement === 'blend' || v.retarder
-        ? 0.45
-        : 0.3;
   return {
     c1: v.element === 'column' ? 1.5 : 1,
-    c2,
+    c2: ciriaC2(v),
     k: (36 / (v.concreteTempC + 16)) ** 2,
     d: (v.densityKgM3 * STANDARD_GRAVITY) / 1000,
     formM: v.formHeightM ?? v.placementHeightM,

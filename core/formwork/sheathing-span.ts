@@ -65,6 +65,8 @@ export function widestSpacingM(
   return (low * MM_PER_IN) / 1000;
 }
 
+const GOVERNING = ['bending', 'shear', 'deflection'] as const;
+
 /** Plywood between supports. */
 export const sheathingSpan = calculation({
   id: 'sheathing-span',
@@ -95,12 +97,7 @@ export const sheathingSpan = calculation({
     const l = (v.supportSpacingM * 1000) / MM_PER_IN;
     const a = allowablePsf(v.thicknessIn, l, v.deflectionRatio);
     const least = leastOf(a);
-    const governedBy =
-      least === a.bending
-        ? ('bending' as const)
-        : least === a.shear
-          ? ('shear' as const)
-          : ('deflection' as const);
+    const governedBy = GOVERNING.find((k) => a[k] === least) ?? 'deflection';
     const allowablePressureKPa = least * KPA_PER_PSF;
     const p = PLY[v.thicknessIn];
     trace.step('w bending', `120·${FB}·${p.ks}/${fig(l)}²`, a.bending, 'psf');

@@ -94,9 +94,8 @@ function layOut(v: Wall): { heights: number[]; governs: Governs[]; solved: boole
     const next =
       z + gap < last - 1e-9 && last - z < 2 * gap ? z + (last - z) / 2 : Math.min(z + gap, last);
     if (next <= z + 1e-9) return { heights, governs, solved: false };
-    governs.push(
-      next >= last - 1e-9 && z + gap > last + 1e-9 ? 'top' : span < carry ? 'sheathing' : member,
-    );
+    const ruling = span < carry ? 'sheathing' : member;
+    governs.push(next >= last - 1e-9 && z + gap > last + 1e-9 ? 'top' : ruling);
     heights.push(next);
   }
   return { heights, governs, solved: false };

@@ -9,7 +9,8 @@ function select(values: Float64Array, k: number, left: number, right: number): n
     const a = values[lo] as number;
     const b = values[(lo + hi) >> 1] as number;
     const c = values[hi] as number;
-    const pivot = a < b ? (b < c ? b : a < c ? c : a) : a < c ? a : b < c ? c : b;
+    // The middle one of three: what is left of them without the least and the greatest.
+    const pivot = Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
     let i = lo;
     let j = hi;
     while (i <= j) {

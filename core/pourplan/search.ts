@@ -171,6 +171,10 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
   };
 }
 
+/** Why a plan that would do was not taken. */
+const dearer = (by: number, currency: string | undefined): string =>
+  by < 0.5 ? 'costs the same; another way round' : `costs ${moneyText(by, currency)} more`;
+
 /** Good plans before rejected ones, cheap before dear; of two alike the one looked at first. */
 const better = (a: Candidate, b: Candidate): boolean =>
   (a.rejected === null) !== (b.rejected === null) ? a.rejected === null : a.cost < b.cost - 1e-9;
@@ -241,7 +245,7 @@ export function* searchSequences(v: SearchInput): Generator<SearchProgress, Sear
     }
   }
   const top = best as Candidate | null;
-  const all = [...seen.values()].sort((a, b) => (better(a, b) ? -1 : better(b, a) ? 1 : 0));
+  const all = [...seen.values()].sort((a, b) => Number(better(b, a)) - Number(better(a, b)));
   const chosenBest = top !== null && top.rejected === null ? top : null;
   yield { done: seen.size, of, best: chosenBest };
   return {
@@ -284,13 +288,7 @@ function runnersUpOf(
     .slice(0, most)
     .map((c) => ({
       ...c,
-      rejected:
-        c.rejected ??
-        (best
-          ? c.cost - best.cost < 0.5
-            ? 'costs the same; another way round'
-            : `costs ${moneyText(c.cost - best.cost, currency)} more`
-          : null),
+      rejected: c.rejected ?? (best ? dearer(c.cost - best.cost, currency) : null),
     }));
 }
 

@@ -330,11 +330,7 @@ export function trialsOf(v: SimulationInput): Trials {
         const ea = end[a] as number;
         const eb = end[b] as number;
         const gap =
-          seamBeside[s] === 1
-            ? (sa > sb ? sa : sb) - (ea < eb ? ea : eb)
-            : sa - sb > ea - eb
-              ? sa - sb
-              : ea - eb;
+          seamBeside[s] === 1 ? Math.max(sa, sb) - Math.min(ea, eb) : Math.max(sa - sb, ea - eb);
         if (gap > coldAt) {
           cold = true;
           break;

@@ -54,20 +54,16 @@ const kindOf = (s: Schema): FieldInfo['kind'] => {
   if (s.type === 'boolean') return 'boolean';
   if (s.type === 'string') return 'text';
   if (s.type === 'object') return 'group';
-  if (s.type === 'array')
-    return s.items?.type === 'object'
-      ? 'rows'
-      : s.items?.type === 'number' || s.items?.type === 'integer'
-        ? 'numbers'
-        : 'other';
-  return 'other';
+  if (s.type !== 'array') return 'other';
+  if (s.items?.type === 'object') return 'rows';
+  return s.items?.type === 'number' || s.items?.type === 'integer' ? 'numbers' : 'other';
 };
 
 function fieldInfo(name: string, raw: Schema, required: boolean): FieldInfo {
   const { schema, nullable } = plain(raw);
   const kind = kindOf(schema);
   const numbers = kind === 'numbers' ? (schema.items as Schema) : schema;
-  const inner = kind === 'rows' ? schema.items : kind === 'group' ? schema : undefined;
+  const inner = { rows: schema.items, group: schema }[kind as string];
   // Every number is bounded by what can be real, and every whole one by the largest safe one: that says nothing.
   const said = (n: number | undefined): number | null =>
     n === undefined || Math.abs(n) >= LARGEST ? null : n;

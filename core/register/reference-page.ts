@@ -31,20 +31,20 @@ const range = (f: FieldInfo): string =>
     .join(' ');
 const cell = (text: string): string => text.replace(/\|/g, '\\|').replace(/\n/g, ' ');
 
+/** What stands where a field is left out. */
+function standingOf({ standing, required }: FieldInfo): string {
+  if (typeof standing === 'number') return fig(standing);
+  if (standing !== undefined && typeof standing !== 'object') return JSON.stringify(standing);
+  return required ? 'needed' : 'may be left out';
+}
+
 function fieldRows(fields: FieldInfo[], prefix = ''): string[] {
   return fields.flatMap((f) => {
     const what =
       f.kind === 'choice'
         ? f.choices.map((c) => `\`${c}\``).join(', ')
         : [kinds[f.kind], range(f)].filter(Boolean).join(', ');
-    const stands =
-      f.standing === undefined || typeof f.standing === 'object'
-        ? f.required
-          ? 'needed'
-          : 'may be left out'
-        : typeof f.standing === 'number'
-          ? fig(f.standing)
-          : JSON.stringify(f.standing);
+    const stands = standingOf(f);
     // A whole site or pour is described in its own file format, not here.
     const inner =
       prefix === '' && ['site', 'pour', 'mix', 'plant'].includes(f.name)
@@ -54,8 +54,12 @@ function fieldRows(fields: FieldInfo[], prefix = ''): string[] {
   });
 }
 
+function stepValue(value: Step['value']): string {
+  if (value === null) return 'none';
+  return typeof value === 'number' ? fig(value) : cell(String(value));
+}
 const stepLine = (s: Step): string =>
-  `| ${cell(s.symbol)} | ${cell(s.expression)} | ${s.value === null ? 'none' : typeof s.value === 'number' ? fig(s.value) : cell(String(s.value))} | ${cell(s.unit)} |`;
+  `| ${cell(s.symbol)} | ${cell(s.expression)} | ${stepValue(s.value)} | ${cell(s.unit)} |`;
 /** Long examples are told by their steps alone. */
 const SHOWN_INPUT = 700;
 
@@ -112,11 +116,9 @@ function rulesTable(): string {
     ...RULE_IDS.map((id) => {
       const e: RuleEntry = RULE_CATALOG[id];
       const unit =
-        e.quantity === null
+        e.quantity === null || e.quantity === 'Ratio'
           ? ''
-          : e.quantity === 'Ratio'
-            ? ''
-            : ` ${QUANTITIES[e.quantity].metric.unit}`;
+          : ` ${QUANTITIES[e.quantity].metric.unit}`;
       return `| ${e.group} | ${cell(e.title)} | ${fig(e.us[0])}${unit} | ${cell(e.us[1])} | ${fig(e.metric[0])}${unit} | ${cell(e.metric[1])} |`;
     }),
     '',

@@ -56,15 +56,12 @@ export const drainPitch = calculation({
         `(${fig(a.levelM)} − ${fig(b.levelM)})/${fig(length)}`,
         pitchRatio,
       );
+      const short = pitchRatio < -1e-12 ? ('back' as const) : ('flat' as const);
       return {
         fromM: a.atM,
         toM: b.atM,
         pitchRatio,
-        verdict: enough
-          ? ('ok' as const)
-          : pitchRatio < -1e-12
-            ? ('back' as const)
-            : ('flat' as const),
+        verdict: enough ? ('ok' as const) : short,
         raiseMm: enough ? 0 : (v.leastPitchRatio * length - (a.levelM - b.levelM)) * 1000,
       };
     });

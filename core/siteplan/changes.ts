@@ -103,7 +103,8 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
   for (const mark of new Set([...before.formSystems, ...after.formSystems].map((f) => f.mark))) {
     const [a, b] = [before, after].map((plan) => plan.formSystems.find((f) => f.mark === mark));
     if (same(a, b)) continue;
-    words.push(`forms ${mark} ${a ? (b ? 'changed' : 'removed') : 'added'}`);
+    const kept = b ? 'changed' : 'removed';
+    words.push(`forms ${mark} ${a ? kept : 'added'}`);
     wallsIn(mark);
   }
   if (!same(before.ground, after.ground)) words.push('ground levels');

@@ -76,8 +76,7 @@ export function openingAt(
 ): Opening {
   const heightM = wallHeightM(wall);
   const widthM = WIDE[kind];
-  const sillM =
-    kind === 'door' ? 0 : kind === 'pocket' ? Math.max(0, heightM - widthM) : heightM / 2;
+  const sillM = { door: 0, pocket: Math.max(0, heightM - widthM) }[kind as string] ?? heightM / 2;
   const headM = Math.min(
     heightM,
     kind === 'door' ? DOOR_HIGH : sillM + (kind === 'window' ? WINDOW_HIGH : widthM),

@@ -32,7 +32,10 @@ export function snapNode(
     return { xM: n.xM, yM: n.yM, onto: nearest.id, caught: ['node'] };
   }
   const joined = new Set(
-    plan.runs.flatMap((r) => (r.from === id ? [r.to] : r.to === id ? [r.from] : [])),
+    plan.runs.flatMap((r) => {
+      if (r.from === id) return [r.to];
+      return r.to === id ? [r.from] : [];
+    }),
   );
   const ranked = [
     ...others.filter((n) => joined.has(n.id)),
@@ -53,7 +56,7 @@ export function snapNode(
   // One direction is free: the length of the run that lies along it comes to a round figure.
   const step = STEP_M[units];
   const anchor = others.find(
-    (n) => joined.has(n.id) && (onX && !onY ? n.xM === xM : onY && !onX ? n.yM === yM : false),
+    (n) => joined.has(n.id) && ((onX && !onY && n.xM === xM) || (onY && !onX && n.yM === yM)),
   );
   if (anchor) {
     const length = Math.hypot(xM - anchor.xM, yM - anchor.yM);

@@ -49,12 +49,8 @@ export const coverVerdict = calculation({
   }),
   compute({ specifiedMm, memberDepthMm, readingsMm, profile }, trace) {
     const tolerance = coverToleranceMm(profile, specifiedMm, memberDepthMm);
-    const plus =
-      profile === 'en13670'
-        ? Infinity
-        : atMost(memberDepthMm, ACI_SHALLOW_MM)
-          ? ACI_TOLERANCE_MM.shallow
-          : ACI_TOLERANCE_MM.deep;
+    const aci = atMost(memberDepthMm, ACI_SHALLOW_MM) ? 'shallow' : 'deep';
+    const plus = profile === 'en13670' ? Infinity : ACI_TOLERANCE_MM[aci];
     const allowedLeastMm = specifiedMm - tolerance;
     const leastMm = Math.min(...readingsMm);
     const meanMm = readingsMm.reduce((s, r) => s + r, 0) / readingsMm.length;
@@ -62,11 +58,9 @@ export const coverVerdict = calculation({
       readingsMm.flatMap((r, i) => (test(r) ? [i] : []));
     const failing = indices((r) => !atLeast(r, allowedLeastMm));
     const watch = indices((r) => !atMost(r, specifiedMm + plus));
-    const verdict = failing.length
-      ? ('short' as const)
-      : atMost(leastMm, allowedLeastMm + 0.2 * tolerance)
-        ? ('tight' as const)
-        : ('ok' as const);
+    const near = atMost(leastMm, allowedLeastMm + 0.2 * tolerance);
+    const held = near ? ('tight' as const) : ('ok' as const);
+    const verdict = failing.length ? ('short' as const) : held;
     trace.step(
       'tolerance',
       profile === 'en13670'

@@ -11,6 +11,19 @@ const SHORTEST_MM = 12 * MM_PER_IN;
 /** ACI 117 minus tolerance of a lap, #3 to #11. */
 const LAP_MINUS_MM = 25.4;
 
+/** ψg of ACI 318-19 table 25.4.2.5. */
+function gradeFactor(fyMPa: number): number {
+  if (atMost(fyMPa, 420)) return 1;
+  return atMost(fyMPa, 552) ? 1.15 : 1.3;
+}
+
+type DrawnLap = { multipleOfDb: number } | { lengthMm: number };
+/** What the drawing asks for, mm. */
+function drawnMm(drawing: DrawnLap | undefined, diameterMm: number): number | undefined {
+  if (drawing === undefined) return undefined;
+  return 'lengthMm' in drawing ? drawing.lengthMm : drawing.multipleOfDb * diameterMm;
+}
+
 /** Tension lap (class B) of deformed bars, computed and as a drawing may rule. */
 export const lapLength = calculation({
   id: 'lap-length',
@@ -59,19 +72,15 @@ export const lapLength = calculation({
     const top = v.topBar ? 1.3 : 1;
     const coat = { none: 1, epoxy: 1.2, epoxyClose: 1.5 }[v.coating];
     const both = Math.min(top * coat, 1.7);
-    const grade = atMost(v.fyMPa, 420) ? 1 : atMost(v.fyMPa, 552) ? 1.15 : 1.3;
+    const grade = gradeFactor(v.fyMPa);
     const lambda = v.lightweight ? 0.75 : 1;
     const small = atMost(diameterMm, 19.05);
-    const divisor = v.spacingClass === 'good' ? (small ? 25 : 20) : (small ? 50 : 40) / 3;
+    const wide = small ? 25 : 20;
+    const divisor = v.spacingClass === 'good' ? wide : (2 * wide) / 3;
     const raw = ((fyPsi * both * grade) / (divisor * lambda * root)) * diameterMm;
     const developmentMm = Math.max(raw, SHORTEST_MM);
     const computedMm = Math.max(1.3 * raw, SHORTEST_MM);
-    const ruled =
-      v.drawing === undefined
-        ? computedMm
-        : 'lengthMm' in v.drawing
-          ? v.drawing.lengthMm
-          : v.drawing.multipleOfDb * diameterMm;
+    const ruled = drawnMm(v.drawing, diameterMm) ?? computedMm;
     trace.step('√f′c', `min(√${fig(fcPsi)}, 100)`, root, 'psi');
     trace.step('ψt·ψe', `min(${top}·${coat}, 1.7)`, both);
     trace.step(

@@ -57,11 +57,7 @@ export const minCover = calculation({
     const minCoverMm =
       v.profile === 'us-aci'
         ? aciCoverMm(v.exposure, diameterMm)
-        : v.exposure === 'ground'
-          ? 75
-          : v.exposure === 'blinding'
-            ? 40
-            : (v.nominalMm ?? 0);
+        : ({ ground: 75, blinding: 40 }[v.exposure as string] ?? v.nominalMm ?? 0);
     trace.step(
       'cover',
       `${v.profile}, ${v.exposure}, ${v.bar} (${fig(diameterMm)} mm)`,

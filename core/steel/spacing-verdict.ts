@@ -75,11 +75,8 @@ export const spacingVerdict = calculation({
       );
     const few =
       requiredBars !== null && v.countedBars !== undefined && v.countedBars < requiredBars;
-    const verdict = few
-      ? ('few' as const)
-      : atMost(off(worstMm), v.toleranceMm)
-        ? ('ok' as const)
-        : ('off' as const);
+    const spaced = atMost(off(worstMm), v.toleranceMm) ? ('ok' as const) : ('off' as const);
+    const verdict = few ? ('few' as const) : spaced;
     const failing = (readings ?? [meanMm]).flatMap((r, i) =>
       atMost(off(r), v.toleranceMm) ? [] : [i],
     );

@@ -31,8 +31,7 @@ export function distanceText(m: number, units: UnitSystem): string {
 function inchText(p: ReturnType<typeof footInch>): string {
   const fraction = p.numerator ? `${p.numerator}/${p.denominator}` : '';
   const whole = p.inches + p.feet * 12;
-  const body =
-    whole === 0 && fraction ? fraction : fraction ? `${whole} ${fraction}` : String(whole);
+  const body = [whole === 0 && fraction ? '' : String(whole), fraction].filter(Boolean).join(' ');
   return `${p.negative ? '−' : ''}${body}`;
 }
 

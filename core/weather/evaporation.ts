@@ -5,6 +5,14 @@ import { freshTemperature, nonNegative, positive, share, temperature } from '../
 /** Below this a temperature counts as it (the formula's base), °C. */
 const BASE_C = -18;
 
+function levelOf(
+  rate: number,
+  { watchKgM2H, actKgM2H }: { watchKgM2H: number; actKgM2H: number },
+): 'low' | 'watch' | 'act' {
+  if (rate >= actKgM2H) return 'act';
+  return rate >= watchKgM2H ? 'watch' : 'low';
+}
+
 /** Drying of a fresh flat face. */
 export const evaporation = calculation({
   id: 'evaporation',
@@ -37,12 +45,7 @@ export const evaporation = calculation({
     );
     return {
       rateKgM2H,
-      level:
-        rateKgM2H >= v.actKgM2H
-          ? ('act' as const)
-          : rateKgM2H >= v.watchKgM2H
-            ? ('watch' as const)
-            : ('low' as const),
+      level: levelOf(rateKgM2H, v),
     };
   },
 });

@@ -61,8 +61,10 @@ function judgeHour(
   if (h.airTempC < COLD_AIR_C) caution.push(`air ${fig(h.airTempC)} °C: cold weather`);
   return { no, caution };
 }
-const levelOf = (no: string[], caution: string[]): Level =>
-  no.length ? 'no' : caution.length ? 'caution' : 'go';
+function levelOf(no: string[], caution: string[]): Level {
+  if (no.length) return 'no';
+  return caution.length ? 'caution' : 'go';
+}
 
 /** What the weather allows. */
 export const weatherRules = calculation({

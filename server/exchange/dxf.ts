@@ -55,7 +55,8 @@ function openings(dxf: DxfWriter, on: Layer, site: SitePlan, run: Run): void {
 /** Pads and piers as a point in their middle, pads on a layer for each type: their sides are on the layer of outlines. */
 function stands(dxf: DxfWriter, on: Layer, site: SitePlan): void {
   for (const p of [...site.pads, ...site.piers]) {
-    const pad = 'type' in p && p.type ? `PAD-${p.type}` : 'depthM' in p ? 'PAD' : 'PIER';
+    const bare = 'depthM' in p ? 'PAD' : 'PIER';
+    const pad = 'type' in p && p.type ? `PAD-${p.type}` : bare;
     on(layerName(pad), 6);
     dxf.addPoint(p.xM, p.yM, 0);
     const topM = 'depthM' in p ? p.bottomM + p.depthM : p.topM;

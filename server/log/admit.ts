@@ -91,16 +91,11 @@ async function checkPossible(events: NewEvent[], log: Pick<KnownLog, 'ofKinds'>)
   const state = replay([...(await log.ofKinds(['place-start'])), ...(events as LogEvent[])]);
   events.forEach((e, i) => {
     const atMs = Date.parse(e.at);
-    const why =
-      e.kind === 'break-test'
-        ? refuseBreak(state, e.body.ageDays, atMs)
-        : e.kind === 'strip'
-          ? refuseStrip(state, e.body.elementIds, atMs)
-          : null;
-    if (why !== null) {
-      const field = e.kind === 'strip' ? 'elementIds' : 'ageDays';
-      refuse(400, why, `events.${i}.body.${field}`, 'cannot be');
-    }
+    const refuseAt = (why: string | null, field: string) => {
+      if (why !== null) refuse(400, why, `events.${i}.body.${field}`, 'cannot be');
+    };
+    if (e.kind === 'break-test') refuseAt(refuseBreak(state, e.body.ageDays, atMs), 'ageDays');
+    if (e.kind === 'strip') refuseAt(refuseStrip(state, e.body.elementIds, atMs), 'elementIds');
   });
 }
 

@@ -18,7 +18,8 @@ export async function siteClock(db: Db, demoStart: Date | null): Promise<SiteClo
     .select('value')
     .where('name', '=', NAME)
     .executeTakeFirst();
-  let offset = saved ? Number(saved.value) : demoStart ? demoStart.getTime() - Date.now() : 0;
+  const first = demoStart ? demoStart.getTime() - Date.now() : 0;
+  let offset = saved ? Number(saved.value) : first;
   const save = async () => {
     await db
       .insertInto('setting')

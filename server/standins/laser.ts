@@ -40,16 +40,14 @@ export function laserRod(
   const target = levelTargets(site, pour).find((t) => t.id === pointId);
   const drain = drainPoints(site, pour).find((p) => p.id === pointId);
   const far = chance(`far ${pointId}`) < 1 / 9;
-  const standsM =
-    pointId === bench.id
-      ? bench.elevationM
-      : isTurningPoint(pointId)
-        ? bench.elevationM - 0.4 + chance(pointId) * 0.8
-        : drain
-          ? invertOf(site, drain)
-          : target
-            ? target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M)
-            : null;
+  const standing = (): number | null => {
+    if (pointId === bench.id) return bench.elevationM;
+    if (isTurningPoint(pointId)) return bench.elevationM - 0.4 + chance(pointId) * 0.8;
+    if (drain) return invertOf(site, drain);
+    if (!target) return null;
+    return target.wantedM + (chance(pointId) - 0.5) * 2 * (far ? FAR_M : USUAL_M);
+  };
+  const standsM = standing();
   if (standsM === null) return null;
   // The beam turns above all there is to read, within the length of a rod.
   const tops = levelTargets(site, pour).map((t) => t.wantedM);

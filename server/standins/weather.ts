@@ -34,8 +34,9 @@ function drifted(date: string, days: WeatherDay[]): WeatherDay {
 
 /** Coolest at five, warmest at three in the afternoon, straight cosine between. */
 function airAt(day: WeatherDay, hour: number): number {
-  const share = hour < 5 ? (hour + 14) / 14 : hour < 15 ? (hour - 5) / 10 : (hour - 15) / 14;
   const rising = hour >= 5 && hour < 15;
+  const sinceTop = hour < 5 ? hour + 14 : hour - 15;
+  const share = rising ? (hour - 5) / 10 : sinceTop / 14;
   const wave = (1 - Math.cos(Math.PI * Math.min(1, share))) / 2;
   return rising
     ? day.lowC + (day.highC - day.lowC) * wave
@@ -61,13 +62,14 @@ export class SimulatedWeather implements WeatherService {
       const day = days.find((d) => d.date === date) ?? drifted(date, days);
       const hour = (t - midnightMs(date, site.timeZone)) / HOUR;
       const rain = day.rain?.find((r) => hour >= r.fromH && hour < r.toH);
+      const dry = day.humidity > 0.75 ? 'cloud' : 'clear';
       out.push({
         at: new Date(t).toISOString(),
         airTempC: airAt(day, hour),
         humidity: day.humidity,
         windKmH: day.windKmH * (0.6 + 0.4 * Math.sin((Math.PI * Math.max(0, hour - 6)) / 14)),
         rainMmH: rain?.mmH ?? 0,
-        sky: rain ? 'rain' : day.humidity > 0.75 ? 'cloud' : 'clear',
+        sky: rain ? 'rain' : dry,
       });
     }
     return out;

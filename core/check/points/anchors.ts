@@ -26,9 +26,14 @@ const alike = (list: Anchor[], size: (a: Anchor) => string): [Anchor, ...Anchor[
       .values(),
   ] as [Anchor, ...Anchor[]][];
 
+function sideOf(acrossM: number): Place['across'] {
+  if (Math.abs(acrossM) <= 0.001) return 'middle';
+  return acrossM > 0 ? 'left' : 'right';
+}
+
 const placeOf = (a: Anchor, upM?: number): Place => ({
   atM: a.atM,
-  across: (a.acrossM ?? 0) > 0.001 ? 'left' : (a.acrossM ?? 0) < -0.001 ? 'right' : 'middle',
+  across: sideOf(a.acrossM ?? 0),
   label: a.id,
   ...(upM === undefined ? {} : { upM }),
 });

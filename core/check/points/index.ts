@@ -27,6 +27,8 @@ export { typeChanges, type TypeChange } from './joins.ts';
 
 type Source = Omit<ListContext, 'rules' | 'stretches'>;
 
+const COVER_SOURCE = { aci117: 'ACI 117 §2.2.2', en13670: 'EN 13670 §10.6' } as const;
+
 const named =
   (elementId: string, drawing: string, c: ListContext) =>
   (d: Draft): CheckPoint => ({
@@ -36,12 +38,7 @@ const named =
     why: d.why ?? 'once',
     source: d.source ?? (d.wanted.type === 'eye' ? 'trade practice' : drawing),
     toleranceSource:
-      d.toleranceSource ??
-      (d.wanted.type === 'cover'
-        ? c.rules.coverProfile === 'aci117'
-          ? 'ACI 117 §2.2.2'
-          : 'EN 13670 §10.6'
-        : null),
+      d.toleranceSource ?? (d.wanted.type === 'cover' ? COVER_SOURCE[c.rules.coverProfile] : null),
   });
 
 /** A check of the longest run of a stretch, read for all of them. */
@@ -74,20 +71,16 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const footing = site.footingTypes.find((t) => t.mark === run.type);
   const stretch = c.stretches.get(elementId);
   const readM = stretch?.lengthM ?? lengthM;
-  const all =
-    run.kind === 'wall'
-      ? wall
-        ? wallDrafts(run, lengthM, readM, wall, c)
-        : []
-      : footing
-        ? [...footingDrafts(run, lengthM, readM, footing, c), ...embedDrafts(elementId, c)]
-        : [];
+  const ofWall = wall ? wallDrafts(run, lengthM, readM, wall, c) : [];
+  const ofFooting = footing
+    ? [...footingDrafts(run, lengthM, readM, footing, c), ...embedDrafts(elementId, c)]
+    : [];
+  const all = run.kind === 'wall' ? ofWall : ofFooting;
   const together = stretch && stretch.members.length > 1 ? stretch : null;
-  const own = !together
-    ? all
-    : together.lead === elementId
-      ? all.map((d) => (d.typical ? forStretch(d, together) : d))
-      : all.filter((d) => !d.typical);
+  const own = all.flatMap((d) => {
+    if (!together || !d.typical) return [d];
+    return together.lead === elementId ? [forStretch(d, together)] : [];
+  });
   const topUpM = run.kind === 'wall' && run.topM !== undefined ? wallHeightM(run) : undefined;
   const drafts = [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)];
   return drafts
@@ -132,18 +125,7 @@ export function withAdded(points: CheckPoint[], state: PourState): CheckPoint[] 
       source: `added by ${e.actor}`,
       toleranceSource: wanted.type === 'eye' ? null : 'as given',
       addedBy: e.id,
-      wanted:
-        wanted.type === 'eye'
-          ? { type: 'eye' }
-          : wanted.type === 'count'
-            ? { type: 'count', wanted: wanted.wanted }
-            : {
-                type: 'size',
-                what: 'other',
-                wantedMm: wanted.wantedMm,
-                minusMm: wanted.minusMm,
-                plusMm: wanted.plusMm,
-              },
+      wanted: wanted.type === 'size' ? { ...wanted, what: 'other' } : wanted,
       places:
         atM === undefined
           ? Array.from({ length: places }, () => once[0] as CheckPoint['places'][number])
