@@ -40,6 +40,33 @@ interface Failure {
   text: string;
 }
 
+const input = z
+  .object({
+    startM: anyNumber(),
+    endM: anyNumber(),
+    single: z.boolean({ error: 'must be true or false' }).default(false),
+    bolts: z.array(bolt),
+    boltDiameterMm: positive().default(12.7),
+    maxSpacingM: positive().default(1.8288),
+    endMinMm: positive().optional(),
+    endMaxMm: positive().default(304.8),
+    leastEmbedmentMm: positive().default(177.8),
+    projectionMm: positive().optional(),
+    projectionToleranceMm: nonNegative().default(12.7),
+    projectionLessMm: nonNegative().optional(),
+    plateWidthMm: positive().optional(),
+    positionToleranceMm: nonNegative().optional(),
+    leanToleranceMmPerM: nonNegative().default(25),
+  })
+  .superRefine((v, ctx) => {
+    if (v.endM <= v.startM)
+      ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' });
+  });
+type Input = z.output<typeof input>;
+/** A bolt with its place in the list that was given. */
+type Placed = Input['bolts'][number] & { i: number };
+type DiameterOf = (b: { diameterMm?: number | undefined }) => number;
+
 /** Bolts as they were set. */
 export const anchorVerdict = calculation({
   id: 'anchor-verdict',
@@ -50,28 +77,7 @@ export const anchorVerdict = calculation({
   source:
     'IRC 2021 R403.1.6; ACI 117-10 §2.3 (position 6.35 mm to ⅞ in bolts, 9.5 mm to 1½ in; projection 12.7 mm); lean 1 in 40 is trade practice',
   limits: 'One piece of plate, bolts along it. What was not measured is not judged.',
-  input: z
-    .object({
-      startM: anyNumber(),
-      endM: anyNumber(),
-      single: z.boolean({ error: 'must be true or false' }).default(false),
-      bolts: z.array(bolt),
-      boltDiameterMm: positive().default(12.7),
-      maxSpacingM: positive().default(1.8288),
-      endMinMm: positive().optional(),
-      endMaxMm: positive().default(304.8),
-      leastEmbedmentMm: positive().default(177.8),
-      projectionMm: positive().optional(),
-      projectionToleranceMm: nonNegative().default(12.7),
-      projectionLessMm: nonNegative().optional(),
-      plateWidthMm: positive().optional(),
-      positionToleranceMm: nonNegative().optional(),
-      leanToleranceMmPerM: nonNegative().default(25),
-    })
-    .superRefine((v, ctx) => {
-      if (v.endM <= v.startM)
-        ctx.addIssue({ code: 'custom', path: ['endM'], message: 'is not beyond startM' });
-    }),
+  input,
   output: z.object({
     ok: z.boolean(),
     failures: z.array(
@@ -101,29 +107,7 @@ export const anchorVerdict = calculation({
       });
     const first = order[0];
     const last = order.at(-1);
-    for (const [b, distanceMm] of [
-      [first, first ? (first.atM - v.startM) * 1000 : 0],
-      [last, last ? (v.endM - last.atM) * 1000 : 0],
-    ] as const) {
-      if (!b) continue;
-      const endMinMm = v.endMinMm ?? 7 * diameterMm(b);
-      if (!atLeast(distanceMm, endMinMm))
-        failures.push({
-          rule: 'end',
-          bolt: b.i,
-          atM: b.atM,
-          byMm: endMinMm - distanceMm,
-          text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}`,
-        });
-      if (!atMost(distanceMm, v.endMaxMm))
-        failures.push({
-          rule: 'end',
-          bolt: b.i,
-          atM: b.atM,
-          byMm: distanceMm - v.endMaxMm,
-          text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}`,
-        });
-    }
+    judgeEnds(first, v, last, diameterMm, failures);
     const gaps = order
       .slice(1)
       .map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
@@ -136,50 +120,7 @@ export const anchorVerdict = calculation({
           byMm: (gapM - v.maxSpacingM) * 1000,
           text: `${fig(gapM)} m to the bolt before, at most ${fig(v.maxSpacingM)}`,
         });
-    for (const b of order) {
-      const say = (rule: Rule, byMm: number, text: string) => {
-        failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text });
-      };
-      const place = v.positionToleranceMm ?? positionToleranceMm(diameterMm(b));
-      const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
-      if (!atMost(off, place))
-        say(
-          'position',
-          off - place,
-          `${fig(off)} mm from where it is drawn, at most ${fig(place)}`,
-        );
-      const least = b.leastEmbedmentMm ?? v.leastEmbedmentMm;
-      if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least))
-        say(
-          'embedment',
-          least - b.embedmentMm,
-          `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`,
-        );
-      const wanted = b.planProjectionMm ?? v.projectionMm;
-      const out =
-        wanted === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - wanted;
-      const allowed =
-        out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
-      if (!atMost(Math.abs(out), allowed))
-        say(
-          'projection',
-          Math.abs(out) - allowed,
-          `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(wanted ?? 0)}`,
-        );
-      const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
-      if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third))
-        say(
-          'centre',
-          Math.abs(b.offCentreMm) - third,
-          `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`,
-        );
-      if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM))
-        say(
-          'plumb',
-          b.leanMmPerM - v.leanToleranceMmPerM,
-          `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`,
-        );
-    }
+    judgeBolts(order, failures, v, diameterMm);
     const worstGapM = gaps.length ? Math.max(...gaps.map((g) => g.gapM)) : null;
     trace.step(
       'bolts',
@@ -192,3 +133,75 @@ export const anchorVerdict = calculation({
     return { ok: failures.length === 0, failures, worstGapM };
   },
 });
+
+/** The first and the last bolt: not too near the end of the plate, and not too far from it. */
+function judgeEnds(
+  first: Placed | undefined,
+  v: Input,
+  last: Placed | undefined,
+  diameterMm: DiameterOf,
+  failures: Failure[],
+) {
+  for (const [b, distanceMm] of [
+    [first, first ? (first.atM - v.startM) * 1000 : 0],
+    [last, last ? (v.endM - last.atM) * 1000 : 0],
+  ] as const) {
+    if (!b) continue;
+    const endMinMm = v.endMinMm ?? 7 * diameterMm(b);
+    if (!atLeast(distanceMm, endMinMm))
+      failures.push({
+        rule: 'end',
+        bolt: b.i,
+        atM: b.atM,
+        byMm: endMinMm - distanceMm,
+        text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}`,
+      });
+    if (!atMost(distanceMm, v.endMaxMm))
+      failures.push({
+        rule: 'end',
+        bolt: b.i,
+        atM: b.atM,
+        byMm: distanceMm - v.endMaxMm,
+        text: `${fig(distanceMm)} mm from the end, at most ${fig(v.endMaxMm)}`,
+      });
+  }
+}
+
+/** Each bolt by itself: on its mark, deep and high enough, on the plate, upright. */
+function judgeBolts(order: Placed[], failures: Failure[], v: Input, diameterMm: DiameterOf) {
+  for (const b of order) {
+    const say = (rule: Rule, byMm: number, text: string) => {
+      failures.push({ rule, bolt: b.i, atM: b.atM, byMm, text });
+    };
+    const place = v.positionToleranceMm ?? positionToleranceMm(diameterMm(b));
+    const off = b.planAtM === undefined ? 0 : Math.abs(b.atM - b.planAtM) * 1000;
+    if (!atMost(off, place))
+      say('position', off - place, `${fig(off)} mm from where it is drawn, at most ${fig(place)}`);
+    const least = b.leastEmbedmentMm ?? v.leastEmbedmentMm;
+    if (b.embedmentMm !== undefined && !atLeast(b.embedmentMm, least))
+      say('embedment', least - b.embedmentMm, `${fig(b.embedmentMm)} mm deep, needs ${fig(least)}`);
+    const wanted = b.planProjectionMm ?? v.projectionMm;
+    const out = wanted === undefined || b.projectionMm === undefined ? 0 : b.projectionMm - wanted;
+    const allowed =
+      out < 0 ? (v.projectionLessMm ?? v.projectionToleranceMm) : v.projectionToleranceMm;
+    if (!atMost(Math.abs(out), allowed))
+      say(
+        'projection',
+        Math.abs(out) - allowed,
+        `stands ${fig(b.projectionMm ?? 0)} mm out, wanted ${fig(wanted ?? 0)}`,
+      );
+    const third = v.plateWidthMm === undefined ? Infinity : v.plateWidthMm / 6;
+    if (b.offCentreMm !== undefined && !atMost(Math.abs(b.offCentreMm), third))
+      say(
+        'centre',
+        Math.abs(b.offCentreMm) - third,
+        `${fig(Math.abs(b.offCentreMm))} mm off the middle of the plate, at most ${fig(third)}`,
+      );
+    if (b.leanMmPerM !== undefined && !atMost(b.leanMmPerM, v.leanToleranceMmPerM))
+      say(
+        'plumb',
+        b.leanMmPerM - v.leanToleranceMmPerM,
+        `leans ${fig(b.leanMmPerM)} mm a metre, at most ${fig(v.leanToleranceMmPerM)}`,
+      );
+  }
+}

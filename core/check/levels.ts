@@ -1,6 +1,7 @@
 import { padUnder, standsOf } from '../model/elements.ts';
 import type { PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
+import type { LogEvent } from '../log/events.ts';
 import { entries, type PourState } from '../log/state.ts';
 import { atMost } from '../units/limits.ts';
 
@@ -102,6 +103,28 @@ interface Limits {
   closeMm: number;
 }
 
+/** A rod reading as the level it gives, and how far off it is. */
+function readingOf(
+  from: SetUp,
+  e: LogEvent<'level'>,
+  target: LevelTarget | null,
+  { topMm, bottomMm }: Limits,
+): LevelRead {
+  const elevationM = from.hiM - e.body.rodM;
+  const deviationMm = target ? (elevationM - target.wantedM) * 1000 : null;
+  const mostMm = (target?.what === 'bottom' ? bottomMm : topMm) + 1e-9;
+  return {
+    target,
+    pointId: e.body.pointId,
+    elevationM,
+    deviationMm,
+    ok: deviationMm === null ? null : atMost(Math.abs(deviationMm), mostMm),
+    at: e.at,
+    actor: e.actor,
+    entryId: e.id,
+  };
+}
+
 /**
  * Levels from the log: each set-up stands on the benchmark or on a point read before, and every rod reading from it is an
  * elevation. Differential levelling: HI = known + back-sight, elevation = HI − rod. A set-up on a point nobody read is left out.
@@ -141,25 +164,9 @@ export function levelsOf(
     }
     const from = setups.find((s) => s.id === e.body.setupId);
     if (!from) continue;
-    const elevationM = from.hiM - e.body.rodM;
     const target = byId.get(e.body.pointId) ?? null;
-    const deviationMm = target ? (elevationM - target.wantedM) * 1000 : null;
-    const read: LevelRead = {
-      target,
-      pointId: e.body.pointId,
-      elevationM,
-      deviationMm,
-      ok:
-        deviationMm === null
-          ? null
-          : atMost(
-              Math.abs(deviationMm),
-              (target?.what === 'bottom' ? limits.bottomMm : limits.topMm) + 1e-9,
-            ),
-      at: e.at,
-      actor: e.actor,
-      entryId: e.id,
-    };
+    const read = readingOf(from, e, target, limits);
+    const { elevationM } = read;
     from.reads.push(read);
     if (e.body.pointId === site.benchmark?.id) {
       misclosureMm = (elevationM - site.benchmark.elevationM) * 1000;

@@ -8,7 +8,8 @@ import { applyEdit, type PlanEdit } from '../siteplan/edit.ts';
 import { elementState, elementStates } from '../siteplan/element-state.ts';
 import { planDiff } from '../siteplan/changes.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { coveredBy, gateOf, gateWhen } from './gate.ts';
+import { gateOf, gateWhen } from './gate.ts';
+import { coveredBy } from './signs.ts';
 
 /** What opens a sign-off: a change within what it covers, and only as long as that stands otherwise. */
 

@@ -45,7 +45,10 @@ function splitHooks(text: string): { bars: string; hooks: Hooks } {
   if (!m) return { bars: text, hooks: undefined };
   return { bars: (m[1] ?? '').trim(), hooks: /one|1/i.test(m[2] ?? '') ? 'one' : 'both' };
 }
-const HOOKS_TEXT: Partial<Record<NonNullable<Hooks>, string>> = { both: ', hooked', one: ', hooked one end' };
+const HOOKS_TEXT: Partial<Record<NonNullable<Hooks>, string>> = {
+  both: ', hooked',
+  one: ', hooked one end',
+};
 const hooksText = (hooks: Hooks): string => (hooks && HOOKS_TEXT[hooks]) ?? '';
 
 /** "3 No. 5", "3 #5", "4 x 12 mm, hooked". */

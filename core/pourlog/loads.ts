@@ -1,5 +1,6 @@
 import type { Mix } from '../model/pour.ts';
 import type { RuleProfile } from '../model/site.ts';
+import type { LogEvent } from '../log/events.ts';
 import { evaluate } from '../kit/calculation.ts';
 import { loadVerdict, type Fault } from '../concrete/load-verdict.ts';
 import { slumpVerdict } from '../concrete/slump-verdict.ts';
@@ -129,20 +130,7 @@ export function loadsOf(
         : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
-    const judgedLoad =
-      ageMin === null
-        ? null
-        : evaluate(loadVerdict, {
-            batchMin: 0,
-            nowMin: Math.max(0, ageMin),
-            limitMin: mix.maxAgeMin,
-            hottestC: mix.hottestC,
-            coldestC: mix.coldestC,
-            slump: judged?.result.verdict ?? null,
-            ...(arrived?.body.concreteTempC === undefined
-              ? {}
-              : { concreteTempC: arrived.body.concreteTempC }),
-          });
+    const judgedLoad = judgeLoad(ageMin, mix, judged, arrived);
     const faults = judgedLoad?.result.faults ?? [];
     const base = {
       id,
@@ -173,4 +161,26 @@ export function loadsOf(
     };
     return { ...base, advice: adviceOf(base, faults), working: judgedLoad?.input ?? null };
   });
+}
+
+/** What the core says of a load of that age; null before it is here. */
+function judgeLoad(
+  ageMin: number | null,
+  mix: Mix,
+  judged: ReturnType<typeof judgeSlump> | null,
+  arrived: LogEvent<'load-arrived'> | undefined,
+) {
+  return ageMin === null
+    ? null
+    : evaluate(loadVerdict, {
+        batchMin: 0,
+        nowMin: Math.max(0, ageMin),
+        limitMin: mix.maxAgeMin,
+        hottestC: mix.hottestC,
+        coldestC: mix.coldestC,
+        slump: judged?.result.verdict ?? null,
+        ...(arrived?.body.concreteTempC === undefined
+          ? {}
+          : { concreteTempC: arrived.body.concreteTempC }),
+      });
 }

@@ -113,15 +113,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     const run = runOf(site, elementId);
     const stand = stands.find((s) => s.id === elementId);
     if (run) {
-      const before = legs.at(-1);
-      const last = before?.storey === storey ? before.endNode : null;
-      const next = runOf(site, order[i + 1] ?? '');
-      const ends = next && storeys.get(next.id) === storey ? [next.from, next.to] : [];
-      // Go the way that leaves from where the last run ended, or else toward the next one.
-      const reversed =
-        last !== null && (run.from === last || run.to === last)
-          ? run.to === last
-          : ends.includes(run.from) && !ends.includes(run.to);
+      const reversed = goesReversed(legs, storey, site, order, i, storeys, run);
       legs.push({
         ...base,
         kind: 'run',
@@ -164,6 +156,26 @@ const runOrStandLength = (legs: Leg[], elementId: string): number => {
   const last = legs.at(-1);
   return last?.elementId === elementId ? last.lengthM : 0;
 };
+
+/** Goes the way that leaves from where the last run ended, or else toward the next one. */
+function goesReversed(
+  legs: Leg[],
+  storey: number,
+  site: SitePlan,
+  order: string[],
+  i: number,
+  storeys: ReadonlyMap<string, number>,
+  run: Run,
+) {
+  const before = legs.at(-1);
+  const last = before?.storey === storey ? before.endNode : null;
+  const next = runOf(site, order[i + 1] ?? '');
+  const ends = next && storeys.get(next.id) === storey ? [next.from, next.to] : [];
+  // Go the way that leaves from where the last run ended, or else toward the next one.
+  return last !== null && (run.from === last || run.to === last)
+    ? run.to === last
+    : ends.includes(run.from) && !ends.includes(run.to);
+}
 
 /** The way ends at the node it began at. What stands on a ring goes round it again. */
 function isRing(legs: Leg[]): boolean {

@@ -66,35 +66,8 @@ export function planDiff(before: Drawn, after: Drawn, units: UnitSystem): PlanDi
         words.push(`${id} is called ${(y as { label?: string }).label ?? 'by its name'}`);
     }
   }
-  for (const list of ['footingTypes', 'wallTypes'] as const) {
-    for (const t of after[list]) {
-      const old = before[list].find((x) => x.mark === t.mark);
-      if (!old) {
-        words.push(`type ${t.mark} added`);
-        continue;
-      }
-      if (same(old, t)) continue;
-      words.push(`type ${t.mark} changed`);
-      for (const r of after.runs) if (r.type === t.mark) elements.add(r.id);
-    }
-    for (const t of before[list])
-      if (!after[list].some((x) => x.mark === t.mark)) words.push(`type ${t.mark} removed`);
-  }
-  const there = new Set(elementIds(after));
-  for (const [list, name] of [
-    ['anchors', 'anchors'],
-    ['embeds', 'embeds'],
-    ['plates', 'plates'],
-  ] as const) {
-    const of = (plan: Drawn) => {
-      const map = new Map<string, unknown[]>();
-      for (const o of plan[list]) map.set(o.elementId, [...(map.get(o.elementId) ?? []), o]);
-      return map;
-    };
-    const [a, b] = [of(before), of(after)];
-    for (const id of new Set([...a.keys(), ...b.keys()]))
-      if (!same(a.get(id), b.get(id)) && there.has(id)) touch(id, [`${name} of ${id}`]);
-  }
+  changedTypes(after, before, words, elements);
+  touchObjects(after, before, touch);
   const walls = new Set(after.runs.flatMap((r) => (r.kind === 'wall' ? [r.id] : [])));
   const wallsIn = (forms: string) => {
     for (const p of after.pours)
@@ -133,3 +106,40 @@ export const diffText = ({ words }: PlanDiff): string =>
   words.length <= 4
     ? words.join(', ')
     : `${words.slice(0, 3).join(', ')} and ${words.length - 3} more`;
+
+/** A type that changed bears on every run that has it. */
+function changedTypes(after: Drawn, before: Drawn, words: string[], elements: Set<string>) {
+  for (const list of ['footingTypes', 'wallTypes'] as const) {
+    for (const t of after[list]) {
+      const old = before[list].find((x) => x.mark === t.mark);
+      if (!old) {
+        words.push(`type ${t.mark} added`);
+        continue;
+      }
+      if (same(old, t)) continue;
+      words.push(`type ${t.mark} changed`);
+      for (const r of after.runs) if (r.type === t.mark) elements.add(r.id);
+    }
+    for (const t of before[list])
+      if (!after[list].some((x) => x.mark === t.mark)) words.push(`type ${t.mark} removed`);
+  }
+}
+
+/** Anchors, embeds and plates that are others than before. */
+function touchObjects(after: Drawn, before: Drawn, touch: (id: string, said: string[]) => void) {
+  const there = new Set(elementIds(after));
+  for (const [list, name] of [
+    ['anchors', 'anchors'],
+    ['embeds', 'embeds'],
+    ['plates', 'plates'],
+  ] as const) {
+    const of = (plan: Drawn) => {
+      const map = new Map<string, unknown[]>();
+      for (const o of plan[list]) map.set(o.elementId, [...(map.get(o.elementId) ?? []), o]);
+      return map;
+    };
+    const [a, b] = [of(before), of(after)];
+    for (const id of new Set([...a.keys(), ...b.keys()]))
+      if (!same(a.get(id), b.get(id)) && there.has(id)) touch(id, [`${name} of ${id}`]);
+  }
+}

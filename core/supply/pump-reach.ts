@@ -5,6 +5,44 @@ import { atLeast, atMost } from '../units/limits.ts';
 
 const place = z.object({ xM: anyNumber(), yM: anyNumber(), zM: anyNumber().default(0) });
 
+const input = z
+  .object({
+    kind: z.enum(['boom', 'line'], { error: 'must be boom or line' }),
+    setUp: place,
+    cells: someOf(place.extend({ id: z.string().min(1, 'is empty') })),
+    reachM: positive(),
+    slackM: nonNegative().default(3),
+    lineDiameterMm: positive().default(125),
+    primeM3: nonNegative().default(0.2),
+    outriggerKN: positive().optional(),
+    bearingKPa: positive().optional(),
+    edgeM: nonNegative().optional(),
+    excavationDepthM: nonNegative().optional(),
+    edgeRatio: positive().default(1),
+    wiresM: nonNegative().optional(),
+    wiresLeastM: positive().default(6.096),
+  })
+  .superRefine((v, ctx) => {
+    if (v.outriggerKN !== undefined && v.bearingKPa === undefined)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['bearingKPa'],
+        message: 'is missing: what the ground bears',
+      });
+    if (v.edgeM !== undefined && v.excavationDepthM === undefined)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['excavationDepthM'],
+        message: 'is missing: how deep the excavation is',
+      });
+  });
+type Input = z.output<typeof input>;
+interface CellReach {
+  id: string;
+  marginM: number;
+  ok: boolean;
+}
+
 /** Whether a pump reaches every place, and stands safely. */
 export const pumpReach = calculation({
   id: 'pump-reach',
@@ -17,37 +55,7 @@ export const pumpReach = calculation({
     'Geometry; edge 1:1 and wires 6.1 m (20 ft) as 29 CFR 1926.1408 for lines to 350 kV, both editable defaults',
   limits:
     'The maker’s reach diagram, the operator and the power company rule. Height to clear what stands between is not in it.',
-  input: z
-    .object({
-      kind: z.enum(['boom', 'line'], { error: 'must be boom or line' }),
-      setUp: place,
-      cells: someOf(place.extend({ id: z.string().min(1, 'is empty') })),
-      reachM: positive(),
-      slackM: nonNegative().default(3),
-      lineDiameterMm: positive().default(125),
-      primeM3: nonNegative().default(0.2),
-      outriggerKN: positive().optional(),
-      bearingKPa: positive().optional(),
-      edgeM: nonNegative().optional(),
-      excavationDepthM: nonNegative().optional(),
-      edgeRatio: positive().default(1),
-      wiresM: nonNegative().optional(),
-      wiresLeastM: positive().default(6.096),
-    })
-    .superRefine((v, ctx) => {
-      if (v.outriggerKN !== undefined && v.bearingKPa === undefined)
-        ctx.addIssue({
-          code: 'custom',
-          path: ['bearingKPa'],
-          message: 'is missing: what the ground bears',
-        });
-      if (v.edgeM !== undefined && v.excavationDepthM === undefined)
-        ctx.addIssue({
-          code: 'custom',
-          path: ['excavationDepthM'],
-          message: 'is missing: how deep the excavation is',
-        });
-    }),
+  input,
   output: z.object({
     ok: z.boolean(),
     cells: z.array(
@@ -87,15 +95,7 @@ export const pumpReach = calculation({
         ? atLeast(v.edgeM, v.excavationDepthM * v.edgeRatio)
         : null;
     const wiresOk = v.wiresM === undefined ? null : atLeast(v.wiresM, v.wiresLeastM);
-    const reasons = cells
-      .filter((c) => !c.ok)
-      .map((c) => `${c.id} is ${fig(-c.marginM)} m out of reach`);
-    if (edgeOk === false)
-      reasons.push(
-        `stands ${fig(v.edgeM ?? 0)} m from the edge, needs ${fig((v.excavationDepthM ?? 0) * v.edgeRatio)}`,
-      );
-    if (wiresOk === false)
-      reasons.push(`wires ${fig(v.wiresM ?? 0)} m away, needs ${fig(v.wiresLeastM)}`);
+    const reasons = reasonsAgainst(cells, edgeOk, v, wiresOk);
     trace.step(
       'furthest',
       v.kind === 'boom' ? 'along the boom' : `distance + rise + ${fig(v.slackM)} slack`,
@@ -128,3 +128,22 @@ export const pumpReach = calculation({
     };
   },
 });
+
+/** What speaks against standing there. */
+function reasonsAgainst(
+  cells: CellReach[],
+  edgeOk: boolean | null,
+  v: Input,
+  wiresOk: boolean | null,
+) {
+  const reasons = cells
+    .filter((c) => !c.ok)
+    .map((c) => `${c.id} is ${fig(-c.marginM)} m out of reach`);
+  if (edgeOk === false)
+    reasons.push(
+      `stands ${fig(v.edgeM ?? 0)} m from the edge, needs ${fig((v.excavationDepthM ?? 0) * v.edgeRatio)}`,
+    );
+  if (wiresOk === false)
+    reasons.push(`wires ${fig(v.wiresM ?? 0)} m away, needs ${fig(v.wiresLeastM)}`);
+  return reasons;
+}

@@ -127,16 +127,12 @@ export const weatherRules = calculation({
     const coldWeather =
       lowestC < COLD_AIR_C || (v.lowestSoFarC !== undefined && atMost(v.lowestSoFarC, COLD_AIR_C));
     const least = leastPlacedC(v.leastDimensionM);
-    const no: string[] = [];
-    const caution: string[] = [];
-    if (v.groundFrozen) no.push('the ground is frozen');
-    if (!atMost(v.concreteTempC, v.hottestC))
-      no.push(`concrete ${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`);
-    if (coldWeather && !atLeast(v.concreteTempC, least))
-      no.push(
-        `cold weather: concrete ${fig(v.concreteTempC)} °C, this section needs ${least} as placed`,
-      );
-    if (coldWeather) caution.push(`cold weather: down to ${fig(lowestC)} °C, protect it`);
+    const { no, caution }: { no: string[]; caution: string[] } = standingReasons(
+      v,
+      coldWeather,
+      least,
+      lowestC,
+    );
     // An hour of forecast stands for the sixty minutes after it.
     for (const h of judged)
       if (h.timeMin + 60 > from && h.timeMin < to) {
@@ -175,3 +171,17 @@ export const weatherRules = calculation({
     };
   },
 });
+
+function standingReasons(v: Weather, coldWeather: boolean, least: number, lowestC: number) {
+  const no: string[] = [];
+  const caution: string[] = [];
+  if (v.groundFrozen) no.push('the ground is frozen');
+  if (!atMost(v.concreteTempC, v.hottestC))
+    no.push(`concrete ${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)}`);
+  if (coldWeather && !atLeast(v.concreteTempC, least))
+    no.push(
+      `cold weather: concrete ${fig(v.concreteTempC)} °C, this section needs ${least} as placed`,
+    );
+  if (coldWeather) caution.push(`cold weather: down to ${fig(lowestC)} °C, protect it`);
+  return { no, caution };
+}
