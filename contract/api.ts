@@ -15,12 +15,64 @@ export const signInBody = z.object({
   name: z.string().trim().min(1, 'is empty').max(80),
   pin: z.string().min(4, 'has at least 4 digits').max(64),
 });
-export const accountBody = z.object({
-  name: z.string().trim().min(1, 'is empty').max(80),
-  pin: z.string().regex(/^\d{4,12}$/, 'is 4 to 12 digits'),
-  role: z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' }),
+const personName = () => z.string().trim().min(1, 'is empty').max(80);
+/** Whoever signs for something has a PIN of six digits or more; four do for the rest. */
+const leastDigits = (role: Role): number => (role === 'foreman' || role === 'inspector' ? 6 : 4);
+const pinFor = (role: Role) => {
+  const least = leastDigits(role);
+  return z
+    .string()
+    .regex(new RegExp(`^\\d{${least},12}$`), `is ${least} to 12 digits for a ${role}`);
+};
+const roleField = () => z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' });
+export const accountBody = z
+  .object({ name: personName(), pin: z.string(), role: roleField() })
+  .superRefine(({ pin, role }, ctx) => {
+    const bad = pinFor(role).safeParse(pin).error?.issues[0];
+    if (bad) ctx.addIssue({ code: 'custom', path: ['pin'], message: bad.message });
+  });
+export const firstAccountBody = z.object({
+  name: personName(),
+  pin: pinFor('foreman'),
+  /** What the console shows, when it is made from another device. */
+  code: z.string().max(40).optional(),
 });
-export const firstAccountBody = accountBody.omit({ role: true });
+/** What a foreman changes of a person. @param role theirs now */
+export const changePersonBody = (role: Role) =>
+  z
+    .object({
+      role: roleField().optional(),
+      pin: z.string().optional(),
+      locked: z.boolean({ error: 'must be true or false' }).optional(),
+      removed: z.boolean({ error: 'must be true or false' }).optional(),
+    })
+    .superRefine((b, ctx) => {
+      const will = b.role ?? role;
+      const bad = b.pin === undefined ? undefined : pinFor(will).safeParse(b.pin).error?.issues[0];
+      if (bad) ctx.addIssue({ code: 'custom', path: ['pin'], message: bad.message });
+      if (b.pin === undefined && leastDigits(will) > leastDigits(role))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['pin'],
+          message: `is missing: a ${will} has ${leastDigits(will)} digits or more`,
+        });
+    });
+export const ownPinBody = (role: Role) => z.object({ old: z.string().max(64), pin: pinFor(role) });
+/** Somebody who may sign in, or could once. */
+export interface Person extends Account {
+  id: string;
+  locked: boolean;
+  removed: boolean;
+  /** Wrong PINs since the PIN was set, when the last was, and until when none is looked at. */
+  guesses: number;
+  wrongAt: string | null;
+  waitUntil: string | null;
+  seenAt: string | null;
+}
+export interface PersonRow extends Person {
+  /** On how many devices they are signed in. */
+  devices: number;
+}
 export interface Account {
   name: string;
   role: Role;
@@ -30,17 +82,25 @@ export interface SessionAnswer {
   account: Account | null;
   demo: { accounts: (Account & { pin: string })[] } | null;
   setUpNeeded: boolean;
+  /** The first account is made from another device: the console's code is asked for. */
+  codeNeeded: boolean;
 }
 
+/** Ids of entries are one case: the same entry is the same however it is written. */
+const entryId = () => z.uuid({ error: 'must be a UUID' }).transform((id) => id.toLowerCase());
+
 const envelope = z.object({
-  id: z.uuid({ error: 'must be a UUID' }),
+  id: entryId(),
   at: z.iso.datetime({
     offset: true,
     error: 'must be a time with its zone, as 2026-09-23T06:40:00Z',
   }),
   kind: z.enum(EVENT_KINDS, { error: `must be one of ${EVENT_KINDS.join(', ')}` }),
   body: z.unknown(),
-  supersedes: z.uuid({ error: 'must be the UUID of an earlier entry' }).nullish(),
+  supersedes: z
+    .uuid({ error: 'must be the UUID of an earlier entry' })
+    .transform((id) => id.toLowerCase())
+    .nullish(),
 });
 
 /** What is wrong with a kept calculation: an unknown one, or input it cannot work with. The example of a whole log is too much to keep. */
@@ -97,6 +157,7 @@ export const postEventsBody = z.object({
 });
 /** A sign-off taken back, by who may, with their PIN. */
 export const takeBackSignBody = z.object({
+  id: entryId().optional(),
   name: z.string().trim().min(1, 'is empty').max(80),
   pin: z.string().min(4, 'has at least 4 digits').max(64),
   at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }),
@@ -104,6 +165,7 @@ export const takeBackSignBody = z.object({
   reason: z.string().trim().max(500, 'is longer than 500 characters').optional(),
 });
 export const handedSignBody = z.object({
+  id: entryId().optional(),
   name: z.string().trim().min(1, 'is empty').max(80),
   pin: z.string().min(4, 'has at least 4 digits').max(64),
   at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }),

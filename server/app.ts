@@ -4,11 +4,14 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { AppDeps } from './deps.ts';
 import { servePage } from './page.ts';
+import { ownHost } from './session/own-host.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { clockRoutes } from './routes/clock-routes.ts';
 import { exchangeRoutes } from './routes/exchange-routes.ts';
+import { firstAccountRoutes } from './routes/first-account-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
+import { peopleRoutes } from './routes/people-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
 import { reportRoutes } from './routes/report-routes.ts';
 import { signRoutes } from './routes/sign-routes.ts';
@@ -25,6 +28,8 @@ function apiOf(deps: AppDeps): Router {
   });
   api.use(
     sessionRoutes(deps),
+    firstAccountRoutes(deps),
+    peopleRoutes(deps),
     siteRoutes(deps),
     exchangeRoutes(deps),
     logRoutes(deps),
@@ -57,6 +62,7 @@ export function createApp(deps: AppDeps): Express {
       },
     }),
   );
+  app.use(ownHost(deps.config.host, deps.config.hosts));
   app.use(
     compression({
       filter: (req, res) => !req.path.endsWith('/stream') && compression.filter(req, res),

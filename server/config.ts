@@ -1,9 +1,14 @@
 import path from 'node:path';
 
-/** How this process was started. Environment: PORT, HOST, DATA_DIR, LOG_LEVEL, SIGN_IN_LIMIT (tries a minute). */
+/**
+ * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its own), DATA_DIR, LOG_LEVEL,
+ * SIGN_IN_LIMIT (tries a minute).
+ */
 export interface Config {
   port: number;
   host: string;
+  /** Further names by which it may be asked: a proxy's, a name in the site's network. */
+  hosts: string[];
   dataDir: string;
   demo: boolean;
   keep: boolean;
@@ -29,6 +34,7 @@ export function readConfig(
   return {
     port: number('PORT', 4180),
     host: env.HOST ?? '127.0.0.1',
+    hosts: (env.HOSTS ?? '').split(/[\s,]+/).filter(Boolean),
     dataDir: path.resolve(env.DATA_DIR ?? (demo ? 'data/demo' : 'data/own')),
     demo,
     keep: args.includes('--keep'),

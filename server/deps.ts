@@ -4,8 +4,10 @@ import type { Config } from './config.ts';
 import type { SiteClock } from './standins/clock.ts';
 import type { WeatherService } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
+import type { SessionStore } from './store/sessions.ts';
 import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
+import type { PeopleService } from './services/people.ts';
 import type { SiteChanges } from './services/site-changes.ts';
 import type { SiteStore } from './store/sites.ts';
 
@@ -14,6 +16,10 @@ export interface AppDeps {
   config: Config;
   logger: Logger;
   accounts: AccountStore;
+  sessions: SessionStore;
+  people: PeopleService;
+  /** Asked for when the first account is made from another device. */
+  setUpCode: string;
   sites: SiteStore;
   changes: SiteChanges;
   events: EventStore;

@@ -4,6 +4,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from './demo.ts';
+import { newSetUpCode } from './session/set-up-code.ts';
 import { siteClock } from './standins/clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
@@ -11,7 +12,9 @@ import { openDatabase } from './store/database.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
+import { PeopleService } from './services/people.ts';
 import { SiteChanges } from './services/site-changes.ts';
+import { SessionStore } from './store/sessions.ts';
 import { SiteStore } from './store/sites.ts';
 
 const stopWith = (words: string): never => {
@@ -47,16 +50,24 @@ if (config.demo && !config.keep) {
 const { db, close } = await openDatabase(config.dataDir);
 const clock = await siteClock(db, config.demo ? DEMO_START : null);
 const accounts = new AccountStore(db);
+const sessions = new SessionStore(db);
+const people = new PeopleService(accounts, sessions);
 const sites = new SiteStore(db);
 const changes = new SiteChanges(db, sites);
 const events = new EventStore(db, () => clock.now());
 const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
+const setUpCode = newSetUpCode();
+await sessions.purge();
+setInterval(() => void sessions.purge(), 3600_000).unref();
 const server = createApp({
   config,
   logger,
   accounts,
+  sessions,
+  people,
+  setUpCode,
   sites,
   changes,
   events,
@@ -67,6 +78,12 @@ const server = createApp({
 }).listen(config.port, config.host);
 
 server.on('listening', () => {
+  void accounts.count().then((n) => {
+    if (n === 0)
+      console.log(
+        `No account yet. From another device, the first one needs this code: ${setUpCode}`,
+      );
+  });
   console.log(
     `Jactum ${config.demo ? 'demo ' : ''}is at http://${config.host === '0.0.0.0' ? '127.0.0.1' : config.host}:${(server.address() as AddressInfo).port}/`,
   );

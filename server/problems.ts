@@ -76,6 +76,7 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
     return;
   }
   const send = (p: Problem, extra: Record<string, unknown> = {}) => {
+    if (typeof extra.retryAfterS === 'number') res.set('Retry-After', String(extra.retryAfterS));
     res
       .status(p.status)
       .type('application/problem+json')

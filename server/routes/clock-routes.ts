@@ -18,10 +18,10 @@ const weatherQuery = z
   });
 
 /** The site clock, and the weather at a site. */
-export function clockRoutes({ accounts, sites, clock, weather }: AppDeps): Router {
+export function clockRoutes({ sessions, sites, clock, weather }: AppDeps): Router {
   const router = Router();
-  const anybody = only(accounts, ROLES);
-  const foreman = only(accounts, ['foreman']);
+  const anybody = only(sessions, ROLES);
+  const foreman = only(sessions, ['foreman']);
 
   router.get('/sites/:id/weather', anybody, async (req, res) => {
     const q = parse(weatherQuery, req.query, 'The question');

@@ -30,9 +30,9 @@ const csvOf = ({ head, rows }: Table): string =>
   `\uFEFF${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** Lists and drawings that leave in open formats, and the demo's laser. */
-export function exchangeRoutes({ accounts, sites, config }: AppDeps): Router {
+export function exchangeRoutes({ sessions, sites, config }: AppDeps): Router {
   const router = Router();
-  const anybody = only(accounts, ROLES);
+  const anybody = only(sessions, ROLES);
   router.get('/pours/:id/takeoff.csv', anybody, async (req, res) => {
     const { site, pour } = await sites.pour(String(req.params.id));
     res

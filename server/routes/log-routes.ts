@@ -8,13 +8,13 @@ import { parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** The log of a pour: writing, reading, exporting. */
-export function logRoutes({ accounts, sites, events }: AppDeps): Router {
+export function logRoutes({ sessions, sites, events }: AppDeps): Router {
   const router = Router();
-  const anybody = only(accounts, ROLES);
+  const anybody = only(sessions, ROLES);
 
   router.post(
     '/pours/:id/events',
-    only(accounts, ['foreman', 'crew', 'inspector']),
+    only(sessions, ['foreman', 'crew', 'inspector']),
     async (req, res) => {
       const { events: batch, by } = parse(postEventsBody, req.body, 'The entry');
       const person = personOf(req);

@@ -14,11 +14,11 @@ const shot = z.object({
 });
 
 /** Pictures: sent as they come off the camera, answered re-encoded. */
-export function photoRoutes({ accounts, photos, config }: AppDeps): Router {
+export function photoRoutes({ sessions, photos, config }: AppDeps): Router {
   const router = Router();
   router.put(
     '/pours/:id/photos/:photoId',
-    only(accounts, ['foreman', 'crew', 'inspector']),
+    only(sessions, ['foreman', 'crew', 'inspector']),
     express.raw({ type: () => true, limit: PHOTO_LIMIT_BYTES }),
     async (req, res) => {
       const photoId = parse(idOf, req.params.photoId, 'The photo');
@@ -40,7 +40,7 @@ export function photoRoutes({ accounts, photos, config }: AppDeps): Router {
         );
     },
   );
-  router.get('/pours/:id/photos/:photoId', only(accounts, ROLES), async (req, res) => {
+  router.get('/pours/:id/photos/:photoId', only(sessions, ROLES), async (req, res) => {
     const bytes = await photos.read(
       String(req.params.id),
       parse(idOf, req.params.photoId, 'The photo'),
@@ -52,7 +52,7 @@ export function photoRoutes({ accounts, photos, config }: AppDeps): Router {
   // The demo's stand-in for a camera: a laptop in the trailer has none.
   router.get(
     '/standins/camera',
-    only(accounts, ['foreman', 'crew', 'inspector']),
+    only(sessions, ['foreman', 'crew', 'inspector']),
     async (req, res) => {
       if (!config.demo) throw notFound('camera here: it is a stand-in of the demo');
       const { n, label } = parse(shot, req.query, 'The shot');

@@ -9,9 +9,9 @@ const REPORT_AIR_MS = 14 * 86_400_000;
 const REPORT_AIR_BACK_MS = 60 * 86_400_000;
 
 /** The report of a pour. */
-export function reportRoutes({ accounts, sites, events, photos, clock, weather }: AppDeps): Router {
+export function reportRoutes({ sessions, sites, events, photos, clock, weather }: AppDeps): Router {
   const router = Router();
-  router.get('/pours/:id/report.pdf', only(accounts, ROLES), async (req, res) => {
+  router.get('/pours/:id/report.pdf', only(sessions, ROLES), async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const log = await events.after(record.id, 0);
     const nowMs = clock.now().getTime();

@@ -1,65 +1,54 @@
 import { Router } from 'express';
-import { v4 as uuid } from 'uuid';
-import {
-  accountBody,
-  firstAccountBody,
-  signInBody,
-  type Account,
-  type SessionAnswer,
-} from '../../contract/index.ts';
+import { ownPinBody, ROLES, signInBody } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { signInLimit } from '../session/limit.ts';
-import { only, setSession, tokenOf, whoIs } from '../session/session.ts';
+import { notTaken, signInLimit } from '../session/limit.ts';
+import { sessionDesk } from '../session/desk.ts';
+import { only, personOf, setSession, tokenOf, whoIs } from '../session/session.ts';
 
-export function sessionRoutes({ accounts, config, demoAccounts }: AppDeps): Router {
+const wrongPin = (): ProblemError => new ProblemError(401, 'Sign in', 'Name or PIN is not right.');
+
+/** Signing in and out, and one's own PIN. */
+export function sessionRoutes(deps: AppDeps): Router {
+  const { accounts, sessions, config } = deps;
   const router = Router();
   const limit = signInLimit(config.signInLimit);
-  const answer = async (account: Account | null): Promise<SessionAnswer> => ({
-    account: account ? { name: account.name, role: account.role } : null,
-    demo: demoAccounts ? { accounts: demoAccounts } : null,
-    setUpNeeded: (await accounts.count()) === 0,
-  });
+  const { answer, signIn } = sessionDesk(deps);
 
   router.get('/session', async (req, res) => {
-    res.json(await answer(await whoIs(accounts, req)));
+    res.json(await answer(req, await whoIs(sessions, req)));
   });
 
   router.post('/session', limit, async (req, res) => {
     const { name, pin } = parse(signInBody, req.body, 'The sign-in');
-    const account = await accounts.check(name, pin);
-    if (!account) throw new ProblemError(401, 'Sign in', 'Name or PIN is not right.');
-    const { token, maxAgeS } = await accounts.open(account, uuid());
-    setSession(res, token, maxAgeS);
-    res.json(await answer(account));
+    const checked = await accounts.check(name, pin);
+    if (!checked.ok) throw notTaken(checked, wrongPin());
+    await signIn(req, res, checked.account);
+    res.json(await answer(req, checked.account));
   });
 
   router.delete('/session', async (req, res) => {
     const token = tokenOf(req);
-    if (token) await accounts.close(token);
-    setSession(res, '', 0);
-    res.json(await answer(null));
+    if (token) await sessions.close(token);
+    setSession(req, res, '', 0);
+    res.json(await answer(req, null));
   });
 
-  // On one's own data the first person to open the app makes the foreman's account; after that only a foreman adds people.
-  router.post('/accounts/first', limit, async (req, res) => {
-    if ((await accounts.count()) > 0)
-      throw new ProblemError(409, 'Already set up', 'There is an account already. Sign in.');
-    const { name, pin } = parse(firstAccountBody, req.body, 'The account');
-    await accounts.add(name, pin, 'foreman');
-    const account: Account = { name, role: 'foreman' };
-    const { token, maxAgeS } = await accounts.open(account, uuid());
-    setSession(res, token, maxAgeS);
-    res.status(201).json(await answer(account));
+  router.put('/session/pin', only(sessions, ROLES), async (req, res) => {
+    const { old, pin } = parse(ownPinBody(personOf(req).role), req.body, 'The PIN');
+    const { name, session } = personOf(req);
+    const checked = await accounts.check(name, old);
+    if (!checked.ok)
+      throw notTaken(
+        checked,
+        new ProblemError(401, 'Not changed', 'The PIN you have now is not right.', [
+          { path: 'old', message: 'is not right' },
+        ]),
+      );
+    const id = await accounts.idOf(name);
+    if (id) await accounts.setPin(id, pin);
+    res.json({ ended: await sessions.closeAllOf(name, session) });
   });
 
-  router.post('/accounts', only(accounts, ['foreman']), async (req, res) => {
-    const { name, pin, role } = parse(accountBody, req.body, 'The account');
-    if (!(await accounts.add(name, pin, role)))
-      throw new ProblemError(409, 'Name taken', `There is already somebody called ${name}.`, [
-        { path: 'name', message: 'is taken' },
-      ]);
-    res.status(201).json({ name, role });
-  });
   return router;
 }

@@ -1,15 +1,38 @@
 import { Router } from 'express';
 import { v7 as uuid } from 'uuid';
-import { handedSignBody, newEventSchema, takeBackSignBody } from '../../contract/index.ts';
+import {
+  type Account,
+  handedSignBody,
+  newEventSchema,
+  takeBackSignBody,
+} from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { signInLimit } from '../session/limit.ts';
+import { notTaken, signInLimit } from '../session/limit.ts';
 import { only, personOf } from '../session/session.ts';
+import type { AccountStore } from '../store/accounts.ts';
+
+/** Who signs, by their name and PIN. */
+async function signerOf(
+  accounts: AccountStore,
+  name: string,
+  pin: string,
+  title: string,
+): Promise<Account> {
+  const checked = await accounts.check(name, pin);
+  if (checked.ok) return checked.account;
+  throw notTaken(
+    checked,
+    new ProblemError(401, title, 'Name or PIN is not right.', [
+      { path: 'pin', message: 'is not right' },
+    ]),
+  );
+}
 
 /** Sign-offs by somebody's own PIN on whichever tablet is at hand. */
-export function signRoutes({ accounts, sites, events, config }: AppDeps): Router {
+export function signRoutes({ accounts, sessions, sites, events, config }: AppDeps): Router {
   const router = Router();
   const signLimit = signInLimit(config.signInLimit);
 
@@ -17,15 +40,16 @@ export function signRoutes({ accounts, sites, events, config }: AppDeps): Router
   router.post(
     '/pours/:id/sign',
     signLimit,
-    only(accounts, ['foreman', 'inspector']),
+    only(sessions, ['foreman', 'inspector']),
     async (req, res) => {
-      const { name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
-      const signer = await accounts.check(name, pin);
-      if (!signer)
-        throw new ProblemError(401, 'Not signed', 'Name or PIN is not right.', [
-          { path: 'pin', message: 'is not right' },
-        ]);
-      const event = parse(newEventSchema, { id: uuid(), at, kind: 'sign', body }, 'The sign-off');
+      const { id, name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
+      const signer = await signerOf(accounts, name, pin, 'Not signed');
+      // A device that heard no answer sends the same sign-off again, under the same id.
+      const event = parse(
+        newEventSchema,
+        { id: id ?? uuid(), at, kind: 'sign', body },
+        'The sign-off',
+      );
       await admit(signer, [event], events.known(String(req.params.id)));
       await checkPlans(sites, String(req.params.id), [event]);
       res.json(
@@ -41,18 +65,20 @@ export function signRoutes({ accounts, sites, events, config }: AppDeps): Router
   router.post(
     '/pours/:id/unsign',
     signLimit,
-    only(accounts, ['foreman', 'inspector']),
+    only(sessions, ['foreman', 'inspector']),
     async (req, res) => {
       const pourId = String(req.params.id);
-      const { name, pin, at, entry, reason } = parse(takeBackSignBody, req.body, 'The request');
-      const signer = await accounts.check(name, pin);
-      if (!signer)
-        throw new ProblemError(401, 'Not taken back', 'Name or PIN is not right.', [
-          { path: 'pin', message: 'is not right' },
-        ]);
+      const { id, name, pin, at, entry, reason } = parse(takeBackSignBody, req.body, 'The request');
+      const signer = await signerOf(accounts, name, pin, 'Not taken back');
       const event = parse(
         newEventSchema,
-        { id: uuid(), at, kind: 'supersede', body: reason ? { reason } : {}, supersedes: entry },
+        {
+          id: id ?? uuid(),
+          at,
+          kind: 'supersede',
+          body: reason ? { reason } : {},
+          supersedes: entry,
+        },
         'The request',
       );
       await admit(signer, [event], events.known(pourId), { pinGiven: true });

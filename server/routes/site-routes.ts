@@ -11,10 +11,10 @@ import { notStored, parse } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** Sites, pours and their plan. */
-export function siteRoutes({ accounts, sites, changes, clock }: AppDeps): Router {
+export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router {
   const router = Router();
-  const anybody = only(accounts, ROLES);
-  const foreman = only(accounts, ['foreman']);
+  const anybody = only(sessions, ROLES);
+  const foreman = only(sessions, ['foreman']);
 
   router.get('/sites', anybody, async (_req, res) => {
     res.json(await sites.list());

@@ -1,17 +1,20 @@
 import { Router } from 'express';
 import { eventsQuery, ROLES, type StoredEvent } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
+import { catchUp, Listener, OpenStreams } from '../log/listener.ts';
 import { parse } from '../problems.ts';
-import { only } from '../session/session.ts';
+import { only, personOf } from '../session/session.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
-
-/** What is new in a log, as it comes. */
-export function streamRoutes({ accounts, sites, events, clock }: AppDeps): Router {
+/** What is new in a log, as it comes; it ends with the session. */
+export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Router {
   const router = Router();
-  router.get('/pours/:id/stream', only(accounts, ROLES), async (req, res) => {
+  const streams = new OpenStreams();
+
+  router.get('/pours/:id/stream', only(sessions, ROLES), async (req, res) => {
     const pourId = String(req.params.id);
+    const { session } = personOf(req);
     const { after } = parse(
       eventsQuery,
       { after: req.headers['last-event-id'] ?? req.query.after ?? 0 },
@@ -24,28 +27,34 @@ export function streamRoutes({ accounts, sites, events, clock }: AppDeps): Route
       'X-Accel-Buffering': 'no',
     });
     res.flushHeaders();
-    let sent = after;
-    const send = (list: StoredEvent[]) => {
-      for (const e of list)
-        if (e.seq > sent) {
-          sent = e.seq;
-          res.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`);
-        }
-    };
-    const undo = events.listen(pourId, send);
-    const undoClock = clock.listen(() => {
-      res.write('event: clock\ndata: {}\n\n');
-    });
+    streams.enter(session, res);
+    const listener = new Listener(res, after);
+    // What comes in while the past is still being sent waits its turn.
+    let waiting: StoredEvent[] | null = [];
+    const undo = [
+      events.listen(pourId, (list) => {
+        if (waiting) waiting.push(...list);
+        else listener.entries(list);
+      }),
+      clock.listen(() => {
+        listener.write('event: clock\ndata: {}\n\n');
+      }),
+      sessions.onEnd(session, () => {
+        res.end('event: signed-out\ndata: {}\n\n');
+      }),
+    ];
     const beat = setInterval(() => {
-      res.write(': still here\n\n');
+      listener.write(': still here\n\n');
     }, HEARTBEAT_MS);
-    req.on('close', () => {
-      undo();
-      undoClock();
+    res.on('close', () => {
       clearInterval(beat);
+      for (const stop of undo) stop();
+      streams.leave(session, res);
     });
-    send(await events.after(pourId, after));
+    if (!(await catchUp(listener, (seq, most) => events.after(pourId, seq, most)))) return;
+    const missed = waiting;
+    waiting = null;
+    listener.entries(missed);
   });
-
   return router;
 }

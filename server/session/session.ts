@@ -2,13 +2,13 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Role } from '../../contract/index.ts';
 import { ProblemError } from '../problems.ts';
-import type { AccountStore, SignedIn } from '../store/accounts.ts';
+import type { SessionStore, SignedIn } from '../store/sessions.ts';
 
 const COOKIE = 'jactum_session';
 export const tokenOf = (req: Request): string | undefined =>
   parseCookie(req.headers.cookie ?? '')[COOKIE];
 
-export function setSession(res: Response, token: string, maxAgeS: number): void {
+export function setSession(req: Request, res: Response, token: string, maxAgeS: number): void {
   res.append(
     'Set-Cookie',
     stringifySetCookie({
@@ -16,6 +16,7 @@ export function setSession(res: Response, token: string, maxAgeS: number): void 
       value: token,
       httpOnly: true,
       sameSite: 'strict',
+      secure: req.secure,
       path: '/',
       maxAge: maxAgeS,
     }),
@@ -23,9 +24,9 @@ export function setSession(res: Response, token: string, maxAgeS: number): void 
 }
 
 /** Who is asking, or null. */
-export async function whoIs(accounts: AccountStore, req: Request): Promise<SignedIn | null> {
+export async function whoIs(sessions: SessionStore, req: Request): Promise<SignedIn | null> {
   const token = tokenOf(req);
-  return token ? accounts.find(token) : null;
+  return token ? sessions.find(token) : null;
 }
 
 const people = new WeakMap<Request, SignedIn>();
@@ -37,9 +38,9 @@ export const personOf = (req: Request): SignedIn => {
 };
 
 /** Lets only these roles through: 401 when nobody is signed in, 403 when the role may not. */
-export function only(accounts: AccountStore, roles: readonly Role[]): RequestHandler {
+export function only(sessions: SessionStore, roles: readonly Role[]): RequestHandler {
   return async (req, _res, next) => {
-    const person = await whoIs(accounts, req);
+    const person = await whoIs(sessions, req);
     if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
     if (!roles.includes(person.role))
       throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);

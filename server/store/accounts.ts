@@ -1,21 +1,39 @@
 import { hash, verify } from '@node-rs/argon2';
-import { createHash, randomBytes } from 'node:crypto';
-import type { Account, Role } from '../../contract/index.ts';
-import type { Db } from './database.ts';
+import type { Selectable } from 'kysely';
+import { randomUUID } from 'node:crypto';
+import type { Account, Person, Role } from '../../contract/index.ts';
+import { waitAfter } from '../session/pin-waits.ts';
+import type { Db, Tables } from './database.ts';
 
-/** A session lasts a working fortnight, so that a phone on site is not asked for its PIN in the middle of a pour. */
-const SESSION_MS = 14 * 24 * 3600_000;
-const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** What came of a name and a PIN: who it is, or why not. */
+export type Checked =
+  | { ok: true; account: Account }
+  | { ok: false; why: 'wrong' | 'locked' }
+  | { ok: false; why: 'wait'; waitS: number };
 
-export interface SignedIn extends Account {
-  device: string;
-}
+type Row = Selectable<Tables['account']>;
 
-/** People, their PINs (hashed) and their sessions. Session times run on the machine's clock, not the site's. */
+const personOf = (r: Row): Person => ({
+  id: r.id,
+  name: r.name,
+  role: r.role as Role,
+  locked: r.locked === 1,
+  removed: r.removed === 1,
+  guesses: r.guesses,
+  wrongAt: r.wrong_at,
+  waitUntil: r.wait_until,
+  seenAt: r.seen_at,
+});
+
+/** People and their PINs (hashed). Times run on the machine's clock, not the site's. */
 export class AccountStore {
   readonly #db: Db;
-  constructor(db: Db) {
+  readonly #now: () => number;
+  /** The last try at each name that is under way. */
+  readonly #turns = new Map<string, Promise<void>>();
+  constructor(db: Db, now: () => number = () => Date.now()) {
     this.#db = db;
+    this.#now = now;
   }
 
   async count(): Promise<number> {
@@ -26,56 +44,151 @@ export class AccountStore {
     return Number(row.n);
   }
 
-  /** Adds a person; false when the name is taken. */
-  async add(name: string, pin: string, role: Role): Promise<boolean> {
-    const pin_hash = await hash(pin);
-    const { numInsertedOrUpdatedRows } = await this.#db
-      .insertInto('account')
-      .values({ name, role, pin_hash })
-      .onConflict((c) => c.column('name').doNothing())
-      .executeTakeFirst();
-    return (numInsertedOrUpdatedRows ?? 0n) > 0n;
+  /** Everybody who is or was here, by name. */
+  async list(): Promise<Person[]> {
+    const rows = await this.#db.selectFrom('account').selectAll().orderBy('name').execute();
+    return rows.map(personOf);
   }
 
-  async check(name: string, pin: string): Promise<Account | null> {
+  async byId(id: string): Promise<Person | null> {
+    const row = await this.#db
+      .selectFrom('account')
+      .selectAll()
+      .where('id', '=', id)
+      .executeTakeFirst();
+    return row ? personOf(row) : null;
+  }
+
+  /** Adds a person; false when the name is taken. */
+  async add(name: string, pin: string, role: Role): Promise<boolean> {
+    return (await this.#insert(this.#db, name, await hash(pin), role)) !== null;
+  }
+
+  /** Makes the first account, the foreman's; false when there is one already: of several at once one is made. */
+  async addFirst(name: string, pin: string): Promise<boolean> {
+    const pinHash = await hash(pin);
+    return this.#db.transaction().execute(async (tx) => {
+      const one = await tx.selectFrom('account').select('name').limit(1).executeTakeFirst();
+      return one === undefined && (await this.#insert(tx, name, pinHash, 'foreman')) !== null;
+    });
+  }
+
+  async #insert(db: Db, name: string, pin_hash: string, role: Role): Promise<string | null> {
+    const id = randomUUID();
+    const { numInsertedOrUpdatedRows } = await db
+      .insertInto('account')
+      .values({
+        id,
+        name,
+        role,
+        pin_hash,
+        locked: 0,
+        removed: 0,
+        wrong: 0,
+        guesses: 0,
+        wrong_at: null,
+        wait_until: null,
+        seen_at: null,
+      })
+      .onConflict((c) => c.column('name').doNothing())
+      .executeTakeFirst();
+    return (numInsertedOrUpdatedRows ?? 0n) > 0n ? id : null;
+  }
+
+  /**
+   * Whether a PIN is somebody's. Wrong ones are counted where a restart does not forget them, and make the next try wait; an
+   * unknown name costs as much time as a wrong PIN. Tries at one name come one after the other: many at once are no way round.
+   */
+  async check(name: string, pin: string): Promise<Checked> {
+    const before = this.#turns.get(name) ?? Promise.resolve();
+    const mine = before.then(() => this.#checkNow(name, pin));
+    const settled = mine.then(
+      () => undefined,
+      () => undefined,
+    );
+    this.#turns.set(name, settled);
+    try {
+      return await mine;
+    } finally {
+      if (this.#turns.get(name) === settled) this.#turns.delete(name);
+    }
+  }
+
+  async #checkNow(name: string, pin: string): Promise<Checked> {
     const row = await this.#db
       .selectFrom('account')
       .selectAll()
       .where('name', '=', name)
       .executeTakeFirst();
-    // An unknown name costs as much time as a wrong PIN.
-    const ok = await verify(row?.pin_hash ?? (await DUMMY), pin);
-    return row && ok ? { name: row.name, role: row.role as Role } : null;
+    const now = this.#now();
+    const waitMs = row?.wait_until ? Date.parse(row.wait_until) - now : 0;
+    if (waitMs > 0) return { ok: false, why: 'wait', waitS: Math.ceil(waitMs / 1000) };
+    const right = await verify(row?.pin_hash ?? (await DUMMY), pin);
+    if (!row || row.removed === 1) return { ok: false, why: 'wrong' };
+    if (!right) {
+      await this.#wrong(row, now);
+      return { ok: false, why: 'wrong' };
+    }
+    if (row.locked === 1) return { ok: false, why: 'locked' };
+    await this.#set(row.id, { wrong: 0, wait_until: null, seen_at: new Date(now).toISOString() });
+    return { ok: true, account: { name: row.name, role: row.role as Role } };
   }
 
-  async open(account: Account, device: string): Promise<{ token: string; maxAgeS: number }> {
-    const token = randomBytes(32).toString('base64url');
-    await this.#db
-      .insertInto('session')
-      .values({
-        token_hash: digest(token),
-        account: account.name,
-        device,
-        expires_at: new Date(Date.now() + SESSION_MS).toISOString(),
-      })
-      .execute();
-    return { token, maxAgeS: SESSION_MS / 1000 };
+  async #wrong(row: Row, now: number): Promise<void> {
+    const wrong = row.wrong + 1;
+    const waitS = waitAfter(wrong);
+    await this.#set(row.id, {
+      wrong,
+      guesses: row.guesses + 1,
+      wrong_at: new Date(now).toISOString(),
+      wait_until: waitS > 0 ? new Date(now + waitS * 1000).toISOString() : null,
+    });
   }
 
-  async find(token: string): Promise<SignedIn | null> {
+  /** Changes somebody's role, or shuts them out or lets them in again. */
+  async change(
+    id: string,
+    {
+      role,
+      locked,
+      removed,
+    }: {
+      role?: Role | undefined;
+      locked?: boolean | undefined;
+      removed?: boolean | undefined;
+    },
+  ): Promise<void> {
+    await this.#set(id, {
+      ...(role === undefined ? {} : { role }),
+      ...(locked === undefined ? {} : { locked: Number(locked) }),
+      ...(removed === undefined ? {} : { removed: Number(removed) }),
+    });
+  }
+
+  /** Gives somebody a new PIN; what was guessed before counts no more. */
+  async setPin(id: string, pin: string): Promise<void> {
+    await this.#set(id, {
+      pin_hash: await hash(pin),
+      wrong: 0,
+      guesses: 0,
+      wrong_at: null,
+      wait_until: null,
+    });
+  }
+
+  async idOf(name: string): Promise<string | null> {
     const row = await this.#db
-      .selectFrom('session')
-      .innerJoin('account', 'account.name', 'session.account')
-      .select(['account.name', 'account.role', 'session.device', 'session.expires_at'])
-      .where('token_hash', '=', digest(token))
+      .selectFrom('account')
+      .select('id')
+      .where('name', '=', name)
       .executeTakeFirst();
-    if (!row || row.expires_at < new Date().toISOString()) return null;
-    return { name: row.name, role: row.role as Role, device: row.device };
+    return row?.id ?? null;
   }
 
-  async close(token: string): Promise<void> {
-    await this.#db.deleteFrom('session').where('token_hash', '=', digest(token)).execute();
+  async #set(id: string, change: Partial<Row>): Promise<void> {
+    if (Object.keys(change).length === 0) return;
+    await this.#db.updateTable('account').set(change).where('id', '=', id).execute();
   }
 }
 
-const DUMMY = hash('0000');
+const DUMMY = hash('000000');

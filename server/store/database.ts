@@ -1,7 +1,8 @@
 import SqliteDatabase from 'better-sqlite3';
-import { Kysely, Migrator, SqliteDialect, type Migration } from 'kysely';
+import { Kysely, Migrator, SqliteDialect } from 'kysely';
 import fs from 'node:fs';
 import path from 'node:path';
+import { MIGRATIONS } from './migrations.ts';
 
 /** Tables as they stand in the file; documents are JSON text checked by contract/ on their way in. */
 export interface Tables {
@@ -21,7 +22,23 @@ export interface Tables {
     prev_hash: string;
     hash: string;
   };
-  account: { name: string; role: string; pin_hash: string };
+  account: {
+    id: string;
+    name: string;
+    role: string;
+    pin_hash: string;
+    /** 1 while the foreman has shut the person out. */
+    locked: number;
+    /** 1 when the person has gone; their name stays with their entries. */
+    removed: number;
+    /** Wrong PINs in a row, since the PIN was set, and when the last was. */
+    wrong: number;
+    guesses: number;
+    wrong_at: string | null;
+    /** No PIN is looked at before then. */
+    wait_until: string | null;
+    seen_at: string | null;
+  };
   session: { token_hash: string; account: string; device: string; expires_at: string };
   setting: { name: string; value: string };
   photo: {
@@ -37,75 +54,6 @@ export interface Tables {
 }
 export type Db = Kysely<Tables>;
 
-const first: Migration = {
-  async up(db: Kysely<unknown>) {
-    await db.schema
-      .createTable('site')
-      .addColumn('id', 'text', (c) => c.primaryKey())
-      .addColumn('name', 'text', (c) => c.notNull())
-      .addColumn('version', 'integer', (c) => c.notNull())
-      .addColumn('doc', 'text', (c) => c.notNull())
-      .execute();
-    await db.schema
-      .createTable('pour')
-      .addColumn('id', 'text', (c) => c.primaryKey())
-      .addColumn('site_id', 'text', (c) => c.notNull().references('site.id'))
-      .addColumn('version', 'integer', (c) => c.notNull())
-      .addColumn('doc', 'text', (c) => c.notNull())
-      .execute();
-    await db.schema
-      .createTable('pour_event')
-      .addColumn('id', 'text', (c) => c.primaryKey())
-      .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
-      .addColumn('seq', 'integer', (c) => c.notNull())
-      .addColumn('at', 'text', (c) => c.notNull())
-      .addColumn('recorded_at', 'text', (c) => c.notNull())
-      .addColumn('actor', 'text', (c) => c.notNull())
-      .addColumn('device', 'text', (c) => c.notNull())
-      .addColumn('kind', 'text', (c) => c.notNull())
-      .addColumn('body', 'text', (c) => c.notNull())
-      .addColumn('supersedes', 'text')
-      .addColumn('prev_hash', 'text', (c) => c.notNull())
-      .addColumn('hash', 'text', (c) => c.notNull())
-      .addUniqueConstraint('pour_event_seq', ['pour_id', 'seq'])
-      .execute();
-    await db.schema
-      .createTable('account')
-      .addColumn('name', 'text', (c) => c.primaryKey())
-      .addColumn('role', 'text', (c) => c.notNull())
-      .addColumn('pin_hash', 'text', (c) => c.notNull())
-      .execute();
-    await db.schema
-      .createTable('session')
-      .addColumn('token_hash', 'text', (c) => c.primaryKey())
-      .addColumn('account', 'text', (c) => c.notNull())
-      .addColumn('device', 'text', (c) => c.notNull())
-      .addColumn('expires_at', 'text', (c) => c.notNull())
-      .execute();
-    await db.schema
-      .createTable('setting')
-      .addColumn('name', 'text', (c) => c.primaryKey())
-      .addColumn('value', 'text', (c) => c.notNull())
-      .execute();
-  },
-};
-
-const photos: Migration = {
-  async up(db: Kysely<unknown>) {
-    await db.schema
-      .createTable('photo')
-      .addColumn('id', 'text', (c) => c.primaryKey())
-      .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
-      .addColumn('width', 'integer', (c) => c.notNull())
-      .addColumn('height', 'integer', (c) => c.notNull())
-      .addColumn('bytes', 'integer', (c) => c.notNull())
-      .addColumn('sha256', 'text', (c) => c.notNull())
-      .addColumn('stored_by', 'text', (c) => c.notNull())
-      .addColumn('stored_at', 'text', (c) => c.notNull())
-      .execute();
-  },
-};
-
 /** Opens the data file, durable before it answers (WAL, synchronous=FULL), and brings its tables up to date. */
 export async function openDatabase(
   dataDir: string,
@@ -119,7 +67,7 @@ export async function openDatabase(
   const { error } = await new Migrator({
     db,
     provider: {
-      getMigrations: () => Promise.resolve({ '001-first': first, '002-photos': photos }),
+      getMigrations: () => Promise.resolve(MIGRATIONS),
     },
   }).migrateToLatest();
   if (error)

@@ -139,13 +139,14 @@ export class EventStore {
   }
 
   /** Entries after a number, oldest first. */
-  async after(pourId: string, seq: number): Promise<StoredEvent[]> {
+  async after(pourId: string, seq: number, most = Number.MAX_SAFE_INTEGER): Promise<StoredEvent[]> {
     const rows = await this.#db
       .selectFrom('pour_event')
       .selectAll()
       .where('pour_id', '=', pourId)
       .where('seq', '>', seq)
       .orderBy('seq')
+      .limit(most)
       .execute();
     return rows.map(fromRow);
   }

@@ -14,7 +14,9 @@ import { AccountStore } from '../store/accounts.ts';
 import { openDatabase } from '../store/database.ts';
 import { EventStore } from '../store/events.ts';
 import { PhotoStore } from '../store/photos.ts';
+import { PeopleService } from '../services/people.ts';
 import { SiteChanges } from '../services/site-changes.ts';
+import { SessionStore } from '../store/sessions.ts';
 import { SiteStore } from '../store/sites.ts';
 
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
@@ -23,6 +25,8 @@ export async function testApi({ seed = true } = {}) {
   const { db, close } = await openDatabase(dataDir);
   const clock = await siteClock(db, DEMO_START);
   const accounts = new AccountStore(db);
+  const sessions = new SessionStore(db);
+  const people = new PeopleService(accounts, sessions);
   const sites = new SiteStore(db);
   const changes = new SiteChanges(db, sites);
   const events = new EventStore(db, () => clock.now());
@@ -35,6 +39,9 @@ export async function testApi({ seed = true } = {}) {
     },
     logger: pino({ level: 'silent' }),
     accounts,
+    sessions,
+    people,
+    setUpCode: '12345678',
     sites,
     changes,
     events,

@@ -1,0 +1,88 @@
+import type { Response } from 'express';
+import type { StoredEvent } from '../../contract/index.ts';
+
+/** Streams a session may have open: a few tabs. The oldest gives way. */
+const MOST_A_SESSION = 6;
+/** Who leaves so much unread is let go of: it comes again, and reads what it missed in one go. */
+const MOST_UNREAD_BYTES = 256 * 1024;
+/** What was missed is sent so many entries at a time. */
+const CATCH_UP = 200;
+
+/** One device that listens to one pour. */
+export class Listener {
+  readonly #res: Response;
+  #sent: number;
+  constructor(res: Response, after: number) {
+    this.#res = res;
+    this.#sent = after;
+  }
+
+  get sent(): number {
+    return this.#sent;
+  }
+
+  /** Writes when the one at the other end reads; false when it was let go of. */
+  write(text: string): boolean {
+    if (this.#res.writableLength > MOST_UNREAD_BYTES) {
+      this.#res.destroy();
+      return false;
+    }
+    this.#res.write(text);
+    return true;
+  }
+
+  entries(list: readonly StoredEvent[]): boolean {
+    for (const e of list) {
+      if (e.seq <= this.#sent) continue;
+      if (!this.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`)) return false;
+      this.#sent = e.seq;
+    }
+    return true;
+  }
+
+  /** Waits until what was written has gone out; false when it never will. */
+  drained(): Promise<boolean> {
+    const res = this.#res;
+    if (res.destroyed) return Promise.resolve(false);
+    if (res.writableLength === 0) return Promise.resolve(true);
+    return new Promise((resolve) => {
+      res.once('drain', () => {
+        resolve(true);
+      });
+      res.once('close', () => {
+        resolve(false);
+      });
+    });
+  }
+}
+
+/** Sends what was missed, as fast as it is read; false when the one at the other end has gone. */
+export async function catchUp(
+  listener: Listener,
+  read: (after: number, most: number) => Promise<StoredEvent[]>,
+): Promise<boolean> {
+  for (;;) {
+    const list = await read(listener.sent, CATCH_UP);
+    if (!listener.entries(list)) return false;
+    if (list.length < CATCH_UP) return true;
+    if (!(await listener.drained())) return false;
+  }
+}
+
+/** The streams that are open, by session; the oldest gives way where there are too many. */
+export class OpenStreams {
+  readonly #open = new Map<string, Set<Response>>();
+
+  enter(session: string, res: Response): void {
+    const own = this.#open.get(session) ?? new Set<Response>();
+    this.#open.set(session, own.add(res));
+    const [oldest] = own;
+    if (own.size > MOST_A_SESSION) oldest?.destroy();
+  }
+
+  leave(session: string, res: Response): void {
+    const own = this.#open.get(session);
+    own?.delete(res);
+    if (own?.size === 0) this.#open.delete(session);
+  }
+}

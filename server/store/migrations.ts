@@ -1,0 +1,95 @@
+import { sql, type Kysely, type Migration } from 'kysely';
+
+const first: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema
+      .createTable('site')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('name', 'text', (c) => c.notNull())
+      .addColumn('version', 'integer', (c) => c.notNull())
+      .addColumn('doc', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('pour')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('site_id', 'text', (c) => c.notNull().references('site.id'))
+      .addColumn('version', 'integer', (c) => c.notNull())
+      .addColumn('doc', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('pour_event')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
+      .addColumn('seq', 'integer', (c) => c.notNull())
+      .addColumn('at', 'text', (c) => c.notNull())
+      .addColumn('recorded_at', 'text', (c) => c.notNull())
+      .addColumn('actor', 'text', (c) => c.notNull())
+      .addColumn('device', 'text', (c) => c.notNull())
+      .addColumn('kind', 'text', (c) => c.notNull())
+      .addColumn('body', 'text', (c) => c.notNull())
+      .addColumn('supersedes', 'text')
+      .addColumn('prev_hash', 'text', (c) => c.notNull())
+      .addColumn('hash', 'text', (c) => c.notNull())
+      .addUniqueConstraint('pour_event_seq', ['pour_id', 'seq'])
+      .execute();
+    await db.schema
+      .createTable('account')
+      .addColumn('name', 'text', (c) => c.primaryKey())
+      .addColumn('role', 'text', (c) => c.notNull())
+      .addColumn('pin_hash', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('session')
+      .addColumn('token_hash', 'text', (c) => c.primaryKey())
+      .addColumn('account', 'text', (c) => c.notNull())
+      .addColumn('device', 'text', (c) => c.notNull())
+      .addColumn('expires_at', 'text', (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable('setting')
+      .addColumn('name', 'text', (c) => c.primaryKey())
+      .addColumn('value', 'text', (c) => c.notNull())
+      .execute();
+  },
+};
+
+const photos: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema
+      .createTable('photo')
+      .addColumn('id', 'text', (c) => c.primaryKey())
+      .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
+      .addColumn('width', 'integer', (c) => c.notNull())
+      .addColumn('height', 'integer', (c) => c.notNull())
+      .addColumn('bytes', 'integer', (c) => c.notNull())
+      .addColumn('sha256', 'text', (c) => c.notNull())
+      .addColumn('stored_by', 'text', (c) => c.notNull())
+      .addColumn('stored_at', 'text', (c) => c.notNull())
+      .execute();
+  },
+};
+
+/** People get an id, can be shut out or gone, and wrong PINs are counted. */
+const people: Migration = {
+  async up(db: Kysely<unknown>) {
+    const add = (name: string, type: 'text' | 'integer', standing?: number) =>
+      db.schema
+        .alterTable('account')
+        .addColumn(name, type, (c) =>
+          standing === undefined ? c : c.notNull().defaultTo(standing),
+        )
+        .execute();
+    await add('id', 'text');
+    for (const name of ['locked', 'removed', 'wrong', 'guesses']) await add(name, 'integer', 0);
+    for (const name of ['wrong_at', 'wait_until', 'seen_at']) await add(name, 'text');
+    await sql`update account set id = lower(hex(randomblob(16)))`.execute(db);
+    await db.schema.createIndex('account_id').on('account').column('id').unique().execute();
+  },
+};
+
+/** Steps from an empty file to the tables of today, in their order. */
+export const MIGRATIONS: Record<string, Migration> = {
+  '001-first': first,
+  '002-photos': photos,
+  '003-people': people,
+};
