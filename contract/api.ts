@@ -20,9 +20,7 @@ const personName = () => z.string().trim().min(1, 'is empty').max(80);
 const leastDigits = (role: Role): number => (role === 'foreman' || role === 'inspector' ? 6 : 4);
 const pinFor = (role: Role) => {
   const least = leastDigits(role);
-  return z
-    .string()
-    .regex(new RegExp(`^\\d{${least},12}$`), `is ${least} to 12 digits for a ${role}`);
+  return z.string().regex(new RegExp(`^\\d{${least},12}$`), `has ${least} to 12 digits`);
 };
 const roleField = () => z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' });
 export const accountBody = z

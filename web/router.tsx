@@ -15,6 +15,7 @@ const screens = {
   plan: () => import('./stages/plan/page.tsx'),
   pour: () => import('./stages/pour/page.tsx'),
   cure: () => import('./stages/cure/page.tsx'),
+  people: () => import('./people/page.tsx'),
   workbench: () => import('./stages/workbench/page.tsx'),
 };
 
@@ -71,6 +72,7 @@ export const router = createBrowserRouter([
           stage('workbench/:calc', workbench),
         ],
       },
+      { path: '/people', element: screen(screens.people) },
       { path: '*', element: <Navigate to="/" replace /> },
     ],
   },

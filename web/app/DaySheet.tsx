@@ -12,7 +12,7 @@ import { useTheme } from './theme.ts';
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
 export default function DaySheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
-  const { account, signOut } = useSession();
+  const { account } = useSession();
   const { theme, toggle } = useTheme();
   const set = useSetFocus();
   const list = timeline(v.state).reverse();
@@ -73,8 +73,14 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
         <Link className="btn line" to="/">
           All pours
         </Link>
-        <button type="button" className="btn line" onClick={() => void signOut()}>
-          Sign out {account.name}
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            set({ sheet: 'account' });
+          }}
+        >
+          {account.name}: PIN, people, sign out
         </button>
       </div>
       {list.length === 0 && (

@@ -15,6 +15,7 @@ import { useStationKeys } from './useStationKeys.ts';
 import { useWide } from './useWide.ts';
 
 const SHEETS = {
+  account: lazily(() => import('./AccountSheet.tsx')),
   day: lazily(() => import('./DaySheet.tsx')),
   find: lazily(() => import('./FindSheet.tsx')),
   rules: lazily(() => import('./RulesSheet.tsx')),

@@ -12,13 +12,16 @@ export function SignIn({
 }) {
   const [name, setName] = useState('');
   const [pin, setPin] = useState('');
+  const [code, setCode] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const go = async (path: string, n: string, p: string) => {
     setBusy(true);
     setProblem(null);
     try {
-      done(await sendJson<SessionAnswer>('POST', path, { name: n, pin: p }));
+      done(
+        await sendJson<SessionAnswer>('POST', path, { name: n, pin: p, ...(code ? { code } : {}) }),
+      );
     } catch (e) {
       setProblem(e instanceof Error ? e.message : 'That did not work.');
     } finally {
@@ -67,7 +70,7 @@ export function SignIn({
           />
         </label>
         <label className="block">
-          {session.setUpNeeded ? 'A PIN of 4 to 12 digits' : 'PIN'}
+          {session.setUpNeeded ? 'A PIN of 6 to 12 digits' : 'PIN'}
           <input
             className="field mt-1"
             type="password"
@@ -80,6 +83,21 @@ export function SignIn({
             required
           />
         </label>
+        {session.codeNeeded && (
+          <label className="block sm:col-span-3">
+            The code on the console of the server
+            <input
+              className="field mt-1"
+              inputMode="numeric"
+              autoComplete="one-time-code"
+              value={code}
+              onChange={(e) => {
+                setCode(e.target.value);
+              }}
+              required
+            />
+          </label>
+        )}
         <button className="btn line self-end" disabled={busy}>
           {session.setUpNeeded ? 'Make the foreman’s account' : 'Sign in'}
         </button>

@@ -1,9 +1,9 @@
-import { createContext, useContext, useEffect, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import useSWR from 'swr';
 import type { Account, SessionAnswer } from '../../contract/index.ts';
-import { getJson, sendJson } from '../sync/api.ts';
-import { forgetLogs } from '../sync/local-db.ts';
+import { getJson } from '../sync/api.ts';
 import { setSender } from '../sync/sender.ts';
+import { signedInHere, signedOutHere, signOutHere, tellServer } from '../sync/signed-out.ts';
 import { SignIn } from './SignIn.tsx';
 
 interface Session {
@@ -13,29 +13,41 @@ interface Session {
 }
 const Context = createContext<Session | null>(null);
 
+/** Somebody who signed out without signal is out, whatever the server last said. */
+async function readSession(path: string): Promise<SessionAnswer> {
+  if (signedOutHere()) {
+    const told = await tellServer();
+    if (told) return told;
+    return { account: null, demo: null, setUpNeeded: false, codeNeeded: false };
+  }
+  return getJson<SessionAnswer>(path);
+}
+
 /** Who is signed in; the sign-in screen until somebody is. */
 export function SessionGate({ children }: { children: ReactNode }) {
-  const { data, error, mutate } = useSWR<SessionAnswer, Error>('/api/session', getJson);
-  const name = data?.account?.name ?? null;
+  const { data, error, mutate } = useSWR<SessionAnswer, Error>('/api/session', readSession);
+  const [out, setOut] = useState(false);
+  const name = (!out && data?.account?.name) || null;
   useEffect(() => {
     setSender(name);
   }, [name]);
   if (!data)
     return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;
-  if (!data.account)
+  if (out || !data.account)
     return (
       <SignIn
         session={data}
         done={(s) => {
+          signedInHere();
+          setOut(false);
           void mutate(s, { revalidate: false });
         }}
       />
     );
   const signOut = async () => {
-    const answer = await sendJson<SessionAnswer>('DELETE', '/api/session');
-    await forgetLogs();
-    if ('caches' in window) await caches.delete('api');
-    await mutate(answer, { revalidate: false });
+    setOut(true);
+    const answer = await signOutHere();
+    if (answer) await mutate(answer, { revalidate: false });
   };
   return (
     <Context value={{ account: data.account, demo: data.demo !== null, signOut }}>

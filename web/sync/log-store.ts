@@ -186,6 +186,10 @@ export class LogStore {
         void this.#take(news);
       }, GATHER_MS);
     });
+    stream.addEventListener('signed-out', () => {
+      stream.close();
+      void mutate('/api/session');
+    });
     stream.addEventListener('clock', () => {
       void mutate('/api/clock');
     });

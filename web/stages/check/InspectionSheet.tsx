@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { v7 as uuid } from 'uuid';
 import { type Hold, HOLD_NAME } from '../../../core/model/pour.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -22,6 +23,8 @@ export function InspectionSheet({
   const [pin, setPin] = useState('');
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
+  // Sent again for want of an answer it is the same sign-off: one id for as long as the sheet is open.
+  const [ids] = useState({ pass: uuid(), reject: uuid() });
   const points =
     hold === 'dowels' ? v.points.filter((p) => p.point.kind.startsWith('dowels')) : v.points;
   const send = async (result: 'pass' | 'reject') => {
@@ -40,6 +43,7 @@ export function InspectionSheet({
       if (account.role === 'inspector') await v.write('sign', body);
       else {
         await sendJson('POST', `/api/pours/${v.record.id}/sign`, {
+          id: ids[result],
           name,
           pin,
           at: new Date(stampNow()).toISOString(),

@@ -1,7 +1,6 @@
-import { parse, type ParseError } from 'jsonc-parser';
-import { useState, type ChangeEvent } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import useSWR, { mutate as mutateAll } from 'swr';
+import useSWR from 'swr';
 import type {
   PourAnswer,
   PourSummary,
@@ -12,67 +11,26 @@ import { outlinesOf } from '../../../core/takeoff/outline.ts';
 import { timeOfDay } from '../../../core/units/index.ts';
 import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
 import { useSession } from '../../app/session.tsx';
-import { ApiProblem, getJson, sendJson } from '../../sync/api.ts';
+import { getJson } from '../../sync/api.ts';
 import { useSiteClock } from '../../sync/clock.ts';
+import { BringSite } from './BringSite.tsx';
 import { LaneNext, LaneStatus, LaneStrip } from './Lane.tsx';
 import { StripAxis, stripScale } from './strip.tsx';
+import { lazily } from '../../ui/lazily.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 
-/** What is said of a file that was brought in: a sentence, and every place it is about. */
-interface Told {
-  text: string;
-  issues: { path: string; message: string }[];
-}
-
-function FileNotice({ told }: { told: Told }) {
-  return (
-    <div role="alert" className="max-w-[90ch]">
-      <p className="font-semibold text-chalk-t">{told.text}</p>
-      {told.issues.length > 0 && (
-        <ul className="rows mt-1 max-h-[40vh] overflow-y-auto">
-          {told.issues.map((i) => (
-            <li key={`${i.path} ${i.message}`} className="py-1">
-              <b className="font-mono">{i.path}</b> {i.message}
-            </li>
-          ))}
-        </ul>
-      )}
-    </div>
-  );
-}
+const AccountSheet = lazily(() => import('../../app/AccountSheet.tsx'));
 
 /** The opening screen: every pour of the site on one time strip, a lane each. */
 export function Pours() {
-  const { account, signOut } = useSession();
+  const { account } = useSession();
+  const [menu, setMenu] = useState(false);
   const clock = useSiteClock();
   const { data: sites } = useSWR<SiteSummary[], Error>('/api/sites', getJson);
   const { data: pours } = useSWR<PourSummary[], Error>('/api/pours', getJson);
   const [picked, setPicked] = useState<string | null>(null);
-  const [problem, setProblem] = useState<Told | null>(null);
   const site = sites?.find((s) => s.id === picked) ?? sites?.[0];
   const own = pours?.filter((p) => p.siteId === site?.id) ?? [];
-  const bring = async (e: ChangeEvent<HTMLInputElement>) => {
-    const file = e.target.files?.[0];
-    e.target.value = '';
-    if (!file) return;
-    setProblem(null);
-    try {
-      const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
-        'POST',
-        '/api/sites/import',
-        parsed(await file.text(), file.name),
-      );
-      await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
-      setPicked(id);
-      if (warnings.length > 0)
-        setProblem({ text: 'The site is in. Of its file this was left out:', issues: warnings });
-    } catch (x) {
-      setProblem({
-        text: x instanceof Error ? x.message : 'That file could not be read.',
-        issues: x instanceof ApiProblem ? (x.problem.issues ?? []) : [],
-      });
-    }
-  };
   const time = site ? timeOfDay(clock.nowMs, site.timeZone) : '';
   return (
     <div className="flex min-h-dvh flex-col">
@@ -82,10 +40,19 @@ export function Pours() {
           <button
             type="button"
             className="text-[14px] leading-5 text-rail-ink2 underline"
-            onClick={() => void signOut()}
+            onClick={() => {
+              setMenu(true);
+            }}
           >
-            {account.name}, sign out
+            {account.name}
           </button>
+          {menu && (
+            <AccountSheet
+              onClose={() => {
+                setMenu(false);
+              }}
+            />
+          )}
         </div>
         <nav
           className="flex min-w-0 flex-1 overflow-x-auto max-sm:order-last max-sm:basis-full"
@@ -128,20 +95,7 @@ export function Pours() {
             </p>
           </div>
         )}
-        {account.role === 'foreman' && (
-          <div className="mt-6 flex flex-wrap items-center gap-4">
-            <label className="btn line cursor-pointer">
-              Bring in a site file
-              <input
-                type="file"
-                accept=".json,application/json"
-                className="sr-only"
-                onChange={(e) => void bring(e)}
-              />
-            </label>
-            {problem && <FileNotice told={problem} />}
-          </div>
-        )}
+        {account.role === 'foreman' && <BringSite done={setPicked} />}
       </main>
       {site && (
         <NextOfSite pours={own} today={localDate(clock.nowMs, site.timeZone)} nowMs={clock.nowMs} />
@@ -164,18 +118,6 @@ function NextOfSite({
     .sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''))[0];
   const { data } = useSWR<PourAnswer, Error>(next ? `/api/pours/${next.id}` : null, getJson);
   return data ? <LaneNext record={data} nowMs={nowMs} /> : null;
-}
-
-/** Reads the file, or says on which line it stops being JSON. */
-function parsed(text: string, name: string): unknown {
-  const errors: ParseError[] = [];
-  const value: unknown = parse(text, errors, { allowTrailingComma: false, disallowComments: true });
-  const first = errors[0];
-  if (first)
-    throw new Error(
-      `${name} is not JSON: something is wrong on line ${text.slice(0, first.offset).split('\n').length}. Nothing was stored.`,
-    );
-  return value;
 }
 
 const GRID =

@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import useSWR from 'swr';
+import { ownPinBody } from '../../contract/index.ts';
+import { counted } from '../../core/units/index.ts';
+import { sendJson } from '../sync/api.ts';
+import { unsentOf } from '../sync/unsent.ts';
+import { Sheet } from '../ui/Dialog.tsx';
+import { FormField } from '../ui/FormField.tsx';
+import { usePostForm } from '../ui/usePostForm.ts';
+import { useSession } from './session.tsx';
+
+/** One's own PIN, by the one that is now. */
+function OwnPin({ done }: { done: () => void }) {
+  const { account } = useSession();
+  const form = usePostForm(ownPinBody(account.role), { old: '', pin: '' }, async (body) => {
+    const { ended } = await sendJson<{ ended: number }>('PUT', '/api/session/pin', body);
+    toast(
+      `Your PIN is changed.${ended > 0 ? ` ${counted(ended, 'other device')} signed out.` : ''}`,
+    );
+    done();
+  });
+  const field = { type: 'password', inputMode: 'numeric' } as const;
+  return (
+    <form noValidate className="grid gap-3 sm:grid-cols-2" onSubmit={(e) => void form.submit(e)}>
+      <FormField
+        label="PIN now"
+        autoComplete="current-password"
+        error={form.said('old')}
+        {...field}
+        {...form.register('old')}
+      />
+      <FormField
+        label="New PIN"
+        autoComplete="new-password"
+        error={form.said('pin')}
+        {...field}
+        {...form.register('pin')}
+      />
+      <button className="btn sm:col-span-2" disabled={form.busy}>
+        Change it
+      </button>
+      {form.problem && (
+        <p role="alert" className="font-semibold text-chalk-t sm:col-span-2">
+          {form.problem}
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** What of one's own has not left this device, in words; null when all has. */
+function useUnsentWords(name: string): string | null {
+  const { data } = useSWR(['unsent', name], () => unsentOf(name));
+  if (!data || data.entries + data.photos === 0) return null;
+  const what = [
+    data.entries > 0 ? counted(data.entries, 'entry', 'entries') : '',
+    data.photos > 0 ? counted(data.photos, 'photo') : '',
+  ]
+    .filter(Boolean)
+    .join(' and ');
+  return `${what} of yours ${data.entries + data.photos === 1 ? 'has' : 'have'} not been sent. They stay on this device, and go out when you sign in here again.`;
+}
+
+/** Who is signed in: their PIN, the people, and signing out. */
+export default function AccountSheet({ onClose }: { onClose: () => void }) {
+  const { account, signOut } = useSession();
+  const [changing, setChanging] = useState(false);
+  const unsent = useUnsentWords(account.name);
+  return (
+    <Sheet open onClose={onClose} title={`${account.name}, ${account.role}`}>
+      <div className="grid gap-3">
+        {changing ? (
+          <OwnPin
+            done={() => {
+              setChanging(false);
+            }}
+          />
+        ) : (
+          <button
+            type="button"
+            className="btn line"
+            onClick={() => {
+              setChanging(true);
+            }}
+          >
+            Change my PIN
+          </button>
+        )}
+        {account.role === 'foreman' && (
+          <Link className="btn line" to="/people">
+            People
+          </Link>
+        )}
+        {unsent && (
+          <p role="status" className="border-l-4 border-ochre pl-3">
+            {unsent}
+          </p>
+        )}
+        <button type="button" className="btn" onClick={() => void signOut()}>
+          Sign out
+        </button>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,60 @@
+import { toast } from 'sonner';
+import { accountBody, type Role } from '../../contract/index.ts';
+import { sendJson } from '../sync/api.ts';
+import { FormField } from '../ui/FormField.tsx';
+import { usePostForm } from '../ui/usePostForm.ts';
+import { RoleChips } from './RoleChips.tsx';
+
+const NOBODY: { name: string; pin: string; role: Role } = { name: '', pin: '', role: 'crew' };
+
+/** Somebody new: a name, a role and a first PIN. */
+export function AddPerson({ changed }: { changed: () => void }) {
+  const form = usePostForm(accountBody, NOBODY, async (body) => {
+    await sendJson('POST', '/api/accounts', body);
+    toast(`${body.name} can sign in.`);
+    changed();
+  });
+  const role = form.watch('role');
+  return (
+    <form
+      noValidate
+      aria-label="Add somebody"
+      className="mt-6 grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_200px_auto]"
+      onSubmit={(e) => void form.submit(e)}
+    >
+      <h2 className="head text-[20px] leading-6 sm:col-span-3">Add somebody</h2>
+      <FormField
+        label="Name"
+        autoComplete="off"
+        error={form.said('name')}
+        {...form.register('name')}
+      />
+      <FormField
+        label="First PIN"
+        type="password"
+        inputMode="numeric"
+        autoComplete="new-password"
+        error={form.said('pin')}
+        hint={role === 'foreman' || role === 'inspector' ? '6 digits or more' : '4 digits or more'}
+        {...form.register('pin')}
+      />
+      <button className="btn mt-6" disabled={form.busy}>
+        Add {form.watch('name').trim() || 'them'}
+      </button>
+      <div className="sm:col-span-3">
+        <RoleChips
+          value={role}
+          onPick={(r) => {
+            form.setValue('role', r);
+            form.clearErrors('pin');
+          }}
+        />
+      </div>
+      {form.problem && (
+        <p role="alert" className="font-semibold text-chalk-t sm:col-span-3">
+          {form.problem}
+        </p>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,1 @@
+export { People as Component } from './People.tsx';

@@ -1,0 +1,80 @@
+import { parse, type ParseError } from 'jsonc-parser';
+import { useState, type ChangeEvent } from 'react';
+import { mutate as mutateAll } from 'swr';
+import { ApiProblem, sendJson } from '../../sync/api.ts';
+
+/** What is said of a file that was brought in: a sentence, and every place it is about. */
+interface Told {
+  text: string;
+  issues: { path: string; message: string }[];
+}
+
+function FileNotice({ told }: { told: Told }) {
+  return (
+    <div role="alert" className="max-w-[90ch]">
+      <p className="font-semibold text-chalk-t">{told.text}</p>
+      {told.issues.length > 0 && (
+        <ul className="rows mt-1 max-h-[40vh] overflow-y-auto">
+          {told.issues.map((i) => (
+            <li key={`${i.path} ${i.message}`} className="py-1">
+              <b className="font-mono">{i.path}</b> {i.message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Reads the file, or says on which line it stops being JSON. */
+function parsed(text: string, name: string): unknown {
+  const errors: ParseError[] = [];
+  const value: unknown = parse(text, errors, { allowTrailingComma: false, disallowComments: true });
+  const first = errors[0];
+  if (first)
+    throw new Error(
+      `${name} is not JSON: something is wrong on line ${text.slice(0, first.offset).split('\n').length}. Nothing was stored.`,
+    );
+  return value;
+}
+
+/** Brings a site in from its file. @param done hears the id of the site that is in */
+export function BringSite({ done }: { done: (siteId: string) => void }) {
+  const [problem, setProblem] = useState<Told | null>(null);
+  const bring = async (e: ChangeEvent<HTMLInputElement>) => {
+    const file = e.target.files?.[0];
+    e.target.value = '';
+    if (!file) return;
+    setProblem(null);
+    try {
+      const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
+        'POST',
+        '/api/sites/import',
+        parsed(await file.text(), file.name),
+      );
+      await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
+      done(id);
+      if (warnings.length > 0)
+        setProblem({ text: 'The site is in. Of its file this was left out:', issues: warnings });
+    } catch (x) {
+      setProblem({
+        text: x instanceof Error ? x.message : 'That file could not be read.',
+        issues: x instanceof ApiProblem ? (x.problem.issues ?? []) : [],
+      });
+    }
+  };
+  return (
+    <div className="mt-6 flex flex-wrap items-center gap-4">
+      <label className="btn line cursor-pointer">
+        Bring in a site file
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          onChange={(e) => void bring(e)}
+        />
+      </label>
+      {problem && <FileNotice told={problem} />}
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
+import type { z } from 'zod';
+import { ApiProblem } from '../sync/api.ts';
+
+/** As the resolver wants a schema: what is typed and what comes out of it. */
+type FormSchema<T extends FieldValues> = z.ZodType<T, T>;
+
+/**
+ * A form made from the schema of what it sends: limits and messages are the schema's, and what the server refuses stands beside
+ * the field it is about. Once sent it is empty again.
+ */
+export function usePostForm<T extends FieldValues>(
+  schema: FormSchema<T>,
+  defaultValues: DefaultValues<T>,
+  send: (body: T) => Promise<void>,
+) {
+  const form = useForm<T, unknown, T>({
+    resolver: zodResolver(schema),
+    defaultValues,
+    mode: 'onTouched',
+  });
+  const { errors } = form.formState;
+  const submit = form.handleSubmit(async (body) => {
+    try {
+      await send(body);
+      form.reset(defaultValues);
+    } catch (e) {
+      const issues = e instanceof ApiProblem ? (e.problem.issues ?? []) : [];
+      for (const i of issues) form.setError(i.path as Path<T>, { message: i.message });
+      if (issues.length === 0)
+        form.setError('root', { message: e instanceof Error ? e.message : 'That did not work.' });
+    }
+  });
+  const said = (name: Path<T>): string | undefined => {
+    const message = errors[name]?.message;
+    return typeof message === 'string' ? message : undefined;
+  };
+  return {
+    ...form,
+    submit,
+    said,
+    problem: errors.root?.message,
+    busy: form.formState.isSubmitting,
+  };
+}
