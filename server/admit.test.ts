@@ -22,7 +22,7 @@ const event = (
   kind: string,
   body: object,
   supersedes?: string,
-  at = '2026-09-23T12:00:00.000Z',
+  at = '2026-09-23T11:35:00.000Z',
 ) => ({
   id: uuid(),
   at,
@@ -84,7 +84,21 @@ describe('what cannot have happened', () => {
     const at = '2026-09-23T12:01:00.000Z';
     await post('foreman', { ...early, id: uuid(), at }).expect(400);
     const later = '2026-09-30T12:01:00.000Z';
+    await agents.foreman
+      .post('/api/clock')
+      .send({ advanceMin: 8 * 1440 })
+      .expect(200);
     await post('foreman', { ...early, id: uuid(), at: later }).expect(200);
     await post('foreman', event('strip', { elementIds: ['R'] }, undefined, at)).expect(200);
+  });
+  test('nothing but what belongs there goes into a closed pour', async () => {
+    await post('foreman', event('close', {}, undefined, '2026-09-30T12:02:00.000Z')).expect(200);
+    const late = (kind: string, body: object) =>
+      post('foreman', event(kind, body, undefined, '2026-09-30T12:03:00.000Z'));
+    const refused = await late('note', { text: 'one more' }).expect(400);
+    expect((refused.body as { detail: string }).detail).toMatch(/closed/);
+    await late('defect', { elementId: 'R', what: 'a crack' }).expect(200);
+    await late('reopen', { reason: 'one more note' }).expect(200);
+    await late('note', { text: 'one more' }).expect(200);
   });
 });

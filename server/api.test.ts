@@ -230,7 +230,7 @@ describe('who may do what', () => {
       foreman.post(`/api/pours/${id}/sign`).send({
         name: 'R. Halloran',
         pin,
-        at: '2026-09-23T12:00:00Z',
+        at: '2026-09-23T11:35:00Z',
         body: { hold: 'inspection', result: 'pass', planVersion: 1 },
       });
     problem(await sign('1111').expect(401));
@@ -318,7 +318,7 @@ describe('whatever a client sends', () => {
       fc.asyncProperty(
         fc.constantFrom(...kinds, 'nonsense'),
         fc.jsonValue(),
-        fc.oneof(fc.string(), fc.constant('2026-09-23T12:00:00Z')),
+        fc.oneof(fc.string(), fc.constant('2026-09-23T11:35:00Z')),
         async (kind, body, at) => {
           const res = await foreman
             .post(`/api/pours/${p4}/events`)
@@ -451,7 +451,7 @@ describe('a site’s own rules', () => {
 describe('a calculation kept with the pour', () => {
   const worked = (input: object, calculation = 'tie-load') => ({
     id: uuid(),
-    at: '2026-09-23T12:00:00.000Z',
+    at: '2026-09-23T11:35:00.000Z',
     kind: 'worked',
     body: { calculation, input, note: 'north wall' },
   });

@@ -88,7 +88,7 @@ test('nobody signs for a plan that is not there yet', async () => {
       events: [
         {
           id: uuid(),
-          at: '2026-09-23T12:00:00Z',
+          at: '2026-09-23T11:35:00Z',
           kind: 'sign',
           body: { hold: 'own', result: 'pass', planVersion },
         },

@@ -23,13 +23,20 @@ export interface EntryKind<B extends z.ZodType = z.ZodType> {
   writers: readonly Exclude<Role, 'foreman' | 'viewer'>[];
   /** Who may take it back; its author and the foreman unless it says otherwise. */
   takenBackBy: TakenBackBy;
+  /** It may be written after the pour is closed. */
+  afterClosing: boolean;
   /** How the report's list of the day calls it; null where the report tells it elsewhere. */
   inReport: string | null;
   /** The entry in the trade's words, for screen and report alike. */
   text: (body: z.output<B>, words: Words) => string;
 }
 
-const PLAIN = { writers: [], takenBackBy: 'author', inReport: null } as const;
+const PLAIN = {
+  writers: [],
+  takenBackBy: 'author',
+  afterClosing: false,
+  inReport: null,
+} as const;
 
 /** Makes a kind: without a word about it the foreman alone writes it, and the report does not carry it. */
 export const entryKind = <B extends z.ZodType>(

@@ -15,6 +15,10 @@ export type LogEvent<K extends EventKind = EventKind> = {
     kind: P;
     body: EventBody<P>;
     supersedes?: string | null;
+    /** When the server took it; missing while it has not. */
+    recordedAt?: string;
+    /** What the device's clock said, where it ran ahead and is not believed. */
+    saidAt?: string;
   };
 }[K];
 

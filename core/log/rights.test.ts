@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import fs from 'node:fs';
 import { EVENT_KINDS, type EventKind } from './events.ts';
 import type { Hold } from '../model/pour.ts';
+import { rightsPage } from './rights-page.ts';
 import { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
 import { ROLES, type Role } from '../model/roles.ts';
 
@@ -37,5 +39,41 @@ describe('who may take back what', () => {
     expect(mayStandFor('note', 'sign')).toBe(false);
     expect(mayStandFor('reading', 'reading')).toBe(true);
     expect(mayStandFor('supersede', 'sign')).toBe(true);
+  });
+});
+
+describe('rights that bear on safety, cell by cell', () => {
+  const own = { foreman: 'A', crew: 'A', inspector: 'A', viewer: 'A' };
+  const takers = (kind: EventKind, actor: string, hold: Hold | null = null) =>
+    ROLES.filter((role) => mayTakeBack(who(role, own[role]), entry(kind, actor, hold)));
+  const writers = (kind: EventKind, hold: Hold | null = null) =>
+    ROLES.filter((role) => mayWrite(role, kind, hold));
+
+  test('what was poured against the gate stands for good', () => {
+    expect(writers('override')).toEqual(['foreman']);
+    expect(takers('override', 'A')).toEqual([]);
+    expect(takers('override', 'B')).toEqual([]);
+  });
+  test('crew undo no sign-off and no closing', () => {
+    for (const hold of ['own', 'dowels', 'inspection'] as const)
+      for (const actor of ['A', 'B']) expect(takers('sign', actor, hold)).not.toContain('crew');
+    for (const kind of ['close', 'reopen'] as const) {
+      expect(writers(kind)).toEqual(['foreman']);
+      expect(takers(kind, 'A')).toEqual(['foreman']);
+    }
+  });
+  test('each signs their own hold points', () => {
+    expect(writers('sign', 'own')).toEqual(['foreman']);
+    expect(writers('sign', 'inspection')).toEqual(['inspector']);
+    expect(writers('sign', 'dowels')).toEqual(['inspector']);
+  });
+  test('a viewer writes and takes back nothing', () => {
+    for (const kind of EVENT_KINDS) {
+      expect(mayWrite('viewer', kind, null)).toBe(false);
+      expect(mayTakeBack(who('viewer'), entry(kind))).toBe(false);
+    }
+  });
+  test('docs/rights.md says what holds', () => {
+    expect(fs.readFileSync('docs/rights.md', 'utf8')).toBe(rightsPage());
   });
 });

@@ -1,4 +1,5 @@
 import type { EventKind, LogEvent } from './events.ts';
+import { asCounted } from './time.ts';
 
 /**
  * The log, reduced. The state is a function of the *set* of events: entries that arrive late or twice leave the
@@ -28,8 +29,9 @@ function withEntry(list: readonly LogEvent[], e: LogEvent): LogEvent[] {
 }
 
 /** Takes one entry into the state. The same entry twice changes nothing. */
-export function step(state: PourState, event: LogEvent): PourState {
-  if (state.seen.has(event.id)) return state;
+export function step(state: PourState, entry: LogEvent): PourState {
+  if (state.seen.has(entry.id)) return state;
+  const event = asCounted(entry);
   const seen = new Map(state.seen).set(event.id, event);
   let active: Record<string, readonly LogEvent[] | undefined> = { ...state.active };
   let superseded = state.superseded;
@@ -56,8 +58,9 @@ export function replay(events: Iterable<LogEvent>, from: PourState = EMPTY_STATE
   const seen = new Map(from.seen);
   const superseded = new Map(from.superseded);
   const touched = new Set<EventKind>();
-  for (const e of events) {
-    if (seen.has(e.id)) continue;
+  for (const entry of events) {
+    if (seen.has(entry.id)) continue;
+    const e = asCounted(entry);
     seen.set(e.id, e);
     touched.add(e.kind);
     if (e.supersedes) superseded.set(e.supersedes, e.id);

@@ -4,7 +4,9 @@ import { refuseBreak, refuseStrip } from '../../core/cure/strip.ts';
 import type { LogEvent } from '../../core/log/events.ts';
 import { mayStandFor, mayTakeBack, mayWrite } from '../../core/log/rights.ts';
 import { type Role } from '../../core/model/roles.ts';
+import { refuseClosed } from '../../core/log/closed.ts';
 import { replay } from '../../core/log/state.ts';
+import { refuseTime } from '../../core/log/time.ts';
 import { ProblemError } from '../problems.ts';
 
 /** Whose entries are looked at. */
@@ -85,17 +87,31 @@ async function checkCorrections(
   });
 }
 
-/** What cannot have happened is refused: a cylinder older than the concrete, forms off where nothing was placed. */
-async function checkPossible(events: NewEvent[], log: Pick<KnownLog, 'ofKinds'>): Promise<void> {
-  if (!events.some((e) => e.kind === 'break-test' || e.kind === 'strip')) return;
-  const state = replay([...(await log.ofKinds(['place-start'])), ...(events as LogEvent[])]);
+/** Kinds that what can have happened hangs on, by what is asked about. */
+const CLOSING: NewEvent['kind'][] = ['close', 'reopen'];
+const PLACING: NewEvent['kind'][] = ['place-start'];
+
+/** What cannot have happened is refused: a cylinder older than the concrete, a time that is none, an entry after the closing. */
+async function checkPossible(
+  events: NewEvent[],
+  log: Pick<KnownLog, 'ofKinds'>,
+  nowMs: number,
+): Promise<void> {
+  const placing = events.some((e) => e.kind === 'break-test' || e.kind === 'strip');
+  const before = replay(await log.ofKinds([...CLOSING, ...(placing ? PLACING : [])]));
+  const state = replay(events as LogEvent[], before);
+  const closes = events.some((e) => e.kind === 'close' || e.kind === 'reopen');
   events.forEach((e, i) => {
     const atMs = Date.parse(e.at);
     const refuseAt = (why: string | null, field: string) => {
-      if (why !== null) refuse(400, why, `events.${i}.body.${field}`, 'cannot be');
+      if (why !== null) refuse(400, why, `events.${i}.${field}`, 'cannot be');
     };
-    if (e.kind === 'break-test') refuseAt(refuseBreak(state, e.body.ageDays, atMs), 'ageDays');
-    if (e.kind === 'strip') refuseAt(refuseStrip(state, e.body.elementIds, atMs), 'elementIds');
+    refuseAt(refuseTime(e.kind, atMs, nowMs), 'at');
+    const until = closes ? replay(events.slice(0, i) as LogEvent[], before) : before;
+    refuseAt(refuseClosed(until, e), 'kind');
+    if (e.kind === 'break-test') refuseAt(refuseBreak(state, e.body.ageDays, atMs), 'body.ageDays');
+    if (e.kind === 'strip')
+      refuseAt(refuseStrip(state, e.body.elementIds, atMs), 'body.elementIds');
   });
 }
 
@@ -104,11 +120,12 @@ export async function admit(
   who: Writer,
   events: NewEvent[],
   log: KnownLog,
+  nowMs: number,
   { pinGiven = false } = {},
 ): Promise<void> {
   events.forEach((e, i) => {
     checkKind(who, e, i);
   });
   await checkCorrections(who, events, log, pinGiven);
-  await checkPossible(events, log);
+  await checkPossible(events, log, nowMs);
 }

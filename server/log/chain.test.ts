@@ -10,7 +10,7 @@ function chained(texts: string[]): ChainRow[] {
       id: `e${i}`,
       pourId: 'p',
       seq: i + 1,
-      at: '2026-09-23T12:00:00.000Z',
+      at: '2026-09-23T11:35:00.000Z',
       recordedAt: '2026-09-23T12:00:01.000Z',
       actor: 'T. Oakes',
       device: 'd',
@@ -41,7 +41,7 @@ describe('the chain', () => {
     const rows = chained(['one', 'two', 'three', 'four']);
     const touch: Partial<ChainRow>[] = [
       { actor: 'I. Brandvold' },
-      { at: '2026-09-23T12:00:00.001Z' },
+      { at: '2026-09-23T11:35:00.001Z' },
       { body: { text: 'TWO' } },
       { kind: 'incident' },
       { supersedes: 'e0' },

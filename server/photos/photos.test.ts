@@ -119,3 +119,11 @@ test('a picture of nearly 20 MB is taken', async () => {
   expect(big.length).toBeGreaterThan(19 * 1000 * 1000);
   await send(uuid(), big).expect(201);
 });
+
+test('a photo that is sent again while it is being taken in is stored once, and every try is answered', async () => {
+  const shot = await cameraShot(4, 'E1 cover');
+  const id = uuid();
+  const answers = await Promise.all(Array.from({ length: 12 }, () => send(id, shot)));
+  expect(new Set(answers.map((a) => a.status))).toEqual(new Set([201]));
+  expect(new Set(answers.map((a) => JSON.stringify(a.body))).size).toBe(1);
+});

@@ -87,7 +87,7 @@ describe('the report', () => {
         { ...note('<script>alert(1)</script> & more'), kind: 'note', supersedes: null },
         {
           id: '01a208cc-db83-7000-8000-000000000001',
-          at: '2026-09-23T12:00:00Z',
+          at: '2026-09-23T11:35:00Z',
           kind: 'override',
           body: { reason: 'Storm before noon' },
           supersedes: null,
@@ -96,7 +96,7 @@ describe('the report', () => {
       { actor: 'I. Brandvold', device: 'test' },
     );
     const { text } = await report('P4');
-    expect(text).toContain('Poured against the gate: Storm before noon (I. Brandvold, 07:00).');
+    expect(text).toContain('Poured against the gate: Storm before noon (I. Brandvold, 06:35).');
     expect(text).toContain('<script>alert(1)</script> & more');
   });
 
@@ -107,7 +107,7 @@ describe('the report', () => {
       [
         {
           id: '01a208cc-db83-7000-8000-000000000002',
-          at: '2026-09-23T12:00:00Z',
+          at: '2026-09-23T11:35:00Z',
           kind: 'worked',
           body: {
             calculation: 'tie-load',
@@ -132,7 +132,7 @@ describe('the report', () => {
       at: '2026-09-22T10:00:00Z',
     });
     const { text } = await report('P4');
-    expect(text).toMatch(/Load on a tie: ramp wall \(I\. Brandvold, 07:00\)/);
+    expect(text).toMatch(/Load on a tie: ramp wall \(I\. Brandvold, 06:35\)/);
     expect(text).toMatch(/load \| {2}\| 3007 lb|load \|\s+\| 3008 lb/);
     expect(text).toContain(
       'Oldest a load may get | 60 min | ASTM C94/C94M-21, changed from 90 min to 60 min by I. Brandvold on 2026-09-22',
@@ -151,7 +151,7 @@ test('photos stand in the report with what they show; one that has not come yet 
     .expect(201);
   const photo = (photoId: string, caption: string) => ({
     id: uuid(),
-    at: '2026-09-23T12:00:00.000Z',
+    at: '2026-09-23T11:35:00.000Z',
     kind: 'photo',
     body: { photoId, about: { type: 'element', elementId: 'R' }, caption },
   });

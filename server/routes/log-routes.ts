@@ -8,7 +8,7 @@ import { parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** The log of a pour: writing, reading, exporting. */
-export function logRoutes({ sessions, sites, events }: AppDeps): Router {
+export function logRoutes({ sessions, sites, events, clock }: AppDeps): Router {
   const router = Router();
   const anybody = only(sessions, ROLES);
 
@@ -24,7 +24,7 @@ export function logRoutes({ sessions, sites, events }: AppDeps): Router {
           'Sign in',
           `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
         );
-      await admit(person, batch, events.known(String(req.params.id)));
+      await admit(person, batch, events.known(String(req.params.id)), clock.now().getTime());
       await checkPlans(sites, String(req.params.id), batch);
       res.json(
         await events.append(String(req.params.id), batch, {

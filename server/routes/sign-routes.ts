@@ -32,7 +32,7 @@ async function signerOf(
 }
 
 /** Sign-offs by somebody's own PIN on whichever tablet is at hand. */
-export function signRoutes({ accounts, sessions, sites, events, config }: AppDeps): Router {
+export function signRoutes({ accounts, sessions, sites, events, clock, config }: AppDeps): Router {
   const router = Router();
   const signLimit = signInLimit(config.signInLimit);
 
@@ -50,7 +50,7 @@ export function signRoutes({ accounts, sessions, sites, events, config }: AppDep
         { id: id ?? uuid(), at, kind: 'sign', body },
         'The sign-off',
       );
-      await admit(signer, [event], events.known(String(req.params.id)));
+      await admit(signer, [event], events.known(String(req.params.id)), clock.now().getTime());
       await checkPlans(sites, String(req.params.id), [event]);
       res.json(
         await events.append(String(req.params.id), [event], {
@@ -81,7 +81,7 @@ export function signRoutes({ accounts, sessions, sites, events, config }: AppDep
         },
         'The request',
       );
-      await admit(signer, [event], events.known(pourId), { pinGiven: true });
+      await admit(signer, [event], events.known(pourId), clock.now().getTime(), { pinGiven: true });
       res.json(
         await events.append(pourId, [event], { actor: signer.name, device: personOf(req).device }),
       );

@@ -10,6 +10,8 @@ import type { Db } from './database.ts';
 export class PhotoStore {
   readonly #db: Db;
   readonly #folder: string;
+  /** The last try to store each photo that is being taken in. */
+  readonly #underWay = new Map<string, Promise<unknown>>();
   constructor(db: Db, dataDir: string) {
     this.#db = db;
     this.#folder = path.join(dataDir, 'photos');
@@ -21,6 +23,26 @@ export class PhotoStore {
 
   /** Stores a photo once; the same id again is answered as it was stored. */
   async put(
+    pourId: string,
+    id: string,
+    bytes: Buffer,
+    keepPosition: boolean,
+    by: string,
+  ): Promise<PhotoAnswer> {
+    // A device that hears no answer sends again while the first is still being taken in: they are one, after the other.
+    const before = this.#underWay.get(id) ?? Promise.resolve();
+    const mine = before
+      .catch(() => undefined)
+      .then(() => this.#putNow(pourId, id, bytes, keepPosition, by));
+    this.#underWay.set(id, mine);
+    try {
+      return await mine;
+    } finally {
+      if (this.#underWay.get(id) === mine) this.#underWay.delete(id);
+    }
+  }
+
+  async #putNow(
     pourId: string,
     id: string,
     bytes: Buffer,

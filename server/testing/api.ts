@@ -78,7 +78,7 @@ export async function testApi({ seed = true } = {}) {
 
 export const note = (text: string, more: object = {}) => ({
   id: uuid(),
-  at: '2026-09-23T12:00:00.000Z',
+  at: '2026-09-23T11:35:00.000Z',
   kind: 'note',
   body: { text },
   ...more,

@@ -10,6 +10,7 @@ export const breakTest = entryKind({
     loadId: id().optional(),
   }),
   inReport: 'cylinders',
+  afterClosing: true,
   text: ({ ageDays, strengthMPa }, { units }) =>
     `Cylinders at ${ageDays} days: ${textOf(strength(strengthMPa, units))}`,
 });

@@ -5,5 +5,6 @@ export const defect = entryKind({
   body: z.object({ elementId: id(), what: text() }),
   writers: ['crew'],
   inReport: 'defect',
+  afterClosing: true,
   text: ({ elementId, what }) => `Defect on ${elementId}: ${what}`,
 });

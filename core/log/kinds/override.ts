@@ -3,7 +3,7 @@ import { entryKind, text } from '../entry-kind.ts';
 
 export const override = entryKind({
   body: z.object({ reason: text() }),
-  takenBackBy: 'author',
+  takenBackBy: 'nobody',
   inReport: 'override',
   text: ({ reason }) => `Poured against the gate: ${reason}`,
 });

@@ -31,5 +31,6 @@ export const photo = entryKind({
     about: about,
   }),
   writers: ['crew', 'inspector'],
+  afterClosing: true,
   text: ({ about, caption }) => `Photo${ofWhat(about)}${after(': ', caption)}`,
 });

@@ -5,5 +5,6 @@ import { after, entryKind, text } from '../entry-kind.ts';
 export const supersede = entryKind({
   body: z.object({ reason: text().optional() }),
   writers: ['crew', 'inspector'],
+  afterClosing: true,
   text: ({ reason }) => `Taken back${after(': ', reason)}`,
 });

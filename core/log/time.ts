@@ -1,0 +1,37 @@
+import type { EventKind } from './events.ts';
+
+const MIN = 60_000;
+const DAY = 24 * 60 * MIN;
+/** A device's clock may run so far ahead of the server's before an entry counts as of when it came, ms (10 min: site practice). */
+const AHEAD_MS = 10 * MIN;
+/** A signature is not dated ahead: no more than clocks differ anyhow, ms. */
+const SIGN_AHEAD_MS = 2 * MIN;
+/** Further off than this it is no clock that is wrong but a slip, ms. */
+const FAR_AHEAD_MS = DAY;
+const LONG_AGO_MS = 366 * DAY;
+
+/** Why an entry cannot be of that time; null when it can. Times are epoch ms, `nowMs` the server's. */
+export function refuseTime(kind: EventKind, atMs: number, nowMs: number): string | null {
+  const ahead = atMs - nowMs;
+  if (kind === 'sign' && ahead > SIGN_AHEAD_MS)
+    return 'A sign-off is not dated ahead: set the clock of this device.';
+  if (ahead > FAR_AHEAD_MS) return 'That is more than a day ahead: set the clock of this device.';
+  if (-ahead > LONG_AGO_MS) return 'That is more than a year ago: set the clock of this device.';
+  return null;
+}
+
+/** What of a stored entry its time hangs on. */
+interface Timed {
+  at: string;
+  /** When the server took it; missing while it has not. */
+  recordedAt?: string;
+  /** What the device's clock said, where it is not believed. */
+  saidAt?: string;
+}
+
+/** An entry as it counts: one whose device ran ahead is of when it was recorded, and keeps what its clock said. */
+export function asCounted<E extends Timed>(e: E): E {
+  if (e.recordedAt === undefined || e.saidAt !== undefined) return e;
+  const ahead = Date.parse(e.at) - Date.parse(e.recordedAt);
+  return ahead > AHEAD_MS ? { ...e, at: e.recordedAt, saidAt: e.at } : e;
+}
