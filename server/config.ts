@@ -2,7 +2,7 @@ import path from 'node:path';
 
 /**
  * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its own), DATA_DIR, LOG_LEVEL,
- * SIGN_IN_LIMIT (tries a minute).
+ * SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none).
  */
 export interface Config {
   port: number;
@@ -14,6 +14,8 @@ export interface Config {
   keep: boolean;
   logLevel: string;
   signInLimit: number;
+  /** Daily backups that are kept; 0 for none. */
+  backups: number;
   webDir: string;
   version: string;
 }
@@ -40,6 +42,7 @@ export function readConfig(
     keep: args.includes('--keep'),
     logLevel: env.LOG_LEVEL ?? (demo ? 'warn' : 'info'),
     signInLimit: number('SIGN_IN_LIMIT', 20),
+    backups: number('BACKUPS', 14),
     webDir: path.resolve('dist/web'),
     version: '0.1.0',
   };

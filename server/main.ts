@@ -1,5 +1,4 @@
 import net, { type AddressInfo } from 'node:net';
-import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
@@ -8,7 +7,8 @@ import { newSetUpCode } from './session/set-up-code.ts';
 import { siteClock } from './standins/clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
-import { openDatabase } from './store/database.ts';
+import { keepDailyBackups } from './backup/daily.ts';
+import { openStore, takeFolder } from './store/open-store.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
@@ -39,15 +39,18 @@ const portTaken = (port: number, host: string): Promise<boolean> =>
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
 if (config.demo && !config.keep) {
-  // A demo that cannot listen must not have emptied the folder under the one that does.
+  // A demo that cannot listen, or whose folder another one is using, must not have emptied the folder under the one that does.
   if (await portTaken(config.port, config.host)) stopWith(inUse(config.port));
   try {
-    emptyDemoFolder(config.dataDir, config.dataDir === path.resolve('data/demo'));
+    emptyDemoFolder(config.dataDir, takeFolder);
   } catch (e) {
     stopWith(e instanceof Error ? e.message : String(e));
   }
 }
-const { db, close } = await openDatabase(config.dataDir);
+const { db, close } = await openStore(config.dataDir).catch((e: unknown) =>
+  stopWith(e instanceof Error ? e.message : String(e)),
+);
+
 const clock = await siteClock(db, config.demo ? DEMO_START : null);
 const accounts = new AccountStore(db);
 const sessions = new SessionStore(db);
@@ -59,6 +62,7 @@ const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
 const setUpCode = newSetUpCode();
+const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
 const server = createApp({
@@ -97,6 +101,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     if (stopping) return;
     stopping = true;
+    stopBackups();
     // Streams never end by themselves: give ordinary requests two seconds, then let go.
     setTimeout(() => {
       server.closeAllConnections();

@@ -69,6 +69,9 @@ function unreadable(http: HttpLike): string {
   return 'The request cannot be read.';
 }
 
+/** How SQLite and the file system say that the disk is full. */
+const FULL = new Set(['SQLITE_FULL', 'ENOSPC', 'EDQUOT']);
+
 /** The last handler: problems as they are, body-parser's complaints as 4xx, anything else as a bare 500. */
 export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) {
@@ -104,6 +107,17 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
       status: http.status,
       detail,
       issues: [{ path: '', message: detail }],
+    });
+    return;
+  }
+  if (FULL.has((error as NodeJS.ErrnoException | null)?.code ?? '')) {
+    req.log.error(error);
+    send({
+      type: 'about:blank',
+      title: 'No room',
+      status: 507,
+      detail:
+        'The disk of the server is full: nothing was stored, and what was before is there. It goes on when there is room.',
     });
     return;
   }

@@ -57,7 +57,7 @@ export type Db = Kysely<Tables>;
 /** Opens the data file, durable before it answers (WAL, synchronous=FULL), and brings its tables up to date. */
 export async function openDatabase(
   dataDir: string,
-): Promise<{ db: Db; close: () => Promise<void> }> {
+): Promise<{ db: Db; sqlite: SqliteDatabase.Database; close: () => Promise<void> }> {
   fs.mkdirSync(dataDir, { recursive: true });
   const sqlite = new SqliteDatabase(path.join(dataDir, 'jactum.sqlite'));
   sqlite.pragma('journal_mode = WAL');
@@ -76,6 +76,7 @@ export async function openDatabase(
       : new Error('the data file could not be brought up to date');
   return {
     db,
+    sqlite,
     close: async () => {
       sqlite.pragma('wal_checkpoint(TRUNCATE)');
       await db.destroy();
