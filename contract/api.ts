@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { kindOf, EVENT_KINDS, type EventKind, type LogEvent } from '../core/log/events.ts';
 import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
 import { calculationNamed } from '../core/register/index.ts';
-import { attempt } from '../core/kit/calculation.ts';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../core/rules/catalog.ts';
 import { drawnSchema } from '../core/siteplan/drawn.ts';
 import type { SiteFile } from './site-file.ts';
@@ -101,21 +100,16 @@ const envelope = z.object({
     .nullish(),
 });
 
-/** What is wrong with a kept calculation: an unknown one, or input it cannot work with. The example of a whole log is too much to keep. */
-function workedIssues(body: {
-  calculation: string;
-  input: unknown;
-}): { path: string[]; message: string }[] {
-  const calc = calculationNamed(body.calculation);
-  if (!calc) return [{ path: ['calculation'], message: 'is not in the register' }];
-  if (JSON.stringify(body.input).length > 20_000)
-    return [{ path: ['input'], message: 'is longer than 20 000 characters' }];
-  return (
-    attempt(calc, body.input).bad?.issues.map((i) => ({
-      path: ['input', ...i.path.split('.')],
-      message: i.message,
-    })) ?? []
-  );
+/** What is wrong with a kept calculation before it is run. The example of a whole log is too much to keep. */
+function workedIssues(body: { calculation: string; input: unknown }): {
+  path: string[];
+  message: string;
+}[] {
+  if (!calculationNamed(body.calculation))
+    return [{ path: ['calculation'], message: 'is not in the register' }];
+  return JSON.stringify(body.input).length > 20_000
+    ? [{ path: ['input'], message: 'is longer than 20 000 characters' }]
+    : [];
 }
 
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */

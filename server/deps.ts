@@ -9,6 +9,7 @@ import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
 import type { PeopleService } from './services/people.ts';
 import type { SiteChanges } from './services/site-changes.ts';
+import type { HeavyPool } from './workers/pool.ts';
 import type { SiteStore } from './store/sites.ts';
 
 /** What the routes stand on. */
@@ -25,6 +26,7 @@ export interface AppDeps {
   events: EventStore;
   photos: PhotoStore;
   clock: SiteClock;
+  heavy: HeavyPool;
   weather: WeatherService;
   /** Names and PINs that the demo offers at one press; null on one's own data. */
   demoAccounts: (Account & { pin: string })[] | null;

@@ -8,6 +8,7 @@ import { siteClock } from './standins/clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
 import { keepDailyBackups } from './backup/daily.ts';
+import { HeavyPool } from './workers/pool.ts';
 import { openStore, takeFolder } from './store/open-store.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
@@ -61,6 +62,7 @@ const events = new EventStore(db, () => clock.now());
 const photos = new PhotoStore(db, config.dataDir);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
+const heavy = new HeavyPool();
 const setUpCode = newSetUpCode();
 const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
 await sessions.purge();
@@ -77,6 +79,7 @@ const server = createApp({
   events,
   photos,
   clock,
+  heavy,
   weather,
   demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
 }).listen(config.port, config.host);
@@ -107,7 +110,10 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
       server.closeAllConnections();
     }, 2000).unref();
     server.close(() => {
-      void close().then(() => process.exit(0));
+      void heavy
+        .close()
+        .then(close)
+        .then(() => process.exit(0));
     });
     server.closeIdleConnections();
   });

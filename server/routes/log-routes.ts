@@ -4,11 +4,12 @@ import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { exportLines } from '../log/chain.ts';
 import { checkPlans } from '../log/signed-plans.ts';
+import { checkWorked } from '../log/worked.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** The log of a pour: writing, reading, exporting. */
-export function logRoutes({ sessions, sites, events, clock }: AppDeps): Router {
+export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): Router {
   const router = Router();
   const anybody = only(sessions, ROLES);
 
@@ -25,6 +26,7 @@ export function logRoutes({ sessions, sites, events, clock }: AppDeps): Router {
           `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
         );
       await admit(person, batch, events.known(String(req.params.id)), clock.now().getTime());
+      await checkWorked(heavy, batch);
       await checkPlans(sites, String(req.params.id), batch);
       res.json(
         await events.append(String(req.params.id), batch, {

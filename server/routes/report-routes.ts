@@ -1,15 +1,26 @@
 import { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
-import { renderReport } from '../report/render.ts';
+import type { ReportInput } from '../report/document.ts';
 import { only } from '../session/session.ts';
 
 /** A report reckons curing with the air of so long ahead, and of so long back at most, ms. */
 const REPORT_AIR_MS = 14 * 86_400_000;
 const REPORT_AIR_BACK_MS = 60 * 86_400_000;
 
+/** No report takes so long: what does is stopped, ms. */
+const REPORT_LIMIT_MS = 60_000;
+
 /** The report of a pour. */
-export function reportRoutes({ sessions, sites, events, photos, clock, weather }: AppDeps): Router {
+export function reportRoutes({
+  sessions,
+  sites,
+  events,
+  photos,
+  clock,
+  weather,
+  heavy,
+}: AppDeps): Router {
   const router = Router();
   router.get('/pours/:id/report.pdf', only(sessions, ROLES), async (req, res) => {
     const record = await sites.pour(String(req.params.id));
@@ -17,7 +28,7 @@ export function reportRoutes({ sessions, sites, events, photos, clock, weather }
     const nowMs = clock.now().getTime();
     const placed = log.find((e) => e.kind === 'place-start');
     const placedMs = placed ? Math.max(Date.parse(placed.at), nowMs - REPORT_AIR_BACK_MS) : nowMs;
-    const pdf = await renderReport({
+    const input: ReportInput = {
       record,
       events: log,
       nowMs,
@@ -26,11 +37,12 @@ export function reportRoutes({ sessions, sites, events, photos, clock, weather }
         record.id,
         log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : [])),
       ),
-    });
+    };
+    const pdf = await heavy.run('report', input, REPORT_LIMIT_MS);
     res
       .set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`)
       .type('application/pdf')
-      .send(pdf);
+      .send(Buffer.from(pdf));
   });
   return router;
 }

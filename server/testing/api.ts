@@ -17,6 +17,7 @@ import { PhotoStore } from '../store/photos.ts';
 import { PeopleService } from '../services/people.ts';
 import { SiteChanges } from '../services/site-changes.ts';
 import { SessionStore } from '../store/sessions.ts';
+import { HeavyPool } from '../workers/pool.ts';
 import { SiteStore } from '../store/sites.ts';
 
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
@@ -31,6 +32,7 @@ export async function testApi({ seed = true } = {}) {
   const changes = new SiteChanges(db, sites);
   const events = new EventStore(db, () => clock.now());
   const photos = new PhotoStore(db, dataDir);
+  const heavy = new HeavyPool();
   if (seed) await seedDemo({ accounts, sites, events });
   const app = createApp({
     config: {
@@ -47,6 +49,7 @@ export async function testApi({ seed = true } = {}) {
     events,
     photos,
     clock,
+    heavy,
     weather: new SimulatedWeather(demoWeather()),
     demoAccounts: DEMO_ACCOUNTS,
   });
@@ -70,6 +73,7 @@ export async function testApi({ seed = true } = {}) {
     accounts,
     db,
     end: async () => {
+      await heavy.close();
       await close();
       fs.rmSync(dataDir, { recursive: true, force: true });
     },

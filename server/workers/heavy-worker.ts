@@ -1,0 +1,49 @@
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import pdfmake from 'pdfmake';
+import { attempt, type InputIssue } from '../../core/kit/calculation.ts';
+import { calculationNamed } from '../../core/register/index.ts';
+import { reportDocument, type ReportInput } from '../report/document.ts';
+
+/** What takes long, away from the server's own thread. The report's fonts come from the installed package; no address is ever fetched. */
+const fonts = path.join(
+  path.dirname(createRequire(import.meta.url).resolve('@ibm/plex-sans/package.json')),
+  'fonts/complete/woff',
+);
+const face = (name: string): string => path.join(fonts, `IBMPlexSans-${name}.woff`);
+
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setFonts({
+  Plex: {
+    normal: face('Regular'),
+    bold: face('Bold'),
+    italics: face('Italic'),
+    bolditalics: face('BoldItalic'),
+  },
+});
+pdfmake.setTableLayouts({
+  rules: {
+    hLineWidth: (i) => (i < 2 ? 0.9 : 0.35),
+    vLineWidth: () => 0,
+    hLineColor: (i) => (i < 2 ? '#000' : '#8A8F8C'),
+    paddingLeft: () => 0,
+    paddingRight: () => 8,
+    paddingTop: () => 2,
+    paddingBottom: () => 2,
+  },
+});
+/** What the pool can be asked for. */
+export interface HeavyWork {
+  /** The report of a pour, as a PDF. */
+  report: (input: ReportInput) => Promise<Uint8Array>;
+  /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
+  calculationIssues: (asked: { id: string; input: unknown }) => InputIssue[];
+}
+
+export const report: HeavyWork['report'] = (input) =>
+  pdfmake.createPdf(reportDocument(input)).getBuffer();
+
+export const calculationIssues: HeavyWork['calculationIssues'] = ({ id, input }) => {
+  const calc = calculationNamed(id);
+  return calc ? (attempt(calc, input).bad?.issues ?? []) : [];
+};
