@@ -256,6 +256,14 @@ export interface SiteVersion {
   version: number;
 }
 
+/** How another device gets here: the address to type, the page that explains it, and whether it can come at all. */
+export interface ConnectAnswer {
+  secure: boolean;
+  address: string;
+  help: string | null;
+  open: boolean;
+}
+
 export const clockBody = z.object({
   advanceMin: z
     .number({ error: 'must be a number of minutes' })

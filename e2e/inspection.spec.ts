@@ -67,7 +67,7 @@ async function readBefore(page: Page, id: string, runs: string[]): Promise<numbe
         const of = { checkId: point.id, place };
         return {
           id: uuid(),
-          at: new Date().toISOString(),
+          at: '2026-09-23T11:40:00Z',
           ...(value
             ? { kind: 'reading', body: { ...of, value } }
             : { kind: 'mark', body: { ...of, result: 'pass' } }),

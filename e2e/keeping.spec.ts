@@ -38,7 +38,7 @@ test('two browsers at once see each other’s entries without a reload', async (
               events: [
                 {
                   id: crypto.randomUUID(),
-                  at: new Date().toISOString(),
+                  at: '2026-09-23T11:40:00Z',
                   kind: 'note',
                   body: { text: 'At the same moment' },
                 },

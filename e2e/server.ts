@@ -18,7 +18,7 @@ export class DemoServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start(keep = false): Promise<void> {
+  async start(keep = false, more: Record<string, string> = {}): Promise<void> {
     this.#child = spawn(
       process.execPath,
       ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])],
@@ -29,6 +29,7 @@ export class DemoServer {
           DATA_DIR: this.dataDir,
           LOG_LEVEL: 'silent',
           SIGN_IN_LIMIT: '1000',
+          ...more,
         },
         stdio: ['ignore', 'ignore', 'inherit'],
       },

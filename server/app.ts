@@ -7,6 +7,7 @@ import { servePage } from './page.ts';
 import { ownHost } from './session/own-host.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { clockRoutes } from './routes/clock-routes.ts';
+import { connectRoutes } from './routes/connect-routes.ts';
 import { exchangeRoutes } from './routes/exchange-routes.ts';
 import { firstAccountRoutes } from './routes/first-account-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
@@ -30,6 +31,7 @@ function apiOf(deps: AppDeps): Router {
     sessionRoutes(deps),
     firstAccountRoutes(deps),
     peopleRoutes(deps),
+    connectRoutes(deps),
     siteRoutes(deps),
     exchangeRoutes(deps),
     logRoutes(deps),
@@ -46,6 +48,7 @@ function apiOf(deps: AppDeps): Router {
 export function createApp(deps: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', deps.config.trustProxy);
   app.use(
     pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }),
   );

@@ -2,7 +2,8 @@ import path from 'node:path';
 
 /**
  * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its own), DATA_DIR, LOG_LEVEL,
- * SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none).
+ * SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none),
+ * HTTPS_CERT and HTTPS_KEY (files of a certificate of your own), HELP_PORT, TRUST_PROXY (1 behind a proxy).
  */
 export interface Config {
   port: number;
@@ -13,6 +14,14 @@ export interface Config {
   demo: boolean;
   keep: boolean;
   logLevel: string;
+  /** Serves by https, with certificates of the site's own authority. */
+  https: boolean;
+  /** Files of a certificate that is given, instead of the site's own. */
+  certificate: { cert: string; key: string } | null;
+  /** Where the page for new phones stands, on plain http. */
+  helpPort: number;
+  /** A proxy in front says who asks, and whether by https. */
+  trustProxy: boolean;
   signInLimit: number;
   /** Daily backups that are kept; 0 for none. */
   backups: number;
@@ -41,6 +50,11 @@ export function readConfig(
     demo,
     keep: args.includes('--keep'),
     logLevel: env.LOG_LEVEL ?? (demo ? 'warn' : 'info'),
+    https: args.includes('--https'),
+    certificate:
+      env.HTTPS_CERT && env.HTTPS_KEY ? { cert: env.HTTPS_CERT, key: env.HTTPS_KEY } : null,
+    helpPort: number('HELP_PORT', number('PORT', 4180) + 1),
+    trustProxy: env.TRUST_PROXY === '1',
     signInLimit: number('SIGN_IN_LIMIT', 20),
     backups: number('BACKUPS', 14),
     webDir: path.resolve('dist/web'),

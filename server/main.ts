@@ -1,9 +1,11 @@
+import type { Server } from 'node:http';
 import net, { type AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from './demo.ts';
 import { newSetUpCode } from './session/set-up-code.ts';
+import { listen, reachOf } from './listen.ts';
 import { siteClock } from './standins/clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
@@ -37,6 +39,9 @@ const portTaken = (port: number, host: string): Promise<boolean> =>
     });
   });
 
+/** A report under way is waited for so long when the server is stopped, ms. */
+const REPORT_ENDS_MS = 15_000;
+
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
 if (config.demo && !config.keep) {
@@ -67,7 +72,7 @@ const setUpCode = newSetUpCode();
 const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
-const server = createApp({
+const app = createApp({
   config,
   logger,
   accounts,
@@ -82,39 +87,48 @@ const server = createApp({
   heavy,
   weather,
   demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
-}).listen(config.port, config.host);
+});
+const servers = await listen(app, config);
 
-server.on('listening', () => {
-  void accounts.count().then((n) => {
-    if (n === 0)
-      console.log(
-        `No account yet. From another device, the first one needs this code: ${setUpCode}`,
-      );
+const started = async (): Promise<void> => {
+  const [first] = servers;
+  const port = (first?.address() as AddressInfo | null)?.port ?? config.port;
+  const { secure, address, help, open } = reachOf({ ...config, port });
+  const here = `${secure ? 'https' : 'http'}://${open ? 'localhost' : config.host}:${port}/`;
+  console.log(`Jactum ${config.demo ? 'demo ' : ''}is at ${here}`);
+  if (open) console.log(`Other devices: ${help ? `${help} first, then ` : ''}${address}`);
+  if ((await accounts.count()) === 0)
+    console.log(`No account yet. From another device, the first one needs this code: ${setUpCode}`);
+};
+for (const server of servers)
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    stopWith(error.code === 'EADDRINUSE' ? inUse(config.port) : error.message);
   });
-  console.log(
-    `Jactum ${config.demo ? 'demo ' : ''}is at http://${config.host === '0.0.0.0' ? '127.0.0.1' : config.host}:${(server.address() as AddressInfo).port}/`,
-  );
-});
-server.on('error', (error: NodeJS.ErrnoException) => {
-  stopWith(error.code === 'EADDRINUSE' ? inUse(config.port) : error.message);
-});
+servers[0]?.on('listening', () => void started());
 
+const ended = (server: Server): Promise<void> =>
+  new Promise((resolve) => {
+    server.close(() => {
+      resolve();
+    });
+    server.closeIdleConnections();
+  });
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     if (stopping) return;
     stopping = true;
     stopBackups();
-    // Streams never end by themselves: give ordinary requests two seconds, then let go.
-    setTimeout(() => {
-      server.closeAllConnections();
-    }, 2000).unref();
-    server.close(() => {
-      void heavy
-        .close()
-        .then(close)
-        .then(() => process.exit(0));
-    });
-    server.closeIdleConnections();
+    // Streams never end by themselves: give ordinary requests two seconds, reports under way their time, then let go.
+    setTimeout(
+      () => {
+        for (const server of servers) server.closeAllConnections();
+      },
+      heavy.busy ? REPORT_ENDS_MS : 2000,
+    ).unref();
+    void Promise.all(servers.map(ended))
+      .then(() => heavy.close())
+      .then(close)
+      .then(() => process.exit(0));
   });
 }

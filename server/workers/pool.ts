@@ -31,6 +31,7 @@ const tooLong = (): ProblemError =>
 /** What takes long runs beside the server's own thread: with a limit of time and memory each, and a queue that ends. */
 export class HeavyPool {
   readonly #pool: Piscina;
+  #running = 0;
   constructor() {
     const filename = FILES.find((f) => fs.existsSync(f));
     if (!filename) throw new Error('the worker is not built');
@@ -55,6 +56,7 @@ export class HeavyPool {
   ): Promise<Awaited<ReturnType<HeavyWork[K]>>> {
     if (this.#pool.queueSize >= MOST_WAITING) throw busy();
     const signal = AbortSignal.timeout(limitMs);
+    this.#running += 1;
     try {
       return (await this.#pool.run(input, { name, signal })) as Awaited<ReturnType<HeavyWork[K]>>;
     } catch (e) {
@@ -62,7 +64,14 @@ export class HeavyPool {
       if ((e as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLong();
       if (e instanceof Error && /queue is at limit/i.test(e.message)) throw busy();
       throw e;
+    } finally {
+      this.#running -= 1;
     }
+  }
+
+  /** Something is being worked out. */
+  get busy(): boolean {
+    return this.#running > 0;
   }
 
   async close(): Promise<void> {

@@ -9,6 +9,7 @@ import { unsentOf } from '../sync/unsent.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { FormField } from '../ui/FormField.tsx';
 import { usePostForm } from '../ui/usePostForm.ts';
+import { ConnectPhone, NO_HTTPS } from './ConnectPhone.tsx';
 import { useSession } from './session.tsx';
 
 /** One's own PIN, by the one that is now. */
@@ -67,6 +68,7 @@ function useUnsentWords(name: string): string | null {
 export default function AccountSheet({ onClose }: { onClose: () => void }) {
   const { account, signOut } = useSession();
   const [changing, setChanging] = useState(false);
+  const [connecting, setConnecting] = useState(false);
   const unsent = useUnsentWords(account.name);
   return (
     <Sheet open onClose={onClose} title={`${account.name}, ${account.role}`}>
@@ -92,6 +94,24 @@ export default function AccountSheet({ onClose }: { onClose: () => void }) {
           <Link className="btn line" to="/people">
             People
           </Link>
+        )}
+        {connecting ? (
+          <ConnectPhone />
+        ) : (
+          <button
+            type="button"
+            className="btn line"
+            onClick={() => {
+              setConnecting(true);
+            }}
+          >
+            Connect a phone
+          </button>
+        )}
+        {!window.isSecureContext && (
+          <p role="status" className="border-l-4 border-ochre pl-3">
+            {NO_HTTPS}
+          </p>
         )}
         {unsent && (
           <p role="status" className="border-l-4 border-ochre pl-3">

@@ -1,0 +1,89 @@
+import { chromium } from '@playwright/test';
+import { expect, logOf, pourId, signIn, test } from './server.ts';
+
+/** People come and go, and a phone comes in over plain http. */
+
+test('a foreman adds a hand, who signs in, changes their PIN, and is signed out when they are locked', async ({
+  page,
+  server,
+  browser,
+}) => {
+  await signIn(page, server);
+  await page.getByRole('button', { name: 'I. Brandvold' }).click();
+  await page.getByRole('link', { name: 'People' }).click();
+  const add = page.getByRole('form', { name: 'Add somebody' });
+  await add.getByLabel('Name').fill('K. Aldous');
+  await add.getByRole('button', { name: 'inspector' }).click();
+  await add.getByLabel('First PIN').fill('1234');
+  await add.getByRole('button', { name: /^Add/ }).click();
+  await expect(add.getByRole('alert')).toHaveText('has 6 to 12 digits');
+  await add.getByRole('button', { name: 'crew' }).click();
+  await add.getByRole('button', { name: /^Add/ }).click();
+  const line = page.getByRole('button', { name: /K\. Aldous/ });
+  await expect(line).toContainText('never signed in');
+
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(server.url);
+  await other.getByLabel('Name').fill('K. Aldous');
+  await other.getByLabel('PIN').fill('1234');
+  await other.getByRole('button', { name: 'Sign in' }).click();
+  await other.getByRole('button', { name: 'K. Aldous' }).click();
+  await expect(other.getByRole('link', { name: 'People' })).toHaveCount(0);
+  await other.getByRole('button', { name: 'Change my PIN' }).click();
+  await other.getByLabel('PIN now').fill('1234');
+  await other.getByLabel('New PIN').fill('4321');
+  await other.getByRole('button', { name: 'Change it' }).click();
+  await expect(other.getByText('Your PIN is changed.')).toBeVisible();
+  await other.goto(`${server.url}/pours/${await pourId(page, 'P4')}/check`);
+  await other.getByRole('heading', { name: /P4/ }).waitFor();
+
+  await line.click();
+  await page.getByRole('button', { name: 'Lock', exact: true }).click();
+  await expect(line).toContainText('locked');
+  // The open page hears it by its stream, and asks who is there.
+  await expect(other.getByRole('button', { name: 'Sign in' })).toBeVisible();
+});
+
+test('signing out without signal holds, and the next one does not go on as the last', async ({
+  page,
+  context,
+  server,
+}) => {
+  await signIn(page, server);
+  await page.getByRole('button', { name: 'I. Brandvold' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await context.setOffline(false);
+  await page.reload();
+  await page.getByRole('button', { name: 'T. Oakes' }).click();
+  await expect(page.getByRole('button', { name: 'T. Oakes' })).toBeVisible();
+});
+
+test('a phone over plain http, by a name in the network, sends what is entered', async ({
+  server,
+  launchOptions,
+}) => {
+  await server.stop('SIGTERM');
+  await server.start(true, { HOSTS: 'site.test' });
+  const phone = await chromium.launch({
+    ...launchOptions,
+    args: [...(launchOptions.args ?? []), '--host-resolver-rules=MAP site.test 127.0.0.1'],
+  });
+  try {
+    const page = await phone.newPage({ viewport: { width: 390, height: 844 } });
+    await page.goto(`http://site.test:${server.port}`);
+    expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
+    await page.getByRole('button', { name: 'T. Oakes' }).click();
+    await page.getByRole('button', { name: 'T. Oakes' }).click();
+    await expect(page.getByRole('status')).toContainText('cannot be opened without signal here');
+    await page.keyboard.press('Escape');
+    const id = await pourId(page, 'P4');
+    await page.goto(`http://site.test:${server.port}/pours/${id}/check?run=R&check=R/braced`);
+    await page.getByRole('button', { name: 'Good', exact: true }).click();
+    await expect.poll(async () => (await logOf(page, id)).map((e) => e.kind)).toEqual(['mark']);
+  } finally {
+    await phone.close();
+  }
+});

@@ -1,0 +1,15 @@
+import { Router } from 'express';
+import { ROLES, type ConnectAnswer } from '../../contract/index.ts';
+import type { AppDeps } from '../deps.ts';
+import { reachOf } from '../listen.ts';
+import { only } from '../session/session.ts';
+
+/** How another device gets here. */
+export function connectRoutes({ sessions, config }: AppDeps): Router {
+  const router = Router();
+  router.get('/connect', only(sessions, ROLES), (_req, res) => {
+    const answer: ConnectAnswer = reachOf(config);
+    res.json(answer);
+  });
+  return router;
+}
