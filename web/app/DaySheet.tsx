@@ -96,6 +96,11 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
             </span>
             <span className="flex-1">
               <T>{entryText(e, v.units)}</T>
+              {e.saidAt && (
+                <span className="block text-[14px] leading-[18px] text-ochre-t">
+                  its device’s clock ran ahead and said {momentText(v, Date.parse(e.saidAt))}
+                </span>
+              )}
             </span>
             <span className="text-[14px] text-ink2">{e.actor}</span>
           </li>

@@ -1,11 +1,16 @@
+import { entryText } from '../../core/words/entry-text.ts';
+import { T } from '../ui/Text.tsx';
 import { usePour, usePourLog } from './pour-context.tsx';
 
 /** Entries the server would not take, each with why. */
 export function Refused() {
-  const { store } = usePour();
+  const { store, units } = usePour();
   return usePourLog().refused.map((r) => (
     <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3">
       <p className="font-semibold text-chalk-t">Not taken: {r.reason}</p>
+      <p className="mt-1">
+        <T>{entryText(r.event, units)}</T>, by {r.event.actor}
+      </p>
       <button type="button" className="btn line mt-2" onClick={() => void store.dismiss(r.id)}>
         Put away
       </button>

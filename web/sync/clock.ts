@@ -31,6 +31,15 @@ async function read(path: string): Promise<ClockAnswer> {
 /** The site's time now, ms. */
 const siteNow = (): number => time.now(Date.now());
 
+/** A clock that is further off than this is said, ms. */
+const DRIFT_MS = 120_000;
+
+/** How far this device's clock is behind the server's, ms (below 0: ahead); null while it is near enough, or not known. */
+export function clockDrift(): number | null {
+  const { offsetMs } = time.known ?? { offsetMs: 0 };
+  return Math.abs(offsetMs) > DRIFT_MS ? offsetMs : null;
+}
+
 /** The time of an entry that is made now, ms: never before that of the entry made before it. */
 export const stampNow = (): number => time.stamp(Date.now());
 

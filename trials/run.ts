@@ -1,0 +1,26 @@
+/**
+ * `npm run trial -- kill|fuzz|roles|crowd|backup [how much]`: tries of what docs/trust.md promises, on a server that they start
+ * themselves on the loopback. They take minutes, print figures, and end with 1 when one is not as it has to be.
+ */
+import { backup } from './backup.ts';
+import { crowd } from './crowd.ts';
+import { fuzz } from './fuzz.ts';
+import { kill } from './kill.ts';
+import { roles } from './roles.ts';
+
+const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => Promise<void> }> = {
+  kill: { usual: 200, most: 1000, run: kill },
+  fuzz: { usual: 20_000, most: 200_000, run: fuzz },
+  roles: { usual: 1, most: 1, run: roles },
+  crowd: { usual: 60, most: 600, run: crowd },
+  backup: { usual: 5, most: 50, run: backup },
+};
+
+const [name = '', much] = process.argv.slice(2);
+const trial = TRIALS[name];
+const n = Number(much ?? trial?.usual);
+if (!trial || !Number.isInteger(n) || n < 1 || n > trial.most) {
+  console.error(`Say which: npm run trial -- ${Object.keys(TRIALS).join('|')} [how much]`);
+  process.exit(2);
+}
+await trial.run(n);
