@@ -1,3 +1,4 @@
+import { oneLine } from '../core/kit/fields.ts';
 import { ROLES, type Role } from '../core/model/roles.ts';
 import { z } from 'zod';
 import { kindOf, EVENT_KINDS, type EventKind, type LogEvent } from '../core/log/events.ts';
@@ -14,7 +15,7 @@ export const signInBody = z.object({
   name: z.string().trim().min(1, 'is empty').max(80),
   pin: z.string().min(4, 'has at least 4 digits').max(64),
 });
-const personName = () => z.string().trim().min(1, 'is empty').max(80);
+const personName = () => oneLine().trim().min(1, 'is empty').max(80);
 /** Whoever signs for something has a PIN of six digits or more; four do for the rest. */
 const leastDigits = (role: Role): number => (role === 'foreman' || role === 'inspector' ? 6 : 4);
 const pinFor = (role: Role) => {

@@ -1,3 +1,4 @@
+import { oneLine } from '../core/kit/fields.ts';
 import { atMostOf, MOST } from '../core/model/ranges.ts';
 import { elementIds } from '../core/model/elements.ts';
 import { z } from 'zod';
@@ -9,7 +10,7 @@ export const siteFileShape = sitePlanShape.extend({
   mixes: atMostOf(mixSchema, MOST.types).default([]),
   plants: atMostOf(plantSchema, MOST.types).default([]),
   crew: z
-    .array(z.object({ name: z.string().min(1, 'is empty').max(80), role: z.string().max(80) }))
+    .array(z.object({ name: oneLine().min(1, 'is empty').max(80), role: oneLine().max(80) }))
     .default([]),
   pours: atMostOf(pourDocSchema, MOST.pours).default([]),
 });

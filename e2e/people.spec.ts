@@ -1,5 +1,8 @@
 import { chromium } from '@playwright/test';
-import { expect, logOf, pourId, signIn, test } from './server.ts';
+import { createHash, X509Certificate } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
 
 /** People come and go, and a phone comes in over plain http. */
 
@@ -82,6 +85,52 @@ test('a phone over plain http, by a name in the network, sends what is entered',
     const id = await pourId(page, 'P4');
     await page.goto(`http://site.test:${server.port}/pours/${id}/check?run=R&check=R/braced`);
     await page.getByRole('button', { name: 'Good', exact: true }).click();
+    await expect.poll(async () => (await logOf(page, id)).map((e) => e.kind)).toEqual(['mark']);
+  } finally {
+    await phone.close();
+  }
+});
+
+test('a phone that trusts the site’s authority works by https, without signal too', async ({
+  server,
+  launchOptions,
+}) => {
+  await server.stop('SIGTERM');
+  const help = String(server.port + 5000);
+  await server.start(true, { HOSTS: 'site.test', HELP_PORT: help }, ['--https']);
+  const page0 = await (await fetch(`http://127.0.0.1:${help}/`)).text();
+  expect(page0).toContain(`https://site.test:${server.port}/`);
+  const authority = await (await fetch(`http://127.0.0.1:${help}/authority.crt`)).text();
+  const own = fs.readFileSync(path.join(server.dataDir, 'https', 'server.crt'), 'utf8');
+  const [leaf, root] = [new X509Certificate(own), new X509Certificate(authority)];
+  expect(leaf.verify(root.publicKey)).toBe(true);
+  // As a phone that has taken the authority over: this certificate, and no other, is trusted.
+  const pin = createHash('sha256')
+    .update(leaf.publicKey.export({ type: 'spki', format: 'der' }))
+    .digest('base64');
+  const phone = await chromium.launch({
+    ...launchOptions,
+    args: [
+      ...(launchOptions.args ?? []),
+      '--host-resolver-rules=MAP site.test 127.0.0.1',
+      `--ignore-certificate-errors-spki-list=${pin}`,
+    ],
+  });
+  try {
+    const context = await phone.newContext({ viewport: { width: 390, height: 844 } });
+    const page = await context.newPage();
+    const url = `https://site.test:${server.port}`;
+    await page.goto(url);
+    expect(await page.evaluate(() => window.isSecureContext)).toBe(true);
+    await page.getByRole('button', { name: 'T. Oakes' }).click();
+    const id = await pourId(page, 'P4');
+    await page.goto(`${url}/pours/${id}/check?run=R&check=R/braced`);
+    await keptHere(page, id);
+    await context.setOffline(true);
+    await page.reload();
+    await page.getByRole('button', { name: 'Good', exact: true }).click();
+    await expect(page.getByText('1 not sent yet')).toBeVisible();
+    await context.setOffline(false);
     await expect.poll(async () => (await logOf(page, id)).map((e) => e.kind)).toEqual(['mark']);
   } finally {
     await phone.close();

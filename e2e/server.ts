@@ -18,10 +18,10 @@ export class DemoServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start(keep = false, more: Record<string, string> = {}): Promise<void> {
+  async start(keep = false, more: Record<string, string> = {}, args: string[] = []): Promise<void> {
     this.#child = spawn(
       process.execPath,
-      ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : [])],
+      ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : []), ...args],
       {
         env: {
           ...process.env,
@@ -36,7 +36,11 @@ export class DemoServer {
     );
     for (let i = 0; i < 600; i += 1) {
       try {
-        if ((await fetch(`${this.url}/api/health`)).ok) return;
+        // By https it is asked through the page for phones: its own certificate is nobody's here.
+        const health = more.HELP_PORT
+          ? `http://127.0.0.1:${more.HELP_PORT}/`
+          : `${this.url}/api/health`;
+        if ((await fetch(health)).ok) return;
       } catch {
         /* not up yet */
       }

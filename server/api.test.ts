@@ -481,3 +481,53 @@ describe('a calculation kept with the pour', () => {
     expect((out.body as { issues: { path: string }[] }).issues.map((i) => i.path)).toContain(path);
   });
 });
+
+describe('bodies that no schema has to look at', () => {
+  let foreman: Awaited<ReturnType<typeof api.as>>;
+  let id: string;
+  beforeAll(async () => {
+    foreman = await api.as('foreman');
+    id = await api.idOf('P4');
+  });
+  const send = (text: string) =>
+    foreman.post(`/api/pours/${id}/events`).set('Content-Type', 'application/json').send(text);
+
+  test('nested deeper than anything is refused at its place', async () => {
+    const deep = `{"events":${'['.repeat(5000)}${']'.repeat(5000)}}`;
+    expect(problem(await send(deep).expect(400)).issues?.[0]?.message).toMatch(/nested more than/);
+  });
+  test('a character that is not written is refused at its place', async () => {
+    const bell = JSON.stringify({ events: [note('ring\u0007')] });
+    expect(problem(await send(bell).expect(400)).issues).toEqual([
+      { path: 'events.0.body.text', message: 'holds a character that is not written' },
+    ]);
+  });
+  test('a name that breaks the line, as for another entity in a drawing, is refused', async () => {
+    const file = (await foreman.get(`/api/sites/${(await api.sites.pour(id)).siteId}/export`))
+      .body as {
+      runs: { label?: string }[];
+    };
+    const runs = file.runs.map((r, i) => (i === 0 ? { ...r, label: 'N\n0\nCIRCLE' } : r));
+    const res = await foreman
+      .post('/api/sites/import')
+      .send({ ...file, runs })
+      .expect(400);
+    expect(problem(res).issues?.[0]?.path).toBe('runs.0.label');
+  });
+  test('a pour of any name has its report', async () => {
+    const file = (await foreman.get(`/api/sites/${(await api.sites.pour(id)).siteId}/export`))
+      .body as {
+      pours: { code: string }[];
+    };
+    const pours = file.pours.map((p) => (p.code === 'P4' ? { ...p, code: 'Ф1' } : p));
+    const made = body<{ pours: { id: string; code: string }[] }>(
+      await foreman
+        .post('/api/sites/import')
+        .send({ ...file, pours })
+        .expect(201),
+    );
+    const named = made.pours.find((p) => p.code === 'Ф1')?.id ?? '';
+    const res = await foreman.get(`/api/pours/${named}/report.pdf`).expect(200);
+    expect(res.headers['content-disposition']).toMatch(/^inline; .*filename\*=UTF-8''%D0%A41/);
+  });
+});

@@ -5,6 +5,7 @@ import { pinoHttp } from 'pino-http';
 import type { AppDeps } from './deps.ts';
 import { servePage } from './page.ts';
 import { ownHost } from './session/own-host.ts';
+import { plainBody } from './plain-body.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { clockRoutes } from './routes/clock-routes.ts';
 import { connectRoutes } from './routes/connect-routes.ts';
@@ -23,7 +24,7 @@ function apiOf(deps: AppDeps): Router {
   const api = Router();
   // Photos are bytes, not JSON: their address comes before the parser.
   api.use(photoRoutes(deps));
-  api.use(express.json({ limit: '5mb' }));
+  api.use(express.json({ limit: '5mb' }), plainBody);
   api.get('/health', (_req, res) => {
     res.json({ status: 'ok', version: deps.config.version });
   });

@@ -32,3 +32,9 @@ export const wholeOrNone = () =>
 /** A list that must hold something to judge. */
 export const someOf = <T extends z.ZodType>(item: T) =>
   z.array(item).min(1, 'must hold at least one entry');
+
+/** Text of one line, without anything that is not written: what somebody or something is called. */
+export const oneLine = () =>
+  z
+    .string()
+    .regex(/^[^\p{Cc}\u2028\u2029]*$/u, 'holds a line break or a character that is not written');

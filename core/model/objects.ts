@@ -1,13 +1,13 @@
 import { measure, RANGES } from './ranges.ts';
 import { z } from 'zod';
-import { count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
+import { oneLine, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
  * hold them. Places are metres along a run from its first node (`atM`) and to its left (`acrossM`); on a pad `atM` is from its
  * west edge along x and `acrossM` from its middle along y.
  */
-export const mark = () => z.string().min(1, 'is empty').max(40, 'is longer than 40 characters');
+export const mark = () => oneLine().min(1, 'is empty').max(40, 'is longer than 40 characters');
 
 /** A sill plate on the top of a wall: one piece, with ends of its own and bolts along it. */
 export const plateSchema = z.object({
@@ -55,7 +55,7 @@ export const embedSchema = z.object({
   atM: nonNegative().lte(RANGES.runLength.most, 'is past any run'),
   toM: positive().lte(RANGES.runLength.most, 'is past any run').optional(),
   upM: nonNegative().lte(RANGES.wallHeight.most, 'is above any wall').optional(),
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
 });
 export type Embed = z.output<typeof embedSchema>;
 
@@ -66,7 +66,7 @@ const CONSOLIDATIONS = ['vibrator', 'smallVibrator', 'rod', 'hammer'] as const;
 export const formSystemSchema = z.object({
   mark: mark(),
   kind: z.enum(FORM_KINDS, { error: 'must be panels or foam' }).default('panels'),
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
   ratingKPa: positive().lte(500, 'must be 500 or less'),
   /** The greatest height the maker allows to be placed in one lift; none where full height may be. */
   greatestLiftM: measure('wallHeight').optional(),
@@ -106,10 +106,10 @@ export const groundSchema = z.object({
 export const planChangeSchema = z.object({
   version: count(),
   at: z.iso.datetime({ offset: true }),
-  by: z.string().min(1).max(80),
-  what: z.string().min(1).max(600),
+  by: oneLine().min(1).max(80),
+  what: oneLine().min(1).max(600),
   elements: z.array(mark()),
   /** Fingerprints of those elements before and after: what is again as it was needs no new signature. */
-  states: z.record(mark(), z.tuple([z.string().max(40), z.string().max(40)])).optional(),
+  states: z.record(mark(), z.tuple([oneLine().max(40), oneLine().max(40)])).optional(),
 });
 export type PlanChange = z.output<typeof planChangeSchema>;

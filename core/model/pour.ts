@@ -1,10 +1,18 @@
 import { atMostOf, measure, MOST } from './ranges.ts';
 import { z } from 'zod';
 import type { Rules } from '../rules/rules.ts';
-import { anyNumber, count, freshTemperature, nonNegative, positive, share } from '../kit/fields.ts';
+import {
+  oneLine,
+  anyNumber,
+  count,
+  freshTemperature,
+  nonNegative,
+  positive,
+  share,
+} from '../kit/fields.ts';
 
 /** What a pour is and how it is meant to go: the plan half of "plan and log". */
-const name = () => z.string().min(1, 'is empty').max(80, 'is longer than 80 characters');
+const name = () => oneLine().min(1, 'is empty').max(80, 'is longer than 80 characters');
 const delay = () =>
   z
     .object({ medianMin: nonNegative(), p90Min: nonNegative() })
@@ -18,7 +26,7 @@ export const mixSchema = z.object({
   slumpKind: z
     .enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' })
     .default('nominal'),
-  slumpClass: z.string().max(10).optional(),
+  slumpClass: oneLine().max(10).optional(),
   cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'),
   retarderFactor: positive().default(1),
   maxAgeMin: positive().optional(),
@@ -74,7 +82,7 @@ export const pourSettingsSchema = z.object({
   /** Lifts of every wall; null goes by its height and the form system. */
   lifts: liftCount().nullable().default(null),
   /** Lifts told for single elements; footings, pads, piers and grade beams take one otherwise. */
-  liftsByElement: z.record(z.string().min(1).max(40), liftCount()).default({}),
+  liftsByElement: z.record(oneLine().min(1).max(40), liftCount()).default({}),
   /** Least wait between a lift and the next one on it, minutes. */
   liftWaitMin: nonNegative().lte(240, 'must be 240 or less').default(0),
   firstLoadMin: nonNegative().lt(1440, 'must be before midnight'),
@@ -131,15 +139,15 @@ export const HOLD_NAME: Record<Hold, string> = {
 };
 
 export const pourDocSchema = z.object({
-  code: z.string().min(1, 'is empty').max(12, 'is longer than 12 characters'),
+  code: oneLine().min(1, 'is empty').max(12, 'is longer than 12 characters'),
   title: name(),
   /** Local date of the pour, or null when it has none yet. */
   date: z.iso.date('must be a date as 2026-09-23').nullable(),
   /** Runs and pads in the order they are gone round. */
-  elements: atMostOf(z.string().min(1), MOST.runs).min(1, 'must name at least one run or pad'),
+  elements: atMostOf(oneLine().min(1), MOST.runs).min(1, 'must name at least one run or pad'),
   mix: name(),
   plant: name(),
-  drawing: z.string().max(80).optional(),
+  drawing: oneLine().max(80).optional(),
   holds: z
     .array(z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }))
     .default(['own', 'inspection']),

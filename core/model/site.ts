@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ruleChangeSchema } from '../rules/rules.ts';
-import { anyNumber, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
+import { oneLine, anyNumber, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
 import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from './bars.ts';
 import { distanceText } from '../units/format.ts';
@@ -62,7 +62,7 @@ export const footingTypeSchema = z.object({
   unformed: z.boolean().default(false),
   lap: drawnLap(),
   /** The drawing that rules it, as a foreman would name it. */
-  drawing: z.string().max(80).optional(),
+  drawing: oneLine().max(80).optional(),
 });
 export type FootingType = z.output<typeof footingTypeSchema>;
 
@@ -79,7 +79,7 @@ export const wallTypeSchema = z.object({
     .nullable()
     .default(null),
   lap: drawnLap(),
-  drawing: z.string().max(80).optional(),
+  drawing: oneLine().max(80).optional(),
 });
 export type WallType = z.output<typeof wallTypeSchema>;
 
@@ -119,7 +119,7 @@ export const runSchema = z.object({
   /** A wall that carries a floor over a crawl space: the ground inside it, and the underside of the joists. */
   crawl: z.object({ groundM: measure('elevation'), joistsM: measure('elevation') }).optional(),
   /** What people on site call it ("North footing"). */
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
 });
 export type Run = z.output<typeof runSchema>;
 
@@ -148,7 +148,7 @@ export const padSchema = z.object({
     })
     .optional(),
   type: mark().optional(),
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
 });
 export type Pad = z.output<typeof padSchema>;
 
@@ -175,7 +175,7 @@ export const pierSchema = z.object({
       coverMm: measure('cover'),
     })
     .optional(),
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
 });
 export type Pier = z.output<typeof pierSchema>;
 /** How high a wall is, m; nothing where its top is not given. */
@@ -188,24 +188,24 @@ export const pierHeightM = (p: Pier): number => p.topM - p.bottomM;
 export const benchmarkSchema = z.object({
   id: mark(),
   elevationM: measure('elevation'),
-  label: z.string().max(120).optional(),
+  label: oneLine().max(120).optional(),
 });
 export const pointSchema = z.object({
   id: mark(),
   xM: measure('coordinate'),
   yM: measure('coordinate'),
   zM: measure('elevation').optional(),
-  label: z.string().max(80).optional(),
+  label: oneLine().max(80).optional(),
 });
 
 /** Shape of the buildable part; {@link checkSitePlan} adds what one field alone cannot tell. */
 export const sitePlanShape = z.object({
   format: z.literal('jactum.site/1', { error: 'must be "jactum.site/1"' }),
-  name: z.string().min(1, 'is empty').max(120),
+  name: oneLine().min(1, 'is empty').max(120),
   units: z.enum(UNIT_SYSTEMS, { error: 'must be us or metric' }),
   latitude: anyNumber().gte(-90, 'must be from −90 to 90').lte(90, 'must be from −90 to 90'),
   longitude: anyNumber().gte(-180, 'must be from −180 to 180').lte(180, 'must be from −180 to 180'),
-  timeZone: z.string().min(1, 'is empty').max(60),
+  timeZone: oneLine().min(1, 'is empty').max(60),
   /** What costs are in; not said, they stand as bare figures. */
   currency: currencySchema.optional(),
   ruleProfile: z.enum(RULE_PROFILES, { error: 'must be us-aci or metric-en' }),

@@ -1,3 +1,4 @@
+import { oneLine } from '../kit/fields.ts';
 import { z } from 'zod';
 import type { PourDoc } from '../model/pour.ts';
 import { mark } from '../model/objects.ts';
@@ -24,8 +25,8 @@ export const drawnSchema = sitePlanShape
   .extend({
     pours: z.array(
       z.object({
-        code: z.string().min(1, 'is empty').max(12),
-        elements: z.array(z.string().min(1)).min(1, 'must name at least one run or pad'),
+        code: oneLine().min(1, 'is empty').max(12),
+        elements: z.array(oneLine().min(1)).min(1, 'must name at least one run or pad'),
         /** The form system its walls stand in; null for none, not said for the one it has. */ forms:
           mark().nullable().optional(),
       }),

@@ -19,7 +19,7 @@ export interface Writer {
 export interface KnownLog {
   /** Entries of this pour by their ids; ids that are not in it are left out. */
   byId(ids: string[]): Promise<StoredEvent[]>;
-  /** Entries of some kinds, and everything that corrects one. */
+  /** Entries of some kinds, and what corrects one of them. */
   ofKinds(kinds: NewEvent['kind'][]): Promise<StoredEvent[]>;
 }
 

@@ -1,17 +1,27 @@
 import type { Response } from 'express';
+import { keptWith } from '../../core/kit/memo.ts';
 import type { StoredEvent } from '../../contract/index.ts';
 
 /** Streams a session may have open: a few tabs. The oldest gives way. */
 const MOST_A_SESSION = 6;
 /** Who leaves so much unread is let go of: it comes again, and reads what it missed in one go. */
 const MOST_UNREAD_BYTES = 256 * 1024;
+/** Entries that come within this are sent together, ms. */
+const GATHER_MS = 40;
 /** What was missed is sent so many entries at a time. */
 const CATCH_UP = 200;
+
+/** An entry as it goes over the stream; written once, however many listen. */
+const messageOf = keptWith(
+  (e: StoredEvent): string => `id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`,
+);
 
 /** One device that listens to one pour. */
 export class Listener {
   readonly #res: Response;
   #sent: number;
+  readonly #pending: StoredEvent[] = [];
+  #timer: ReturnType<typeof setTimeout> | null = null;
   constructor(res: Response, after: number) {
     this.#res = res;
     this.#sent = after;
@@ -31,13 +41,29 @@ export class Listener {
     return true;
   }
 
+  /** Sends entries, in one go; false when the one at the other end was let go of. */
   entries(list: readonly StoredEvent[]): boolean {
+    let text = '';
     for (const e of list) {
       if (e.seq <= this.#sent) continue;
-      if (!this.write(`id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`)) return false;
+      text += messageOf(e);
       this.#sent = e.seq;
     }
-    return true;
+    return text === '' || this.write(text);
+  }
+
+  /** Sends entries soon, with what comes meanwhile: in a crowd that is many at once. */
+  soon(list: readonly StoredEvent[]): void {
+    this.#pending.push(...list);
+    this.#timer ??= setTimeout(() => {
+      this.#timer = null;
+      this.entries(this.#pending.splice(0));
+    }, GATHER_MS);
+  }
+
+  /** Nothing more is sent. */
+  end(): void {
+    if (this.#timer) clearTimeout(this.#timer);
   }
 
   /** Waits until what was written has gone out; false when it never will. */

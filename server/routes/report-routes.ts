@@ -39,8 +39,11 @@ export function reportRoutes({
       ),
     };
     const pdf = await heavy.run('report', input, REPORT_LIMIT_MS);
+    // The framework writes the name of the file as a header takes it, whatever the pour is called; it is to be shown, not kept.
+    res.attachment(`${record.pour.code}-report.pdf`);
+    const disposition = res.get('Content-Disposition') ?? '';
     res
-      .set('Content-Disposition', `inline; filename="${record.pour.code}-report.pdf"`)
+      .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
       .type('application/pdf')
       .send(Buffer.from(pdf));
   });

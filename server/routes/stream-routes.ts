@@ -34,7 +34,7 @@ export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Route
     const undo = [
       events.listen(pourId, (list) => {
         if (waiting) waiting.push(...list);
-        else listener.entries(list);
+        else listener.soon(list);
       }),
       clock.listen(() => {
         listener.write('event: clock\ndata: {}\n\n');
@@ -48,6 +48,7 @@ export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Route
     }, HEARTBEAT_MS);
     res.on('close', () => {
       clearInterval(beat);
+      listener.end();
       for (const stop of undo) stop();
       streams.leave(session, res);
     });

@@ -167,11 +167,11 @@ export class EventStore {
     return {
       byId: async (ids) => (await own.where('id', 'in', ids).execute()).map(fromRow),
       ofKinds: async (kinds) => {
-        const rows = await own
-          .where((is) => is.or([is('kind', 'in', kinds), is('supersedes', 'is not', null)]))
-          .orderBy('seq')
-          .execute();
-        return rows.map(fromRow);
+        const rows = await own.where('kind', 'in', kinds).orderBy('seq').execute();
+        if (rows.length === 0) return [];
+        const ids = rows.map((r) => r.id);
+        const corrections = await own.where('supersedes', 'in', ids).orderBy('seq').execute();
+        return [...rows, ...corrections].map(fromRow);
       },
     };
   }

@@ -87,9 +87,26 @@ const people: Migration = {
   },
 };
 
+/** What is asked at every entry is found without looking through the log. */
+const indexes: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema
+      .createIndex('pour_event_kind')
+      .on('pour_event')
+      .columns(['pour_id', 'kind'])
+      .execute();
+    await db.schema
+      .createIndex('pour_event_supersedes')
+      .on('pour_event')
+      .column('supersedes')
+      .execute();
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
   '002-photos': photos,
   '003-people': people,
+  '004-indexes': indexes,
 };
