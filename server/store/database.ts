@@ -1,5 +1,5 @@
 import SqliteDatabase from 'better-sqlite3';
-import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import { Kysely, Migrator, SqliteDialect, SqliteDriver, type DatabaseConnection } from 'kysely';
 import fs from 'node:fs';
 import path from 'node:path';
 import { MIGRATIONS } from './migrations.ts';
@@ -54,6 +54,28 @@ export interface Tables {
 }
 export type Db = Kysely<Tables>;
 
+/** SQLite itself rolls back when the disk is full: to do so again would hide why. */
+class CarefulDriver extends SqliteDriver {
+  readonly #sqlite: SqliteDatabase.Database;
+  constructor(sqlite: SqliteDatabase.Database) {
+    super({ database: sqlite });
+    this.#sqlite = sqlite;
+  }
+  override async rollbackTransaction(connection: DatabaseConnection): Promise<void> {
+    if (this.#sqlite.inTransaction) await super.rollbackTransaction(connection);
+  }
+}
+class CarefulDialect extends SqliteDialect {
+  readonly #sqlite: SqliteDatabase.Database;
+  constructor(sqlite: SqliteDatabase.Database) {
+    super({ database: sqlite });
+    this.#sqlite = sqlite;
+  }
+  override createDriver(): SqliteDriver {
+    return new CarefulDriver(this.#sqlite);
+  }
+}
+
 /** Opens the data file, durable before it answers (WAL, synchronous=FULL), and brings its tables up to date. */
 export async function openDatabase(
   dataDir: string,
@@ -63,7 +85,7 @@ export async function openDatabase(
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
-  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: sqlite }) });
+  const db = new Kysely<Tables>({ dialect: new CarefulDialect(sqlite) });
   const { error } = await new Migrator({
     db,
     provider: {

@@ -23,7 +23,7 @@ import { SiteStore } from '../store/sites.ts';
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
 export async function testApi({ seed = true } = {}) {
   const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-api-'));
-  const { db, close } = await openDatabase(dataDir);
+  const { db, sqlite, close } = await openDatabase(dataDir);
   const clock = await siteClock(db, DEMO_START);
   const accounts = new AccountStore(db);
   const sessions = new SessionStore(db);
@@ -72,6 +72,7 @@ export async function testApi({ seed = true } = {}) {
     photos,
     accounts,
     db,
+    sqlite,
     end: async () => {
       await heavy.close();
       await close();

@@ -13,6 +13,7 @@ const fonts = path.join(
 const face = (name: string): string => path.join(fonts, `IBMPlexSans-${name}.woff`);
 
 pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
 pdfmake.setFonts({
   Plex: {
     normal: face('Regular'),
