@@ -115,6 +115,10 @@ export async function crowd(seconds: number): Promise<void> {
   const ears = cookies.map((c, i) => hear(server, c, pour, heard[i] as Set<string>, stop.signal));
   await sleep(500);
   const before = rssMb(server.pid);
+  const memory: number[] = [];
+  const watch = setInterval(() => {
+    memory.push(rssMb(server.pid));
+  }, 10_000);
   const times = (
     await Promise.all(
       cookies.map((cookie) =>
@@ -130,6 +134,7 @@ export async function crowd(seconds: number): Promise<void> {
     )
   ).flat();
   await sleep(1500);
+  clearInterval(watch);
   const after = rssMb(server.pid);
   const log = (await (
     await server.call(cookies[0] ?? '', 'GET', `/api/pours/${pour}/events`)
@@ -140,7 +145,7 @@ export async function crowd(seconds: number): Promise<void> {
   const there = new Set(log.map((e) => e.id));
   const lost = [...sent].filter((id) => !there.has(id)).length;
   const untold = heard.reduce((n, h) => n + [...sent].filter((id) => !h.has(id)).length, 0);
-  const yard = await bare(seconds);
+  const yard = await bare(Math.min(seconds, 60));
   const [own, least] = [quantile(times, 0.99), quantile(yard, 0.99)];
   verdicts.say('entries', sent.size);
   verdicts.say('lost', lost, lost === 0);
@@ -154,6 +159,9 @@ export async function crowd(seconds: number): Promise<void> {
     `${own.toFixed(1)} (bare ${least.toFixed(1)}, × ${(own / least).toFixed(2)})`,
     own <= 2 * least,
   );
-  verdicts.say('memory, MB', `${before.toFixed(0)} before, ${after.toFixed(0)} after`);
+  verdicts.say(
+    'memory, MB',
+    `${before.toFixed(0)} before, ${memory.map((m) => m.toFixed(0)).join(' ')}, ${after.toFixed(0)} after`,
+  );
   verdicts.end();
 }

@@ -1,5 +1,5 @@
 /** Something made of an object once, and kept with it as long as it lives: plans, lists and records are never changed in place. */
-export function keptWith<Of extends object, Made>(make: (of: Of) => Made): (of: Of) => Made {
+export function madeOncePer<Of extends object, Made>(make: (of: Of) => Made): (of: Of) => Made {
   const kept = new WeakMap<Of, { made: Made }>();
   return (of) => {
     let entry = kept.get(of);
@@ -12,7 +12,7 @@ export function keptWith<Of extends object, Made>(make: (of: Of) => Made): (of: 
 }
 
 /** Remembers its last answer: asked again with the very same things it works nothing out anew. */
-export function lastKept<Given extends unknown[], Made>(
+export function rememberLast<Given extends unknown[], Made>(
   make: (...given: Given) => Made,
 ): (...given: Given) => Made {
   let last: { given: Given; made: Made } | null = null;

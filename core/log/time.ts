@@ -29,9 +29,14 @@ interface Timed {
   saidAt?: string;
 }
 
-/** An entry as it counts: one whose device ran ahead is of when it was recorded, and keeps what its clock said. */
+/**
+ * An entry as it counts. None is later than it was recorded, so that a clock which runs ahead overrules nothing that the log has
+ * after it; one that ran far ahead keeps what its clock said. An entry that was made earlier than it came, without signal, is of
+ * when it was made: a device's own order stays.
+ */
 export function asCounted<E extends Timed>(e: E): E {
   if (e.recordedAt === undefined || e.saidAt !== undefined) return e;
   const ahead = Date.parse(e.at) - Date.parse(e.recordedAt);
-  return ahead > AHEAD_MS ? { ...e, at: e.recordedAt, saidAt: e.at } : e;
+  if (ahead <= 0) return e;
+  return { ...e, at: e.recordedAt, ...(ahead > AHEAD_MS ? { saidAt: e.at } : {}) };
 }

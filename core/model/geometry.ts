@@ -1,4 +1,4 @@
-import { keptWith } from '../kit/memo.ts';
+import { madeOncePer } from '../kit/memo.ts';
 import type { Run, SitePlan } from './site.ts';
 
 export interface Spot {
@@ -10,18 +10,18 @@ type Nodes = Pick<SitePlan, 'nodes'>;
 const byId = <T extends { id: string }>(list: T[]): Map<string, T> =>
   new Map(list.map((x) => [x.id, x]));
 
-const nodesById = keptWith<Nodes['nodes'], Map<string, Nodes['nodes'][number]>>(byId);
+const nodesById = madeOncePer<Nodes['nodes'], Map<string, Nodes['nodes'][number]>>(byId);
 export const nodeOf = ({ nodes }: Nodes, id: string): (Spot & { id: string }) | undefined =>
   nodesById(nodes).get(id);
 
-const runsById = keptWith<Run[], Map<string, Run>>(byId);
+const runsById = madeOncePer<Run[], Map<string, Run>>(byId);
 export const runOf = ({ runs }: { runs: Run[] }, id: string): Run | undefined =>
   runsById(runs).get(id);
 
 /** The walls of a plan. */
-export const wallRuns = keptWith<Run[], Run[]>((runs) => runs.filter((r) => r.kind === 'wall'));
+export const wallRuns = madeOncePer<Run[], Run[]>((runs) => runs.filter((r) => r.kind === 'wall'));
 
-const runsByNode = keptWith<Run[], Map<string, Run[]>>((runs) => {
+const runsByNode = madeOncePer<Run[], Map<string, Run[]>>((runs) => {
   const map = new Map<string, Run[]>();
   for (const r of runs)
     for (const n of r.from === r.to ? [r.from] : [r.from, r.to]) {

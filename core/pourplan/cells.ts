@@ -1,4 +1,4 @@
-import { keptWith } from '../kit/memo.ts';
+import { madeOncePer } from '../kit/memo.ts';
 import type { Leg, Route } from './route.ts';
 
 /** Cells are never longer than this along the route, m. */
@@ -76,7 +76,7 @@ function cellUnder(p: Piece, pieces: Piece[]): string | undefined {
  * along the way for each lift. Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side
  * (`beside`): the one before on its leg, and those at a shared node.
  */
-export const cellsOf = keptWith((route: Route): RouteCell[] => {
+export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
   const pieces = route.legs.flatMap((leg) => {
     const of = piecesOf(leg);
     return Array.from({ length: of }, (_, index): Piece => ({ leg, index, of }));

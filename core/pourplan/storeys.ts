@@ -1,6 +1,6 @@
 import { padUnder } from '../model/elements.ts';
 import type { SitePlan } from '../model/site.ts';
-import { keptWith } from '../kit/memo.ts';
+import { madeOncePer } from '../kit/memo.ts';
 import { runOf } from '../model/geometry.ts';
 import { standsOn } from '../siteplan/standing.ts';
 
@@ -20,8 +20,8 @@ function carriersOf(site: SitePlan, elements: string[], id: string): string[] {
   return pad && elements.includes(pad.id) ? [pad.id] : [];
 }
 
-const kept = keptWith((site: SitePlan) =>
-  keptWith((elements: string[]): ReadonlyMap<string, number> => {
+const kept = madeOncePer((site: SitePlan) =>
+  madeOncePer((elements: string[]): ReadonlyMap<string, number> => {
     const storeys = new Map<string, number>();
     // A pour of one kind carries nothing of itself: most pours, and the large ones.
     const kinds = new Set(elements.map((id) => runOf(site, id)?.kind ?? 'stand'));

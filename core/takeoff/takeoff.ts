@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sitePlanSchema, type SitePlan } from '../model/site.ts';
 import { calculation, fig } from '../kit/calculation.ts';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
-import { keptWith } from '../kit/memo.ts';
+import { madeOncePer } from '../kit/memo.ts';
 import { exposedLengths, ringArea } from './geometry.ts';
 import { stripsOf } from './strips.ts';
 
@@ -83,7 +83,7 @@ export function takeOff(site: SitePlan): Takeoff {
 }
 
 /** The same, kept with its site: a plan is never changed in place. */
-export const takeOffOf = keptWith<SitePlan, Takeoff>(takeOff);
+export const takeOffOf = madeOncePer<SitePlan, Takeoff>(takeOff);
 
 export const takeoff = calculation({
   id: 'takeoff',

@@ -4,7 +4,7 @@ import { levelsAgainMs } from '../check/levels-again.ts';
 import { checkList, withAdded, type CheckPoint } from '../check/points/index.ts';
 import type { AirHour } from '../cure/concrete-temperature.ts';
 import { curingOf, type Curing } from '../cure/curing.ts';
-import { keptWith, lastKept } from '../kit/memo.ts';
+import { madeOncePer, rememberLast } from '../kit/memo.ts';
 import { ruledMix, type Mix, type MixRecord, type Plant, type PourDoc } from '../model/pour.ts';
 import type { SitePlan } from '../model/site.ts';
 import { alarmsOf, type Alarm } from '../pourlog/alarms.ts';
@@ -53,39 +53,39 @@ export function mixNamed(
 }
 
 /** What a record alone says. Null where its site has no such mix or plant. */
-const groundOf = keptWith((r: PourRecord) => {
+const groundOf = madeOncePer((r: PourRecord) => {
   const mix = mixNamed(r.site, r.pour.mix);
   const plant = r.site.plants.find((p) => p.id === r.pour.plant);
   return mix && plant ? { mix, plant, rules: rulesOf(r.site) } : null;
 });
 
 /** The plan of a record, with one morning drawn: odds of many are asked for by themselves. Null without its mix or plant. */
-export const planOf = keptWith((r: PourRecord): PourPlan | null => {
+export const planOf = madeOncePer((r: PourRecord): PourPlan | null => {
   const on = groundOf(r);
   return on && planPour(r.site, r.pour, on.mix, on.plant, r.duskMin, 1);
 });
 
 const NO_CHECKS: CheckPoint[] = [];
 /** The checks that the drawing asks for, before anything was added to them by hand. */
-export const checksOf = keptWith((r: PourRecord): CheckPoint[] => {
+export const checksOf = madeOncePer((r: PourRecord): CheckPoint[] => {
   const on = groundOf(r);
   return on ? checkList({ site: r.site, pour: r.pour, mix: on.mix }) : NO_CHECKS;
 });
 
 /** Local midnight of a date is long in the finding: each record keeps that of its last day. */
-const midnightOf = keptWith((_: PourRecord) => lastKept(midnightMs));
+const midnightOf = madeOncePer((_: PourRecord) => rememberLast(midnightMs));
 
-const pointsOf = keptWith((r: PourRecord) =>
-  lastKept((state: PourState, levelsFromMs: number | null) =>
+const pointsOf = madeOncePer((r: PourRecord) =>
+  rememberLast((state: PourState, levelsFromMs: number | null) =>
     judgeAll(r.site, withAdded(checksOf(r), state), state, levelsFromMs),
   ),
 );
-const gateIn = keptWith((r: PourRecord) =>
-  lastKept((points: PointState[], state: PourState) => gateOf(r.site, r.pour, points, state)),
+const gateIn = madeOncePer((r: PourRecord) =>
+  rememberLast((points: PointState[], state: PourState) => gateOf(r.site, r.pour, points, state)),
 );
 const NO_ALARMS: Alarm[] = [];
-const viewIn = keptWith((r: PourRecord) =>
-  lastKept((state: PourState, nowMs: number): PourView | null => {
+const viewIn = madeOncePer((r: PourRecord) =>
+  rememberLast((state: PourState, nowMs: number): PourView | null => {
     const { site, pour } = r;
     const on = groundOf(r);
     const plan = planOf(r);

@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { keptWith } from '../../core/kit/memo.ts';
+import { madeOncePer } from '../../core/kit/memo.ts';
 import type { StoredEvent } from '../../contract/index.ts';
 
 /** Streams a session may have open: a few tabs. The oldest gives way. */
@@ -12,7 +12,7 @@ const GATHER_MS = 40;
 const CATCH_UP = 200;
 
 /** An entry as it goes over the stream; written once, however many listen. */
-const messageOf = keptWith(
+const messageOf = madeOncePer(
   (e: StoredEvent): string => `id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`,
 );
 

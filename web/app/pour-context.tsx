@@ -36,7 +36,7 @@ import { stampNow, useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
-import { useLater } from './useLater.ts';
+import { useDeferredStore } from './useDeferredStore.ts';
 import { useWalk } from './walk.ts';
 
 /** Everything the stages draw: the pour as the core has it, and what the page does with it. */
@@ -152,8 +152,8 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   const record = useFollowing(shown, editing.on);
   const store = useMemo(() => logStore(pourId), [pourId]);
   // The whole view hangs on what was entered; that an entry has been sent changes nothing in it.
-  const state = useLater(store, stateOf);
-  const loaded = useLater(store, isLoaded);
+  const state = useDeferredStore(store, stateOf);
+  const loaded = useDeferredStore(store, isLoaded);
   // The log is read through SWR like everything else; the stream only brings it sooner.
   useSWR(['log', pourId], () => store.pull(), {
     refreshInterval: 15_000,
@@ -321,7 +321,7 @@ export function usePour(): PourView {
 /** The log as it stands on this device: what is not sent yet, and what the server would not take. */
 export function usePourLog(): LogSnapshot {
   const { store } = usePour();
-  return useLater(store, snapshotOf);
+  return useDeferredStore(store, snapshotOf);
 }
 
 /** Changing the plan of the site this pour belongs to. */

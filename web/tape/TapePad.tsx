@@ -87,13 +87,18 @@ export function TapePad({
   useEffect(() => {
     arrived();
   }, [arrived, of]);
-  const onItsWay = () => entry.of === of && nowMs() - entry.takenMs < ON_ITS_WAY_MS;
+  const beingTaken = () => entry.of === of && nowMs() - entry.takenMs < ON_ITS_WAY_MS;
   const set = (next: string) => {
-    setEntry({ of, text: next, complaint: null, takenMs: onItsWay() ? entry.takenMs : -Infinity });
+    setEntry({
+      of,
+      text: next,
+      complaint: null,
+      takenMs: beingTaken() ? entry.takenMs : -Infinity,
+    });
     say(next);
   };
   const take = () => {
-    if (onItsWay()) return;
+    if (beingTaken()) return;
     const p = parseMeasure(text, units);
     const wrong = !p.ok
       ? p.message

@@ -32,7 +32,7 @@ export function Working({ children = 'Working', ...origin }: Origin & { children
 }
 
 /** A figure that opens to its own working when it is pressed; a dotted line under it says so. */
-export function Opens({
+export function FigureWithWorking({
   children,
   name,
   className = '',

@@ -5,7 +5,7 @@ import {
   type SitePlan,
   type WallType,
 } from '../../model/site.ts';
-import { keptWith } from '../../kit/memo.ts';
+import { madeOncePer } from '../../kit/memo.ts';
 import { runsAt } from '../../model/geometry.ts';
 import { barText, lengthText } from '../../units/format.ts';
 import type { UnitSystem } from '../../units/measure.ts';
@@ -85,8 +85,8 @@ function changeWords(site: SitePlan, a: Run, b: Run): string[] {
 export const typeChanges = (site: SitePlan, elements: string[]): TypeChange[] =>
   changesKept(site)(elements);
 
-const changesKept = keptWith((site: SitePlan) =>
-  keptWith((elements: string[]) => changesIn(site, elements)),
+const changesKept = madeOncePer((site: SitePlan) =>
+  madeOncePer((elements: string[]) => changesIn(site, elements)),
 );
 function changesIn(site: SitePlan, elements: string[]): TypeChange[] {
   const order = new Map(elements.map((e, i) => [e, i]));
@@ -122,7 +122,7 @@ function changesIn(site: SitePlan, elements: string[]): TypeChange[] {
 }
 
 /** Where each element stands in the order of the pour. */
-const orderOf = keptWith<string[], Map<string, number>>(
+const orderOf = madeOncePer<string[], Map<string, number>>(
   (elements) => new Map(elements.map((e, i) => [e, i])),
 );
 

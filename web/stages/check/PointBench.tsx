@@ -19,7 +19,7 @@ import { Tape } from '../../tape/Tape.tsx';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { Mark, VERDICT_TEXT, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens, Working } from '../../ui/Working.tsx';
+import { FigureWithWorking, Working } from '../../ui/Working.tsx';
 import { BoltPad } from './BoltPad.tsx';
 import { BarPad, CountPad, EyePad, FixForm, SpacingPad } from './Pads.tsx';
 import { Round } from './Round.tsx';
@@ -206,9 +206,13 @@ export function PointBench({ state, place }: { state: PointState; place: number 
                     <dt className="text-ink2">{label}</dt>
                     <dd className="big text-[28px] leading-8">
                       {judged?.calculation ? (
-                        <Opens name={label} id={judged.calculation} input={judged.input}>
+                        <FigureWithWorking
+                          name={label}
+                          id={judged.calculation}
+                          input={judged.input}
+                        >
                           <T>{noUnit(lengthText(mm, v.units))}</T>
-                        </Opens>
+                        </FigureWithWorking>
                       ) : (
                         <T>{noUnit(lengthText(mm, v.units))}</T>
                       )}

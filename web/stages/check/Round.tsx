@@ -11,7 +11,7 @@ import { useWide } from '../../app/useWide.ts';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { roundValue } from './useTaking.ts';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** A round is walked on the wall itself: press an unread mark to take it as it should be, a read one to look at it again. */
 export function Round({
@@ -83,9 +83,13 @@ function PressureLine({ elementId }: { elementId: string }) {
       data-pressure={over ? 'over' : 'within'}
     >
       as planned{' '}
-      <Opens name="the pressure" id="pour-simulation" input={{ ...v.plan.simulation, trials: 1 }}>
+      <FigureWithWorking
+        name="the pressure"
+        id="pour-simulation"
+        input={{ ...v.plan.simulation, trials: 1 }}
+      >
         {quantityText(most, 'KPa', v.units)}
-      </Opens>{' '}
+      </FigureWithWorking>{' '}
       on forms rated {quantityText(rating, 'KPa', v.units)}
       {over ? ': pour slower, or in more lifts' : ''}
     </span>
@@ -121,9 +125,9 @@ function TurnLine({ state, place }: { state: PointState; place: number }) {
       ) : (
         <>
           Turn this brace{' '}
-          <Opens name="the turn" id="brace-turn" input={input}>
+          <FigureWithWorking name="the turn" id="brace-turn" input={input}>
             {turns.toFixed(1)} turns
-          </Opens>
+          </FigureWithWorking>
           : the wall goes {direction}
           {possible ? '.' : ', and this brace only pushes. Pull it in from the other side.'}
         </>

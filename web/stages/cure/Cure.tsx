@@ -20,7 +20,7 @@ import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Big, T } from '../../ui/Text.tsx';
-import { Opens, Working } from '../../ui/Working.tsx';
+import { FigureWithWorking, Working } from '../../ui/Working.tsx';
 import { strengthOrigin } from '../../app/origins.ts';
 
 export function CureGround() {
@@ -79,13 +79,13 @@ export function CureBench() {
       {c ? (
         <>
           <div className="flex flex-wrap items-end gap-x-4">
-            <Opens name="the strength" {...strengthOrigin(v)}>
+            <FigureWithWorking name="the strength" {...strengthOrigin(v)}>
               <Big
                 figure={strength(c.strengthMPa, v.units)}
                 size={64}
                 className={c.strip === 'may' ? 'text-good-t' : ''}
               />
-            </Opens>
+            </FigureWithWorking>
             <p className="pb-1 text-[18px] leading-6">
               <b className="font-semibold">{words?.sentence}</b>
               <br />

@@ -2,7 +2,7 @@ import { clockText } from '../../../core/units/index.ts';
 import { oddsOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark, MarkShape } from '../../ui/Mark.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 import { MORNINGS } from './mornings.ts';
 import { useOdds } from './useOdds.ts';
 
@@ -24,10 +24,10 @@ export function Mornings() {
         {odds && (
           <span className="text-ink2">
             done{' '}
-            <Opens name="the finish" {...oddsOrigin(v)}>
+            <FigureWithWorking name="the finish" {...oddsOrigin(v)}>
               {clockText(odds.finishMin.p50)}, or {clockText(odds.finishMin.p10)} to{' '}
               {clockText(odds.finishMin.p90)}
-            </Opens>
+            </FigureWithWorking>
           </span>
         )}
       </div>
@@ -56,9 +56,9 @@ export function Mornings() {
                 {n === null ? (
                   'drawing'
                 ) : (
-                  <Opens name={label} {...oddsOrigin(v)}>
+                  <FigureWithWorking name={label} {...oddsOrigin(v)}>
                     {n} in {MORNINGS}
-                  </Opens>
+                  </FigureWithWorking>
                 )}
               </b>
             </p>

@@ -4,7 +4,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { OrderCurve } from '../../drawing/OrderCurve.tsx';
 import { useSize } from '../../drawing/useSize.ts';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** What ordering too much or too little is likely to cost, and the two ways to order: firm, or with a balance that is called. */
 export function OrderCosts() {
@@ -54,13 +54,13 @@ export function OrderCosts() {
             <span>
               Call the balance after {volume(order.callBalance.firstM3, v.units, 1).value}
             </span>
-            <Opens
+            <FigureWithWorking
               name="the cost of calling the balance"
               className="tnum font-semibold"
               {...orderOrigin(v)}
             >
               {moneyText(order.callBalance.cost, v.record.site.currency)}
-            </Opens>
+            </FigureWithWorking>
           </p>
         )}
       </div>

@@ -3,7 +3,7 @@ import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../..
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { Big } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
 export function OrderFigures() {
@@ -14,9 +14,9 @@ export function OrderFigures() {
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
-        <Opens name="the order" {...orderOrigin(v)}>
+        <FigureWithWorking name="the order" {...orderOrigin(v)}>
           <Big figure={volume(plan.orderedM3, v.units)} size={52} />
-        </Opens>
+        </FigureWithWorking>
         <p className="pb-1 leading-5">
           {plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
           <br />
@@ -43,28 +43,31 @@ export function OrderFigures() {
           >
             <dt>{label}</dt>
             <dd>
-              <Opens name={label} {...(label === 'neat' ? takeoffOrigin(v) : orderOrigin(v))}>
+              <FigureWithWorking
+                name={label}
+                {...(label === 'neat' ? takeoffOrigin(v) : orderOrigin(v))}
+              >
                 {textOf(volume(m3, v.units))}
-              </Opens>
+              </FigureWithWorking>
             </dd>
           </div>
         ))}
         <div className="flex justify-between py-1.5">
           <dt>loads</dt>
           <dd>
-            <Opens name="the loads" {...trucksOrigin(v)}>
+            <FigureWithWorking name="the loads" {...trucksOrigin(v)}>
               {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart,{' '}
               {counted(plan.trucks.result.trucks, 'truck')}
-            </Opens>
+            </FigureWithWorking>
           </dd>
         </div>
         <div className="flex justify-between py-1.5">
           <dt>first batched, last placed</dt>
           <dd>
-            <Opens name="the timetable" {...timetableOrigin(v)}>
+            <FigureWithWorking name="the timetable" {...timetableOrigin(v)}>
               {clockText(plan.trucks.result.loads[0]?.batchMin ?? 0)},{' '}
               {clockText(plan.timetable.finishMin)}
-            </Opens>
+            </FigureWithWorking>
           </dd>
         </div>
       </dl>

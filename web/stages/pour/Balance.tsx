@@ -2,7 +2,7 @@ import { distanceText, volume } from '../../../core/units/index.ts';
 import { balanceText } from '../../../core/words/balance.ts';
 import { stateOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** What is placed, to fill, here and on order, and what that comes to. */
 export function Balance() {
@@ -12,9 +12,9 @@ export function Balance() {
   return (
     <section aria-label="Balance" data-balance={p.balanceM3.toFixed(4)}>
       <p className="font-semibold leading-6">
-        <Opens name="the balance" {...stateOrigin(v)}>
+        <FigureWithWorking name="the balance" {...stateOrigin(v)}>
           {balanceText(p, v.units)}
-        </Opens>
+        </FigureWithWorking>
       </p>
       <svg
         className="my-1 w-full"

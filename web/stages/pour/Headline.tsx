@@ -4,7 +4,7 @@ import { seamOrigin, stateOrigin, trucksOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '../../../core/view/stages/index.ts';
 import { Big } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';
 
 /** The one figure that decides the next ten minutes. */
@@ -15,9 +15,9 @@ export function Headline() {
   if (progress.finishedMs !== null)
     return (
       <div>
-        <Opens name="what is placed" {...stateOrigin(v)}>
+        <FigureWithWorking name="what is placed" {...stateOrigin(v)}>
           <Big figure={volume(progress.placedM3, v.units)} size={64} className="text-good-t" />
-        </Opens>
+        </FigureWithWorking>
         <p className="text-[18px] font-semibold leading-6">
           All placed at {momentText(v, progress.finishedMs)}.
           {progress.usedPerNeat !== null &&
@@ -31,7 +31,7 @@ export function Headline() {
     return (
       <div>
         <div className="flex items-end gap-4">
-          <Opens name="the seam’s clock" {...seamOrigin(v)}>
+          <FigureWithWorking name="the seam’s clock" {...seamOrigin(v)}>
             <Big
               figure={{
                 value: seam.cold ? 'cold' : String(Math.floor(left)),
@@ -40,7 +40,7 @@ export function Headline() {
               size={68}
               className={seamUrgent(seam) ? 'text-chalk-t' : ''}
             />
-          </Opens>
+          </FigureWithWorking>
           <p className="pb-1 text-[18px] leading-6">
             <b className="font-semibold">Seam at {seamName(v, seam)}.</b>
             <br />
@@ -67,13 +67,13 @@ export function Headline() {
   const soon = until > -240 && until < 600;
   return (
     <div className="flex items-end gap-4">
-      <Opens name="the first load" {...trucksOrigin(v)}>
+      <FigureWithWorking name="the first load" {...trucksOrigin(v)}>
         {soon ? (
           <Big figure={{ value: String(Math.max(0, Math.round(until))), unit: 'min' }} size={64} />
         ) : (
           <Big figure={{ value: clockText(first?.arriveMin ?? 0), unit: '' }} size={64} />
         )}
-      </Opens>
+      </FigureWithWorking>
       <p className="pb-1 text-[18px] leading-6">
         <b className="font-semibold">
           {soon

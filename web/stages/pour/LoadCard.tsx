@@ -7,7 +7,7 @@ import { SlumpCone } from '../../drawing/SlumpCone.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** The load that comes next, while none is here. */
 export function NextLoad({ id }: { id: string }) {
@@ -66,9 +66,13 @@ export function LoadCard({ load }: { load: LoadState }) {
                 data-slump
               >
                 {load.slump ? (
-                  <Opens name="the slump’s range" id="slump-verdict" input={load.slump.input}>
+                  <FigureWithWorking
+                    name="the slump’s range"
+                    id="slump-verdict"
+                    input={load.slump.input}
+                  >
                     <T>{lengthText(load.slump.measuredMm, v.units).replace(/ (in|mm)$/, '')}</T>
-                  </Opens>
+                  </FigureWithWorking>
                 ) : (
                   '–'
                 )}
@@ -78,9 +82,9 @@ export function LoadCard({ load }: { load: LoadState }) {
               <span className="text-ink2">age, min</span>
               <br />
               <span className={`big text-[40px] leading-10 ${load.overAge ? 'text-chalk-t' : ''}`}>
-                <Opens name="the load’s age" {...ageOrigin(load)}>
+                <FigureWithWorking name="the load’s age" {...ageOrigin(load)}>
                   {Math.round(load.ageMin ?? 0)}
-                </Opens>
+                </FigureWithWorking>
               </span>
               <span className="big text-[18px]"> of {v.mix.maxAgeMin}</span>
             </p>

@@ -16,7 +16,7 @@ import { momentText } from '../../../core/view/stages/index.ts';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';
 
 /** How the pour stands, row by row: the first seam, the weather as logged, every load that came. */
@@ -33,9 +33,9 @@ export function PourRows() {
           <Mark verdict={seamTone(seam)} />
           <span className="flex-1">
             Seam at {seamName(v, seam)}{' '}
-            <Opens name="the seam’s window" {...seamOrigin(v)}>
+            <FigureWithWorking name="the seam’s window" {...seamOrigin(v)}>
               opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min
-            </Opens>
+            </FigureWithWorking>
             .
           </span>
           <span className="font-mono">{momentText(v, seam.shutsMs)}</span>
@@ -92,9 +92,9 @@ function Drying() {
   return (
     <>
       , drying{' '}
-      <Opens name="the drying" id="evaporation" input={origin.input}>
+      <FigureWithWorking name="the drying" id="evaporation" input={origin.input}>
         {quantityText(rateKgM2H, 'KgM2H', v.units)}
-      </Opens>
+      </FigureWithWorking>
       {DRYING[level]}
     </>
   );

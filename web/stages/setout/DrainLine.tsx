@@ -2,7 +2,7 @@ import type { DrainFall } from '../../../core/check/drains.ts';
 import { distanceText, lengthText, quantityText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** How a drain falls as it was read, and where it is too flat or runs back. */
 export function DrainLine({ fall }: { fall: DrainFall }) {
@@ -23,9 +23,9 @@ export function DrainLine({ fall }: { fall: DrainFall }) {
       data-drain={result.ok ? 'good' : 'out'}
     >
       Drain {drain.id} falls{' '}
-      <Opens name="the fall of the drain" id="drain-pitch" input={input}>
+      <FigureWithWorking name="the fall of the drain" id="drain-pitch" input={input}>
         {pitch(result.meanPitchRatio)}
-      </Opens>{' '}
+      </FigureWithWorking>{' '}
       {fall.backward ? 'against' : 'along'} {drain.elementId}.{' '}
       {bad.map((s) => (
         <T

@@ -24,7 +24,7 @@ import { useSize } from '../../drawing/useSize.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { Big, T } from '../../ui/Text.tsx';
-import { Opens, Working } from '../../ui/Working.tsx';
+import { FigureWithWorking, Working } from '../../ui/Working.tsx';
 import { ObjectsPanel } from './ObjectsPanel.tsx';
 import { RunForm } from './RunForm.tsx';
 import { ROLE, useBars } from './TakeoffTable.tsx';
@@ -123,17 +123,17 @@ export function HerePanel({ id }: { id: string }) {
           <div>
             <dt className="text-ink2">concrete</dt>
             <dd>
-              <Opens name="the concrete" {...takeoffOrigin(v, id)}>
+              <FigureWithWorking name="the concrete" {...takeoffOrigin(v, id)}>
                 <Big figure={volume(amounts.concreteM3, v.units)} size={32} />
-              </Opens>
+              </FigureWithWorking>
             </dd>
           </div>
           <div>
             <dt className="text-ink2">forms</dt>
             <dd>
-              <Opens name="the forms" {...takeoffOrigin(v, id)}>
+              <FigureWithWorking name="the forms" {...takeoffOrigin(v, id)}>
                 <Big figure={area(amounts.formM2, v.units)} size={32} />
-              </Opens>
+              </FigureWithWorking>
             </dd>
           </div>
           <div>
@@ -159,9 +159,9 @@ export function HerePanel({ id }: { id: string }) {
                 <T>{distanceText(b.lengthM, v.units)}</T>
                 {b.laps ? `, ${b.laps} laps` : ''}
               </span>
-              <Opens name="the bars" className="tnum" {...barsOrigin(v, id)}>
+              <FigureWithWorking name="the bars" className="tnum" {...barsOrigin(v, id)}>
                 {textOf(mass(b.massKg, v.units))}
-              </Opens>
+              </FigureWithWorking>
             </p>
           ))}
       </div>
@@ -197,9 +197,9 @@ function Depth({ bottomM, inGround }: { bottomM: number; inGround: boolean }) {
   return (
     <>
       {said},{' '}
-      <Opens name="the depth against frost" id="clearance-verdict" input={input}>
+      <FigureWithWorking name="the depth against frost" id="clearance-verdict" input={input}>
         <T>{lengthText(below * 1000, v.units)}</T>
-      </Opens>{' '}
+      </FigureWithWorking>{' '}
       under grade.{' '}
       {result.ok ? (
         <>

@@ -11,7 +11,7 @@ import { readQuantity } from '../../ui/quantity-text.ts';
 import { getJson } from '../../sync/api.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 import { DrainLine } from './DrainLine.tsx';
 import { CurrencyField } from './CurrencyField.tsx';
 import { GroundForm } from './GroundForm.tsx';
@@ -221,9 +221,9 @@ export function LevelsPanel() {
         >
           Back on {bench.id}:{' '}
           {loop ? (
-            <Opens name="the loop" id="level-loop" input={loop}>
+            <FigureWithWorking name="the loop" id="level-loop" input={loop}>
               <T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T>
-            </Opens>
+            </FigureWithWorking>
           ) : (
             <T>{lengthText(Math.abs(levels.misclosureMm), v.units)}</T>
           )}{' '}

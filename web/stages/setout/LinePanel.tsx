@@ -10,7 +10,7 @@ import { useSize } from '../../drawing/useSize.ts';
 import { readQuantity } from '../../ui/quantity-text.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** A string line along a run: offsets of the form from it, drawn exaggerated. */
 export function LinePanel({ id }: { id: string }) {
@@ -128,9 +128,9 @@ export function LinePanel({ id }: { id: string }) {
           className={worked.ok ? 'font-semibold text-good-t' : 'font-semibold text-chalk-t'}
           data-line={worked.ok}
         >
-          <Opens name="the line" id="straightness" input={input}>
+          <FigureWithWorking name="the line" id="straightness" input={input}>
             <T>{`Worst ${lengthText(worst, v.units)} off the string, ${distanceText(worked.worstAtM, v.units)} from ${run.from}`}</T>
-          </Opens>
+          </FigureWithWorking>
           <T>{`; bow ${lengthText(Math.abs(worked.bowMm), v.units)}. ${lengthText(toleranceMm, v.units)} is taken.`}</T>
         </p>
       )}

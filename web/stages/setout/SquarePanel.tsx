@@ -7,7 +7,7 @@ import { distanceText, lengthText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 import { LinePanel } from './LinePanel.tsx';
 
 /** Square by diagonals: four corners, four sides, two diagonals, and which two corners to move. */
@@ -112,11 +112,11 @@ export function SquarePanel({ id }: { id: string }) {
           {shown && input && (
             <p className="text-[18px] leading-6" aria-live="polite" data-square>
               <T>{`Diagonals ${lengthText(Math.abs(shown.differenceM) * 1000, v.units)} apart. `}</T>
-              <Opens name="what to move" id="squareness" input={input}>
+              <FigureWithWorking name="what to move" id="squareness" input={input}>
                 <b className="font-semibold">
                   <T>{squareWords(shown, figure.corners, v.units)}</T>
                 </b>
-              </Opens>
+              </FigureWithWorking>
             </p>
           )}
           <button

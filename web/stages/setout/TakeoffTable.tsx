@@ -8,7 +8,7 @@ import { orderOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { useStable } from '../../app/useStable.ts';
 import { Big, T } from '../../ui/Text.tsx';
-import { Opens } from '../../ui/Working.tsx';
+import { FigureWithWorking } from '../../ui/Working.tsx';
 
 export const ROLE: Record<RebarRow['role'], string> = {
   along: 'along',
@@ -67,14 +67,14 @@ const TakeoffRow = memo(
         <th className="py-1 pl-1 text-left font-semibold">{e.id}</th>
         <td>{e.lengthM ? <T>{distanceText(e.lengthM, v.units)}</T> : type}</td>
         <td>
-          <Opens name={`the forms of ${e.id}`} {...takeoffOrigin(v, e.id)}>
+          <FigureWithWorking name={`the forms of ${e.id}`} {...takeoffOrigin(v, e.id)}>
             {textOf(area(e.formM2, v.units))}
-          </Opens>
+          </FigureWithWorking>
         </td>
         <td className="font-semibold">
-          <Opens name={`the concrete of ${e.id}`} {...takeoffOrigin(v, e.id)}>
+          <FigureWithWorking name={`the concrete of ${e.id}`} {...takeoffOrigin(v, e.id)}>
             {textOf(volume(e.concreteM3, v.units))}
-          </Opens>
+          </FigureWithWorking>
         </td>
         <td className="pl-3">{bars}</td>
         {chairs >= 0 && <td className="pl-3 pr-1">{chairs || ''}</td>}
@@ -223,9 +223,9 @@ export function TakeoffTable({
             </td>
             <td>{textOf(area(all.formM2, v.units))}</td>
             <td className="font-semibold">
-              <Opens name="the concrete" {...takeoffOrigin(v)}>
+              <FigureWithWorking name="the concrete" {...takeoffOrigin(v)}>
                 {textOf(volume(v.plan.route.volumeM3, v.units))}
-              </Opens>
+              </FigureWithWorking>
             </td>
             <td className="pl-3">{textOf(mass(all.massKg, v.units))} of steel</td>
             {seated && <td className="pl-3 pr-1">{all.chairs}</td>}
@@ -238,9 +238,9 @@ export function TakeoffTable({
           {Math.round(v.record.pour.settings.wasteRatio * 100)} in 100 for waste and{' '}
           {textOf(volume(v.record.pour.settings.leftBehindM3, v.units, 1))} in the hose:
         </span>
-        <Opens name="what is needed" {...orderOrigin(v)}>
+        <FigureWithWorking name="what is needed" {...orderOrigin(v)}>
           <Big figure={volume(v.plan.order.result.meanM3, v.units, 1)} size={32} />
-        </Opens>
+        </FigureWithWorking>
       </p>
     </div>
   );
