@@ -229,3 +229,9 @@ export function loopOf(site: SitePlan, { setups }: Levels, closeMm: number): Loo
     })),
   };
 }
+
+/** How a level that was read is marked: null where none was, or where nothing is wanted of it. */
+export function verdictOfLevel(ok: boolean | null): 'good' | 'out' | 'unread' {
+  if (ok === null) return 'unread';
+  return ok ? 'good' : 'out';
+}

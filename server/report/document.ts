@@ -1,6 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { PourAnswer, SiteFile, StoredEvent } from '../../contract/index.ts';
-import { fixList } from '../../core/check/fixes.ts';
+import { fixList, type Fix } from '../../core/check/fixes.ts';
 import type { PlaceState, PointState } from '../../core/check/judge.ts';
 import { marginText, roundText, wantedText } from '../../core/check/words.ts';
 import { HOLD_NAME } from '../../core/model/pour.ts';
@@ -95,6 +95,13 @@ function questionRows(state: PourState, time: (iso: string) => string): Cell[][]
   });
 }
 
+const FIX_WORDS: Record<Fix['state'], Cell> = {
+  open: bold('open'),
+  fixed: 'fixed',
+  closed: 'good since',
+  waived: 'waived',
+};
+
 /** What failed and what was done about it, with how many photos show it. */
 function fixRows(
   points: PointState[],
@@ -109,12 +116,20 @@ function fixRows(
     `${f.failedBy} ${time(f.failedAt)}`,
     f.fixes.map((x) => `${x.body.what} (${x.actor} ${time(x.at)})`).join('; ') || 'nothing yet',
     f.photos.length ? String(f.photos.length) : '',
-    f.state === 'open' ? bold('open') : f.state === 'closed' ? 'good since' : f.state,
+    FIX_WORDS[f.state],
   ]);
 }
 
-const verdictCell = ({ verdict, again }: PlaceState): Cell =>
-  again ? 'to read again' : verdict === 'out' ? bold(WORD.out) : WORD[verdict];
+function verdictCell({ verdict, again }: PlaceState): Cell {
+  if (again) return 'to read again';
+  return verdict === 'out' ? bold(WORD.out) : WORD[verdict];
+}
+
+/** What was read or looked at, as it stands in the list. */
+function notedText(r: LogEvent<'reading'> | LogEvent<'mark'>, units: UnitSystem): string {
+  if (r.kind === 'reading') return readingText(r.body.value, units);
+  return r.body.result === 'pass' ? 'seen' : (r.body.reason ?? '');
+}
 
 function checkRows(
   points: PointState[],
@@ -133,13 +148,7 @@ function checkRows(
             p.point.elementId,
             p.point.title,
             wantedText(p.point.wanted, units),
-            r === null
-              ? ''
-              : r.kind === 'reading'
-                ? readingText(r.body.value, units)
-                : r.body.result === 'pass'
-                  ? 'seen'
-                  : (r.body.reason ?? ''),
+            r === null ? '' : notedText(r, units),
             verdict,
             note,
             r ? `${r.actor} ${time(r.at)}` : '',

@@ -1,12 +1,10 @@
 import { RotateCcw } from 'lucide-react';
 import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
 
-const messageOf = (error: unknown): string =>
-  isRouteErrorResponse(error)
-    ? `${error.status} ${error.statusText}`
-    : error instanceof Error
-      ? error.message
-      : String(error);
+function messageOf(error: unknown): string {
+  if (isRouteErrorResponse(error)) return `${error.status} ${error.statusText}`;
+  return error instanceof Error ? error.message : String(error);
+}
 
 /** Shown where a whole screen cannot be: it could not be fetched, or what is round its parts failed. */
 export function PageFault() {

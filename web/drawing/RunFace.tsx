@@ -135,9 +135,7 @@ function Embeds({ site, run, heightM, x, y }: Pick<Props, 'site' | 'run' | 'heig
   return site.embeds
     .filter((e) => e.elementId === run.id)
     .map((e) => {
-      const up = y(
-        e.upM ?? (e.kind === 'keyway' ? heightM : e.kind === 'drain' ? -0.1 : heightM / 2),
-      );
+      const up = y(e.upM ?? { keyway: heightM, drain: -0.1 }[e.kind as string] ?? heightM / 2);
       if (e.toM === undefined)
         return (
           <path

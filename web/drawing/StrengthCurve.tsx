@@ -4,6 +4,13 @@ import { strength, temperatureFigure, textOf, type UnitSystem } from '../../core
 
 const DAYS = [0.333, 1, 2, 3, 7, 14, 28];
 
+/** Ages on the axis that are said otherwise than by their number, days. */
+const DAY_WORDS = new Map([
+  [0.333, '8 h'],
+  [1, '1 d'],
+  [28, '28 days'],
+]);
+
 /** Strength by temperature against time, with the limit at which forms may come off, cylinder breaks, and the temperatures below. */
 export function StrengthCurve({
   width,
@@ -111,7 +118,7 @@ export function StrengthCurve({
             fontSize="14"
             className="q"
           >
-            {d < 1 ? '8 h' : d === 28 ? '28 days' : d === 1 ? '1 d' : d}
+            {DAY_WORDS.get(d) ?? d}
           </text>
         </g>
       ))}

@@ -11,12 +11,10 @@ import { Sheet } from '../ui/Dialog.tsx';
 import { PHOTO_LIMIT_BYTES, photoQueue } from './photo-queue.ts';
 
 type About = EventBody<'photo'>['about'];
-const keyOf = (a: About): string =>
-  a.type === 'place'
-    ? `${a.checkId}#${a.place}`
-    : a.type === 'question'
-      ? a.questionId
-      : a.elementId;
+function keyOf(a: About): string {
+  if (a.type === 'place') return `${a.checkId}#${a.place}`;
+  return a.type === 'question' ? a.questionId : a.elementId;
+}
 
 /** Keeps a picture and says in the log what it shows. */
 function useTakePhoto() {

@@ -97,14 +97,12 @@ export function TapePad({
     });
     say(next);
   };
+  const refusal = (mm: number): string | null =>
+    !signed && mm < 0 ? 'It cannot be below zero here.' : (refuse?.(mm) ?? null);
   const take = () => {
     if (beingTaken()) return;
     const p = parseMeasure(text, units);
-    const wrong = !p.ok
-      ? p.message
-      : !signed && p.mm < 0
-        ? 'It cannot be below zero here.'
-        : (refuse?.(p.mm) ?? null);
+    const wrong = p.ok ? refusal(p.mm) : p.message;
     const known = asked.current === text;
     const question = p.ok && wrong === null && !known ? (ask?.(p.mm) ?? null) : null;
     if (question !== null) {

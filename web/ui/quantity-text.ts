@@ -23,17 +23,15 @@ export function readQuantity(
   if (bare === '') return null;
   if (clock) {
     const m = /^(\d{1,2})[:.](\d{2})$/.exec(bare);
-    return m
-      ? Number(m[1]) * 60 + Number(m[2])
-      : Number.isFinite(Number(bare))
-        ? Number(bare)
-        : NaN;
+    if (m) return Number(m[1]) * 60 + Number(m[2]);
+    return Number.isFinite(Number(bare)) ? Number(bare) : NaN;
   }
   if (Number.isFinite(Number(bare)))
     return quantity === null ? Number(bare) : fromShown(Number(bare), quantity, units);
   if (quantity !== 'Mm' && quantity !== 'M') return NaN;
   const parsed = parseMeasure(text, units);
-  return parsed.ok ? (quantity === 'M' ? parsed.mm / 1000 : parsed.mm) : NaN;
+  if (!parsed.ok) return NaN;
+  return quantity === 'M' ? parsed.mm / 1000 : parsed.mm;
 }
 
 /** A value as it first stands in its field. */

@@ -146,7 +146,8 @@ export function VerdictDrawing({ id, input, result, units, width, height }: Draw
         high={num(input, 'limitMin')}
         wanted={null}
         verdictOf={() =>
-          result.verdict === 'reject' ? 'out' : result.verdict === 'adjust' ? 'tight' : 'good'
+          (({ reject: 'out', adjust: 'tight' }) as const)[String(result.verdict) as 'reject'] ??
+          'good'
         }
       />
     );

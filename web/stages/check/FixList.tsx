@@ -16,12 +16,10 @@ const STATE: Record<Fix['state'], string> = {
   closed: 'read again, good',
   waived: 'waived',
 };
-const ageText = (min: number): string =>
-  min < 90
-    ? `${Math.round(min)} min`
-    : min < 2880
-      ? `${Math.round(min / 60)} h`
-      : `${Math.round(min / 1440)} days`;
+function ageText(min: number): string {
+  if (min < 90) return `${Math.round(min)} min`;
+  return min < 2880 ? `${Math.round(min / 60)} h` : `${Math.round(min / 1440)} days`;
+}
 
 function wordsOf(v: PourView, f: Fix): string {
   const reading = f.now.reading && !f.now.mark ? f.now.reading.body.value : null;

@@ -41,11 +41,9 @@ function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): st
   if (r.kind === 'loop') return 'The level loop does not close: read it again from the benchmark';
   const sign = v.gate.signs.find((s) => s.hold === r.ref);
   const name = sign ? HOLD_NAME[sign.hold] : '';
-  return sign?.state === 'rejected'
-    ? `${name} rejected: ${sign.reason ?? ''}`
-    : sign?.state === 'reopened'
-      ? `${name} open again: ${sign.reason ?? ''}`
-      : `${name}, not signed`;
+  if (sign?.state === 'rejected') return `${name} rejected: ${sign.reason ?? ''}`;
+  if (sign?.state === 'reopened') return `${name} open again: ${sign.reason ?? ''}`;
+  return `${name}, not signed`;
 }
 
 /** What can be done about a gate that holds: ask, or go on all the same. */

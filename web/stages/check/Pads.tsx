@@ -83,13 +83,8 @@ export function BarPad({
   wanted: string;
   onTake: (bar: (typeof BAR_NAMES)[number]) => void;
 }) {
-  const family = BAR_NAMES.filter((b) =>
-    wanted.startsWith('#')
-      ? b.startsWith('#')
-      : wanted.endsWith('mm')
-        ? b.endsWith('mm')
-        : b.endsWith('M'),
-  );
+  const familyOf = (b: string) => (b.startsWith('#') ? '#' : b.replace(/\d/g, ''));
+  const family = BAR_NAMES.filter((b) => familyOf(b) === familyOf(wanted));
   const i = family.findIndex((b) => b === wanted);
   const { ref, guarded } = useLikeliest();
   return (

@@ -18,8 +18,8 @@ function cutText(b: BarLine, units: UnitSystem): string {
   const cuts = b.cuts
     .map((c) => `${c.count === 1 ? '' : `${c.count} × `}${distanceText(c.lengthM, units)}`)
     .join(' + ');
-  const joined =
-    b.laps === 0 ? '' : b.lapM === null ? ', coupled' : `, lap ${lengthText(b.lapM * 1000, units)}`;
+  const lapped = b.lapM === null ? ', coupled' : `, lap ${lengthText(b.lapM * 1000, units)}`;
+  const joined = b.laps === 0 ? '' : lapped;
   return `${cuts}${one ? ' each' : ''}${joined}`;
 }
 

@@ -1,3 +1,4 @@
+import { verdictOfLevel } from '../../../core/check/levels.ts';
 import { startTransition, useState } from 'react';
 import { toast } from 'sonner';
 import type { LaserAnswer } from '../../../contract/index.ts';
@@ -59,13 +60,11 @@ export function LevelsPanel() {
   const falls = drainFalls(v.record.site, v.record.pour, levels, v.rules.value('drainFall'));
   const inverts = falls.flatMap((f) => f.inverts);
   const turningPoint = nextTurningPoint(levels);
+  const invertName = (id: string) =>
+    inverts.some((i) => i.point.id === id) ? `invert of ${id.replace('/invert/', ', no. ')}` : id;
   const nameOf = (id: string) =>
     levels.targets.find((t) => t.id === id)?.label ??
-    (isTurningPoint(id)
-      ? `turning point ${id}`
-      : inverts.some((i) => i.point.id === id)
-        ? `invert of ${id.replace('/invert/', ', no. ')}`
-        : id);
+    (isTurningPoint(id) ? `turning point ${id}` : invertName(id));
   const rodM = readQuantity(rod, 'Level', v.units, false);
   const good = rodM !== null && !Number.isNaN(rodM) && rodM >= 0 && rodM <= 10;
   const wantedRod = setup && target ? setup.hiM - target.wantedM : null;
@@ -238,7 +237,7 @@ export function LevelsPanel() {
           const r = levels.latest.get(t.id);
           return row(
             t.id,
-            r?.ok === true ? 'good' : r?.ok === false ? 'out' : 'unread',
+            verdictOfLevel(r?.ok ?? null),
             t.label,
             level(t.wantedM, v.units).value,
             r?.deviationMm == null
@@ -265,7 +264,7 @@ export function LevelsPanel() {
         {setup &&
           row(
             bench.id,
-            levels.closes === null ? 'unread' : levels.closes ? 'good' : 'out',
+            verdictOfLevel(levels.closes),
             `Back on ${bench.id}, to close`,
             level(bench.elevationM, v.units).value,
           )}

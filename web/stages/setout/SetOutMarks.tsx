@@ -1,3 +1,4 @@
+import { verdictOfLevel } from '../../../core/check/levels.ts';
 import { memo } from 'react';
 import { entries } from '../../../core/log/state.ts';
 import { level, lengthText } from '../../../core/units/index.ts';
@@ -48,12 +49,7 @@ export const SetOutMarks = memo(function SetOutMarks({
             read,
             x: scale.x(t.xM),
             y: scale.y(t.yM),
-            verdict:
-              read?.ok === true
-                ? ('good' as const)
-                : read?.ok === false
-                  ? ('out' as const)
-                  : ('unread' as const),
+            verdict: verdictOfLevel(read?.ok ?? null),
           },
         ];
   });
