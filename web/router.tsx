@@ -1,6 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
-import { STAGES } from '../core/view/stages/index.ts';
+import { STAGE_IDS } from '../core/view/stages/ids.ts';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
 
@@ -67,7 +67,7 @@ export const router = createBrowserRouter([
         Component: PourLayout,
         children: [
           { index: true, element: <Navigate to="setout" replace /> },
-          ...STAGES.map(({ id }) => stage(id, screen(screens[id]))),
+          ...STAGE_IDS.map((id) => stage(id, screen(screens[id]))),
           stage('workbench', workbench),
           stage('workbench/:calc', workbench),
         ],

@@ -3,15 +3,16 @@ import { cure } from './cure.ts';
 import { plan } from './plan.ts';
 import { pour } from './pour.ts';
 import { setout } from './setout.ts';
-import type { NextLine, PourNow, Stage, StageId } from './stage.ts';
+import { STAGE_IDS, type StageId } from './ids.ts';
+import type { NextLine, PourNow, Stage } from './stage.ts';
 
 export { momentText } from './moment.ts';
-export type { StageId } from './stage.ts';
+export type { StageId } from './ids.ts';
 
-/** The stations of a pour in their order. */
-export const STAGES: readonly Stage[] = [setout, check, plan, pour, cure];
 /** A station by its id. */
 export const STAGE: Record<StageId, Stage> = { setout, check, plan, pour, cure };
+/** The stations of a pour in their order. */
+export const STAGES: readonly Stage[] = STAGE_IDS.map((id) => STAGE[id]);
 
 const closedLine = (v: PourNow): NextLine => ({
   sentence: `${v.record.pour.code} is closed, its log is whole. The report holds all of it.`,

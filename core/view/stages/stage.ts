@@ -3,8 +3,7 @@ import type { Curing } from '../../cure/curing.ts';
 import type { PourState } from '../../log/state.ts';
 import type { UnitSystem } from '../../units/index.ts';
 import type { PourRecord, PourView } from '../pour-view.ts';
-
-export type StageId = 'setout' | 'check' | 'plan' | 'pour' | 'cure';
+import type { StageId } from './ids.ts';
 
 /** A pour at a moment with what its stations speak of beside its figures. */
 export interface PourNow extends PourView {
