@@ -61,6 +61,7 @@ test('signing out without signal holds, and the next one does not go on as the l
   await context.setOffline(false);
   await page.reload();
   await page.getByRole('button', { name: 'T. Oakes' }).click();
+  await page.getByRole('heading', { name: 'Pours' }).waitFor();
   await expect(page.getByRole('button', { name: 'T. Oakes' })).toBeVisible();
 });
 
@@ -79,6 +80,7 @@ test('a phone over plain http, by a name in the network, sends what is entered',
     await page.goto(`http://site.test:${server.port}`);
     expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
     await page.getByRole('button', { name: 'T. Oakes' }).click();
+    await page.getByRole('heading', { name: 'Pours' }).waitFor();
     await page.getByRole('button', { name: 'T. Oakes' }).click();
     await expect(page.getByRole('status')).toContainText('cannot be opened without signal here');
     await page.keyboard.press('Escape');
@@ -123,6 +125,7 @@ test('a phone that trusts the site’s authority works by https, without signal 
     await page.goto(url);
     expect(await page.evaluate(() => window.isSecureContext)).toBe(true);
     await page.getByRole('button', { name: 'T. Oakes' }).click();
+    await page.getByRole('heading', { name: 'Pours' }).waitFor();
     const id = await pourId(page, 'P4');
     await page.goto(`${url}/pours/${id}/check?run=R&check=R/braced`);
     await keptHere(page, id);

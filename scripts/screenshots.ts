@@ -125,8 +125,9 @@ async function pourP2(page: Page): Promise<void> {
       t += minutes * share + 0.4;
       if (share < 1) break outer;
     }
-  await post(page, `/api/pours/${id('P2')}/events`, { events });
+  // Nothing is logged ahead of the clock.
   await post(page, '/api/clock', { advanceMin: 108 });
+  await post(page, `/api/pours/${id('P2')}/events`, { events });
 }
 
 const phone = await open(390, 844);
@@ -142,6 +143,9 @@ await desk.getByRole('button', { name: /Look through/ }).click();
 await desk.getByRole('heading', { name: 'Not taken' }).waitFor({ timeout: 60_000 });
 await desk.screenshot({ path: `${OUT}/search.png` });
 await shot(desk, 'pours', '', '');
+await desk.goto(`${base}/people`);
+await desk.getByRole('button', { name: /T\. Oakes/ }).click();
+await desk.screenshot({ path: `${OUT}/people.png` });
 await shot(desk, 'setout', 'P3', 'setout?run=SE2');
 await desk.getByRole('button', { name: 'Change the plan' }).click();
 await desk.waitForTimeout(1200);
