@@ -143,6 +143,8 @@ export type NewEvent = { [K in EventKind]: Omit<LogEvent<K>, 'actor'> }[EventKin
 export const postEventsBody = z.object({
   /** Whose entries they are: they are taken under their own session alone. */
   by: z.string().max(80).optional(),
+  /** What the device's own clock says as it sends: how far it is off is kept with its entries. */
+  sentAt: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }).optional(),
   events: z
     .array(newEventSchema)
     .min(1, 'must hold at least one entry')

@@ -115,6 +115,21 @@ describe('the log', () => {
     expect(log.at(-1)?.id).toBe(entry.id);
   });
 
+  test('how far a device’s clock is off is kept with what it sends', async () => {
+    const sent = async (offMs: number) => {
+      const entry = note(`off by ${offMs}`);
+      const sentAt = new Date(Date.now() + offMs).toISOString();
+      await foreman
+        .post(`/api/pours/${p4}/events`)
+        .send({ sentAt, events: [entry] })
+        .expect(200);
+      const log = body<StoredEvent[]>(await foreman.get(`/api/pours/${p4}/events`));
+      return log.find((e) => e.id === entry.id)?.device;
+    };
+    expect(await sent(-7 * 60_000)).toMatch(/ clock -4(19|20|21) s$/);
+    expect(await sent(60_000)).not.toMatch(/clock/);
+  });
+
   test('one bad entry stores nothing of its batch, and is named by its path', async () => {
     const before = body<StoredEvent[]>(await foreman.get(`/api/pours/${p4}/events`)).length;
     const bad = {

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { refuseClosed } from './closed.ts';
 import type { EventBody, EventKind, LogEvent } from './events.ts';
 import { replay } from './state.ts';
-import { asCounted, refuseTime } from './time.ts';
+import { asCounted, deviceNoted, driftNoted, refuseTime } from './time.ts';
 
 let n = 0;
 const at = (minute: number) => new Date(Date.UTC(2026, 8, 23, 12, minute)).toISOString();
@@ -61,4 +61,14 @@ test.each([
   const said = refuseTime(kind, minutes * 60_000, 0);
   if (why) expect(said).toMatch(why);
   else expect(said).toBeNull();
+});
+
+test('a device whose clock is more than two minutes off says so with its entries', () => {
+  expect(deviceNoted('tablet', 60_000, 0)).toBe('tablet');
+  expect(deviceNoted('tablet', null, 0)).toBe('tablet');
+  const slow = deviceNoted('tablet', -420_000, 0);
+  expect(slow).toBe('tablet clock -420 s');
+  expect(driftNoted(slow)).toBe(-420_000);
+  expect(driftNoted(deviceNoted('tablet', 180_000, 0))).toBe(180_000);
+  expect(driftNoted('tablet')).toBeNull();
 });

@@ -17,6 +17,8 @@ export type LogEvent<K extends EventKind = EventKind> = {
     supersedes?: string | null;
     /** When the server took it; missing while it has not. */
     recordedAt?: string;
+    /** On what it was written, with how far its clock was off where that was much. */
+    device?: string;
     /** What the device's clock said, where it ran ahead and is not believed. */
     saidAt?: string;
   };

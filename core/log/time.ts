@@ -40,3 +40,21 @@ export function asCounted<E extends Timed>(e: E): E {
   if (ahead <= 0) return e;
   return { ...e, at: e.recordedAt, ...(ahead > AHEAD_MS ? { saidAt: e.at } : {}) };
 }
+
+/** A device's clock that is further off than this is said with its entries, ms (2 min: site practice). */
+const DRIFT_MS = 2 * MIN;
+const NOTED = / clock ([+-]\d+) s$/;
+
+/** A device as its entries name it: with how far its clock was off as it sent them, where that is much. */
+export function deviceNoted(device: string, sentMs: number | null, nowMs: number): string {
+  const aheadMs = sentMs === null ? 0 : sentMs - nowMs;
+  if (Math.abs(aheadMs) <= DRIFT_MS) return device;
+  const s = Math.round(aheadMs / 1000);
+  return `${device} clock ${s > 0 ? '+' : ''}${s} s`;
+}
+
+/** How far the clock of the device was ahead that sent an entry, ms; null when it was near enough, or is not known. */
+export function driftNoted(device: string | undefined): number | null {
+  const found = device === undefined ? null : NOTED.exec(device);
+  return found ? Number(found[1]) * 1000 : null;
+}

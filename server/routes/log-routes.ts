@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import { eventsQuery, postEventsBody, ROLES } from '../../contract/index.ts';
+import { deviceNoted } from '../../core/log/time.ts';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { exportLines } from '../log/chain.ts';
@@ -17,7 +18,7 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
     '/pours/:id/events',
     only(sessions, ['foreman', 'crew', 'inspector']),
     async (req, res) => {
-      const { events: batch, by } = parse(postEventsBody, req.body, 'The entry');
+      const { events: batch, by, sentAt } = parse(postEventsBody, req.body, 'The entry');
       const person = personOf(req);
       if (by !== undefined && by !== person.name)
         throw new ProblemError(
@@ -31,7 +32,8 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
       res.json(
         await events.append(String(req.params.id), batch, {
           actor: person.name,
-          device: person.device,
+          // By the machine's clock, which the device's is held against: the demo's site clock is another.
+          device: deviceNoted(person.device, sentAt ? Date.parse(sentAt) : null, Date.now()),
         }),
       );
     },

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { entryText } from '../../core/words/entry-text.ts';
 import { timeline } from '../../core/log/state.ts';
+import { driftNoted } from '../../core/log/time.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
@@ -8,6 +9,18 @@ import { useSession } from './session.tsx';
 import { momentText } from '../../core/view/stages/index.ts';
 import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
+
+/** Said with an entry whose device had the time wrong. */
+function ClockMark({ device }: { device: string | undefined }) {
+  const aheadMs = driftNoted(device);
+  if (aheadMs === null) return null;
+  return (
+    <span className="block text-[14px] leading-[18px] text-ochre-t">
+      its device’s clock was {Math.round(Math.abs(aheadMs) / 60_000)} min{' '}
+      {aheadMs > 0 ? 'fast' : 'slow'}
+    </span>
+  );
+}
 
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
 export default function DaySheet({ onClose }: { onClose: () => void }) {
@@ -96,6 +109,7 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
             </span>
             <span className="flex-1">
               <T>{entryText(e, v.units)}</T>
+              <ClockMark device={e.device} />
               {e.saidAt && (
                 <span className="block text-[14px] leading-[18px] text-ochre-t">
                   its device’s clock ran ahead and said {momentText(v, Date.parse(e.saidAt))}

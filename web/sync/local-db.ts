@@ -58,10 +58,11 @@ export const localDb = (): Promise<IDBPDatabase<Schema>> => {
   return opened;
 };
 
-/** Forgets logs kept here; what is unsent stays until it is sent. */
+/** Forgets logs and acts that could be taken back; what is unsent stays until it is sent. */
 export async function forgetLogs(): Promise<void> {
   const db = await localDb();
   await db.clear('log');
+  await db.clear('undo');
 }
 
 export const asNewEvent = (e: LogEvent): NewEvent => {

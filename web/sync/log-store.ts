@@ -271,6 +271,7 @@ export class LogStore {
     try {
       await sendJson<PostEventsAnswer>('POST', `/api/pours/${this.pourId}/events`, {
         by: rows[0]?.event.actor,
+        sentAt: new Date().toISOString(),
         events: rows.map((r) => asNewEvent(r.event)),
       });
       const tx = db.transaction('outbox', 'readwrite');
