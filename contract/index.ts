@@ -1,3 +1,4 @@
+export * from './people.ts';
 export * from './api.ts';
 export { siteFileSchema, type SiteFile } from './site-file.ts';
 export { readSiteFile } from './site-import.ts';
