@@ -167,10 +167,11 @@ export class EventStore {
     return {
       byId: async (ids) => (await own.where('id', 'in', ids).execute()).map(fromRow),
       ofKinds: async (kinds) => {
-        const rows = await own.where('kind', 'in', kinds).orderBy('seq').execute();
+        // In no order of SQLite's: for the sake of it the whole log would be gone through.
+        const rows = await own.where('kind', 'in', kinds).execute();
         if (rows.length === 0) return [];
         const ids = rows.map((r) => r.id);
-        const corrections = await own.where('supersedes', 'in', ids).orderBy('seq').execute();
+        const corrections = await own.where('supersedes', 'in', ids).execute();
         return [...rows, ...corrections].map(fromRow);
       },
     };

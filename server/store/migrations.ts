@@ -93,7 +93,8 @@ const indexes: Migration = {
     await db.schema
       .createIndex('pour_event_kind')
       .on('pour_event')
-      .columns(['pour_id', 'kind'])
+      // The kind first: by the pour first it would be taken for the order of the log, which is by number.
+      .columns(['kind', 'pour_id'])
       .execute();
     await db.schema
       .createIndex('pour_event_supersedes')
