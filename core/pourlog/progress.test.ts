@@ -1,6 +1,7 @@
+import { entriesFrom } from '../testdata/entries.ts';
 import { describe, expect, test } from '@jest/globals';
 import { curingOf } from '../cure/curing.ts';
-import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+import type { LogEvent } from '../log/events.ts';
 import { planPour } from '../pourplan/plan.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { loadsOf } from './loads.ts';
@@ -10,18 +11,7 @@ import { replay, type PourState } from '../log/state.ts';
 const { site, pour, mix, plant } = demoPour('quillback', 'P1');
 const plan = planPour(site, pour, mix, plant, 1190, 1);
 const T0 = Date.parse('2026-09-10T12:30:00Z');
-const ms = (minute: number) => T0 + minute * 60_000;
-let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
-  n += 1;
-  return {
-    id: `e${String(n).padStart(4, '0')}`,
-    at: new Date(ms(minute)).toISOString(),
-    actor: 'P. Winder',
-    kind,
-    body,
-  } as unknown as LogEvent;
-}
+const { ms, entry } = entriesFrom(T0, 'P. Winder');
 const arrived = (
   loadId: string,
   minute: number,

@@ -1,6 +1,7 @@
+import { entriesFrom } from '../testdata/entries.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+import type { LogEvent } from '../log/events.ts';
 import { planPour } from '../pourplan/plan.ts';
 import type { RouteCell } from '../pourplan/cells.ts';
 import { demoPour, type DemoPour } from '../testdata/demo.ts';
@@ -13,18 +14,7 @@ import { openFaces } from './seams.ts';
 import { replay } from '../log/state.ts';
 
 const T0 = Date.parse('2026-10-07T00:00:00Z');
-const ms = (minute: number) => T0 + minute * 60_000;
-let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
-  n += 1;
-  return {
-    id: `e${String(n).padStart(6, '0')}`,
-    at: new Date(ms(minute)).toISOString(),
-    actor: 'P. Winder',
-    kind,
-    body,
-  } as unknown as LogEvent;
-}
+const { ms, entry } = entriesFrom(T0, 'P. Winder');
 const stretch = (elementId: string, lift: number, from: number, to: number, filledRatio = 1) => [
   entry('place-start', { elementId, lift }, from),
   entry('place-stop', { elementId, lift, filledRatio }, to),

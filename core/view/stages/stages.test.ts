@@ -1,8 +1,9 @@
+import { entriesFrom } from '../../testdata/entries.ts';
 import { describe, expect, test } from '@jest/globals';
 import { asWanted } from '../../testdata/as-wanted.ts';
 import { demoPour } from '../../testdata/demo.ts';
 import { checkList } from '../../check/points/index.ts';
-import type { EventBody, EventKind, LogEvent } from '../../log/events.ts';
+import type { LogEvent } from '../../log/events.ts';
 import { replay } from '../../log/state.ts';
 import { curingIn, viewOf, type PourRecord } from '../pour-view.ts';
 import { midnightMs } from '../../weather/daylight.ts';
@@ -16,20 +17,8 @@ const { mix, plant } = demo;
 const site = { ...demo.site, mixes: [mix], plants: [plant] };
 const pour = { ...demo.pour, date: '2026-09-23' };
 const dayMs = midnightMs(pour.date, site.timeZone);
-const ms = (minute: number) => dayMs + minute * 60_000;
+const { ms, entry } = entriesFrom(dayMs, 'I. Brandvold');
 const points = checkList({ site, pour, mix });
-
-let n = 0;
-function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
-  n += 1;
-  return {
-    id: `e${String(n).padStart(4, '0')}`,
-    at: new Date(ms(minute)).toISOString(),
-    actor: 'I. Brandvold',
-    kind,
-    body,
-  } as unknown as LogEvent;
-}
 
 /** The part of the page's view that the next line reads, from the same core. */
 function see(log: LogEvent[], minute: number, orderM3: number | null = null): PourNow {

@@ -1,0 +1,18 @@
+import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
+
+/** Makes entries of a log for tests: minutes after a moment, by one person, with ids in the order they are made. */
+export function entriesFrom(startMs: number, actor: string) {
+  let n = 0;
+  const ms = (minute: number): number => startMs + minute * 60_000;
+  function entry<K extends EventKind>(kind: K, body: EventBody<K>, minute: number): LogEvent {
+    n += 1;
+    return {
+      id: `e${String(n).padStart(6, '0')}`,
+      at: new Date(ms(minute)).toISOString(),
+      actor,
+      kind,
+      body,
+    } as unknown as LogEvent;
+  }
+  return { ms, entry };
+}
