@@ -1,7 +1,8 @@
 import { clockMin } from '../core/concrete/joint-window.ts';
 import { Normals } from '../core/pourplan/normals.ts';
 import type { SimulationInput } from '../core/pourplan/simulation-model.ts';
-import { mergedBreaks, spreadOf, type Tally } from '../core/pourplan/trials.ts';
+import { type Tally } from '../core/pourplan/trials.ts';
+import { mergedBreaks, spreadOf } from '../core/pourplan/trials-layout.ts';
 import { STANDARD_GRAVITY } from '../core/units/factors.ts';
 
 /**

@@ -123,7 +123,7 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('link', { name: /^Cure/ }).click();
   await forward(page, 4 * 24 * 60);
   await page.getByRole('button', { name: 'Read temperature' }).first().click();
-  await page.getByLabel(/Read, °F/).fill('58');
+  await page.getByRole('dialog').getByLabel(/^Read/).fill('58');
   await page.getByRole('button', { name: 'Log temperature' }).click();
   await expect(page.getByText('Forms may come off.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Close the pour' }).click();

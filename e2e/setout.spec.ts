@@ -56,10 +56,7 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   await page.keyboard.press('Escape');
   // A window; one past the end stops at the end of its wall.
   await page.getByRole('button', { name: 'window', exact: true }).click();
-  await page
-    .getByRole('button', { name: /^window/ })
-    .first()
-    .click();
+  await page.getByRole('button', { name: /^window/, expanded: false }).click();
   await page.getByLabel(/^from its end/).fill('60');
   await page.keyboard.press('Enter');
   await settled(page);

@@ -86,7 +86,7 @@ test('a load too hot for the site is not called good, and is placed only with a 
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/pour?sheet=load:L1`);
   await page.getByLabel('Ticket number').fill('991');
-  await page.getByLabel(/Concrete,/).fill('97');
+  await page.getByLabel(/^Concrete/).fill('97');
   await page.getByRole('button', { name: 'Log load' }).click();
   await expect(page.locator('[data-load-verdict="tooHot"]')).toContainText('too hot, 97 °F');
   await page.reload();

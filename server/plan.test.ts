@@ -3,7 +3,8 @@ import fs from 'node:fs';
 import { v4 as uuid } from 'uuid';
 import type { PourAnswer, Problem, SiteFile } from '../contract/index.ts';
 import { drawnOf, type Drawn } from '../core/siteplan/drawn.ts';
-import { applyEdit, type PlanEdit } from '../core/siteplan/edit.ts';
+import { applyEdit } from '../core/siteplan/edit/apply.ts';
+import { type PlanEdit } from '../core/siteplan/edit/acts.ts';
 import { testApi } from './testing/api.ts';
 
 let api: Awaited<ReturnType<typeof testApi>>;

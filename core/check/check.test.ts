@@ -7,7 +7,8 @@ import { demoPour } from '../testdata/demo.ts';
 import type { PlanChange } from '../model/objects.ts';
 import type { RuleChange } from '../rules/rules.ts';
 import { gateOf } from './gate.ts';
-import { judgeAll, judgeReading } from './judge.ts';
+import { judgeAll } from './judge.ts';
+import { judgeReading } from './judge-reading.ts';
 import { checkList, pointsOf } from './points/index.ts';
 import { marginText, wantedText } from './words.ts';
 

@@ -18,17 +18,28 @@ export interface Fix {
   photos: LogEvent<'photo'>[];
 }
 
+/** What a photo is kept under: `check#place`, a question, or a run. */
+export function photoKey(about: LogEvent<'photo'>['body']['about']): string {
+  switch (about.type) {
+    case 'place':
+      return `${about.checkId}#${about.place}`;
+    case 'question':
+      return about.questionId;
+    case 'element':
+      return about.elementId;
+  }
+}
+
+function stateOf(now: PlaceState): Fix['state'] {
+  if (now.verdict === 'out') return now.fix ? 'fixed' : 'open';
+  return now.verdict === 'waived' ? 'waived' : 'closed';
+}
+
 /** Photos by what they show: a place (`check#place`), a question, or a run. */
 export function photosOf(state: PourState): Map<string, LogEvent<'photo'>[]> {
   const map = new Map<string, LogEvent<'photo'>[]>();
   for (const e of entries(state, 'photo')) {
-    const a = e.body.about;
-    const key =
-      a.type === 'place'
-        ? `${a.checkId}#${a.place}`
-        : a.type === 'question'
-          ? a.questionId
-          : a.elementId;
+    const key = photoKey(e.body.about);
     map.set(key, [...(map.get(key) ?? []), e]);
   }
   return map;
@@ -68,14 +79,6 @@ export function fixList(
           ...(now.verdict === 'out' && now.reading ? [now.reading] : []),
         ].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0];
         if (!failed) return [];
-        const state_ =
-          now.verdict === 'out'
-            ? now.fix
-              ? 'fixed'
-              : 'open'
-            : now.verdict === 'waived'
-              ? 'waived'
-              : 'closed';
         return [
           {
             point,
@@ -84,7 +87,7 @@ export function fixList(
             failedAt: failed.at,
             failedBy: failed.actor,
             fixes: done,
-            state: state_,
+            state: stateOf(now),
             ageMin:
               now.verdict === 'out' ? Math.max(0, (nowMs - Date.parse(failed.at)) / 60_000) : null,
             photos: photos.get(key) ?? [],

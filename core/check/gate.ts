@@ -76,20 +76,7 @@ export function gateOf(
     waived: 0,
   };
   countPlaces(points, counts, rows, unread);
-  const answered = new Set(entries(state, 'answer').map((e) => e.body.questionId));
-  for (const q of entries(state, 'question')) {
-    if (answered.has(q.id)) continue;
-    counts.held += 1;
-    rows.push({
-      kind: 'question',
-      verdict: 'held',
-      ref: q.id,
-      elementId: q.body.elementIds[0] ?? null,
-      place: null,
-      count: 1,
-      minutes: null,
-    });
-  }
+  pushQuestions(state, counts, rows);
   if (unread.count > 0)
     rows.push({
       kind: 'unread',
@@ -101,6 +88,31 @@ export function gateOf(
       minutes: unread.count * MINUTES.unread,
     });
   pushChanges(state, site, pour, rows, counts);
+  const signs = pushLoopAndSigns(site, pour, state, rows);
+  const override = latest(state, 'override');
+  const minutes = rows.some((r) => r.minutes === null)
+    ? null
+    : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);
+  const read = COUNTED.filter((v) => v !== 'unread' && v !== 'held').reduce(
+    (s, v) => s + counts[v],
+    0,
+  );
+  return {
+    ready: rows.length === 0 || override !== undefined,
+    overridden: override
+      ? { reason: override.body.reason, actor: override.actor, at: override.at }
+      : null,
+    rows,
+    minutes,
+    read,
+    wanted: read + counts.unread,
+    counts,
+    signs,
+  };
+}
+
+/** A level loop that does not close, and the signatures that are missing; answers how each hold is signed. */
+function pushLoopAndSigns(site: GatedSite, pour: PourDoc, state: PourState, rows: HoldRow[]) {
   const levels = levelLoop(site, pour, state);
   if (levels.closes === false)
     rows.push({
@@ -124,26 +136,25 @@ export function gateOf(
         count: 1,
         minutes: MINUTES[s.hold],
       });
-  const override = latest(state, 'override');
-  const minutes = rows.some((r) => r.minutes === null)
-    ? null
-    : rows.reduce((s, r) => s + (r.minutes ?? 0), 0);
-  const read = COUNTED.filter((v) => v !== 'unread' && v !== 'held').reduce(
-    (s, v) => s + counts[v],
-    0,
-  );
-  return {
-    ready: rows.length === 0 || override !== undefined,
-    overridden: override
-      ? { reason: override.body.reason, actor: override.actor, at: override.at }
-      : null,
-    rows,
-    minutes,
-    read,
-    wanted: read + counts.unread,
-    counts,
-    signs,
-  };
+  return signs;
+}
+
+/** Questions that nobody has answered. */
+function pushQuestions(state: PourState, counts: Record<Verdict, number>, rows: HoldRow[]) {
+  const answered = new Set(entries(state, 'answer').map((e) => e.body.questionId));
+  for (const q of entries(state, 'question')) {
+    if (answered.has(q.id)) continue;
+    counts.held += 1;
+    rows.push({
+      kind: 'question',
+      verdict: 'held',
+      ref: q.id,
+      elementId: q.body.elementIds[0] ?? null,
+      place: null,
+      count: 1,
+      minutes: null,
+    });
+  }
 }
 
 /** Changes of type that nobody has looked at. */

@@ -1,111 +1,12 @@
 import type { LogEvent } from '../log/events.ts';
 import type { ReadingValue } from '../log/kinds/reading-value.ts';
 import type { SitePlan } from '../model/site.ts';
-import { anchorVerdict } from '../anchors/anchor-verdict.ts';
 import { entries, type PourState } from '../log/state.ts';
-import { evaluate, type Step } from '../kit/calculation.ts';
-import { barNamed } from '../model/bars.ts';
-import { coverVerdict } from '../steel/cover-verdict.ts';
-import { spacingVerdict } from '../steel/spacing-verdict.ts';
-import { dimensionVerdict } from './dimension-verdict.ts';
+import { judgeBolts, judgeReading, type Judged } from './judge-reading.ts';
 import type { CheckPoint } from './points/index.ts';
-import { coverMostMm } from './reading-range.ts';
 import { setOutReadings } from './set-out-readings.ts';
 
 export type Verdict = 'unread' | 'good' | 'tight' | 'out' | 'held' | 'waived';
-
-/** A single reading judged: its verdict, how far inside its limit it is (negative: outside), and the working. */
-export interface Judged {
-  verdict: 'good' | 'tight' | 'out';
-  /** mm inside the nearer limit, or bars over the count; negative outside; null where nothing is measured. */
-  margin: number | null;
-  lowMm: number | null;
-  highMm: number | null;
-  calculation: string | null;
-  steps: Step[];
-  /** What the calculation was given. */
-  input: unknown;
-  /** Which rules a bolt breaks, where several are judged together. */
-  texts?: string[];
-}
-
-const plain = (ok: boolean, margin: number | null): Judged => ({
-  verdict: ok ? 'good' : 'out',
-  margin,
-  lowMm: null,
-  highMm: null,
-  calculation: null,
-  steps: [],
-  input: null,
-});
-
-const OF_SIZE = { ok: 'good', tight: 'tight', low: 'out', high: 'out' } as const;
-
-/** What the core says of one reading at a check point, before or after it is taken. */
-export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingValue): Judged {
-  const w = point.wanted;
-  if (w.type === 'cover' && value.type === 'length') {
-    const { result, steps, input } = evaluate(coverVerdict, {
-      specifiedMm: w.specifiedMm,
-      memberDepthMm: w.memberDepthMm,
-      readingsMm: [Math.max(0, value.mm)],
-      profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
-    });
-    const mostMm = coverMostMm(w);
-    const over = value.mm > mostMm + 1e-6;
-    const inside = { ok: 'good', tight: 'tight', short: 'out' } as const;
-    return {
-      verdict: over ? 'out' : inside[result.verdict],
-      margin: over ? mostMm - value.mm : value.mm - result.allowedLeastMm,
-      lowMm: result.allowedLeastMm,
-      highMm: over ? mostMm : null,
-      calculation: 'cover-verdict',
-      steps,
-      input,
-    };
-  }
-  if (w.type === 'size' && value.type === 'length') {
-    const { result, steps, input } = evaluate(dimensionVerdict, {
-      wantedMm: w.wantedMm,
-      minusMm: w.minusMm,
-      plusMm: w.plusMm,
-      readingsMm: [value.mm],
-    });
-    return {
-      verdict: OF_SIZE[result.verdict],
-      margin: result.marginMm,
-      lowMm: result.lowMm,
-      highMm: result.highMm,
-      calculation: 'dimension-verdict',
-      steps,
-      input,
-    };
-  }
-  if (w.type === 'spacing' && value.type === 'spacing') {
-    const { result, steps, input } = evaluate(spacingVerdict, {
-      specifiedMm: w.specifiedMm,
-      overMm: value.overMm,
-      spaces: value.spaces,
-      toleranceMm: w.toleranceMm,
-    });
-    const margin = w.toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
-    return {
-      verdict: result.verdict === 'ok' ? 'good' : 'out',
-      margin,
-      lowMm: w.specifiedMm - w.toleranceMm,
-      highMm: w.specifiedMm + w.toleranceMm,
-      calculation: 'spacing-verdict',
-      steps,
-      input,
-    };
-  }
-  if (w.type === 'count' && value.type === 'count')
-    return plain(value.count >= w.wanted, value.count - w.wanted);
-  if (w.type === 'bolts' && value.type === 'bolt') return plain(value.there, null);
-  if (w.type === 'bar' && value.type === 'bar')
-    return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
-  return plain(false, null);
-}
 
 /** One place of a check point as it stands. */
 export interface PlaceState {
@@ -167,68 +68,6 @@ function judgedOnce(site: SitePlan, point: CheckPoint, reading: LogEvent<'readin
   const judged = judgeReading(site, point, reading.body.value);
   said.set(reading, { point, judged });
   return judged;
-}
-
-/**
- * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
- * stand where it is wanted; one that is missing leaves its gap. Null for what is not read.
- */
-function judgeBolts(
-  w: Extract<CheckPoint['wanted'], { type: 'bolts' }>,
-  values: (ReadingValue | null)[],
-): (Judged | null)[] {
-  const standing = values.flatMap((value, place) => {
-    const read = value?.type === 'bolt' ? value : null;
-    const wanted = w.bolts[place];
-    if (read && !read.there) return [];
-    return [
-      {
-        place,
-        bolt: {
-          atM: read?.atMm != null ? read.atMm / 1000 : (wanted?.atM ?? 0),
-          ...(wanted?.diameterMm === undefined ? {} : { diameterMm: wanted.diameterMm }),
-          ...(wanted?.depth
-            ? {
-                leastEmbedmentMm: wanted.depth.leastMm,
-                planProjectionMm: wanted.depth.projectionMm,
-              }
-            : {}),
-          ...(read?.embedmentMm === undefined ? {} : { embedmentMm: read.embedmentMm }),
-          ...(read?.projectionMm === undefined ? {} : { projectionMm: read.projectionMm }),
-        },
-      },
-    ];
-  });
-  const { result, steps, input } = evaluate(anchorVerdict, {
-    startM: w.fromM,
-    endM: w.toM,
-    single: w.single,
-    maxSpacingM: w.maxSpacingM,
-    endMaxMm: w.endMaxMm,
-    projectionLessMm: w.projectionLessMm,
-    projectionToleranceMm: w.projectionMoreMm,
-    // Those that are set on pour day are taken to come where they are drawn.
-    bolts: [...standing.map((b) => b.bolt), ...w.wetM.map((atM) => ({ atM }))],
-  });
-  return values.map((value, place): Judged | null => {
-    if (value === null) return null;
-    const k = standing.findIndex((b) => b.place === place);
-    const failures = k < 0 ? [] : result.failures.filter((f) => f.bolt === k);
-    const worst = failures.reduce<number | null>(
-      (m, f) => (m === null || f.byMm > m ? f.byMm : m),
-      null,
-    );
-    return {
-      verdict: k < 0 || failures.length ? 'out' : 'good',
-      margin: worst === null ? null : -worst,
-      lowMm: null,
-      highMm: null,
-      calculation: 'anchor-verdict',
-      steps,
-      input,
-      texts: k < 0 ? ['missing'] : failures.map((f) => f.rule),
-    };
-  });
 }
 
 const valueOf = (p: PlaceState): ReadingValue | null => p.reading?.body.value ?? null;

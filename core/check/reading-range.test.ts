@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { meet } from '../model/ranges.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { judgeReading } from './judge.ts';
+import { judgeReading } from './judge-reading.ts';
 import { checkList } from './points/index.ts';
 import { meetReading } from './reading-range.ts';
 import { marginText } from './words.ts';

@@ -28,6 +28,14 @@ const SET_OUT = ['line', 'square', 'level'] as const;
 /** The limits only colour the levels; what counts here is how far off they are. */
 const NO_LIMITS = { topMm: 0, bottomMm: 0, closeMm: 0 };
 
+/** Takes an entry as a reading of a check at one of its places. */
+type Add = (
+  point: CheckPoint,
+  place: number,
+  from: { id: string; at: string; actor: string },
+  mm: number,
+) => void;
+
 /**
  * What was read while setting out and answers a check as well, as readings of that check, by check and place: offsets from a
  * string line, mm (+ further from the string than its block), the difference of two diagonals, mm, and form tops off their
@@ -46,12 +54,7 @@ export function setOutReadings(
     (first, e) => Math.min(first, Date.parse(e.at)),
     Infinity,
   );
-  const add = (
-    point: CheckPoint,
-    place: number,
-    from: { id: string; at: string; actor: string },
-    mm: number,
-  ) => {
+  const add: Add = (point, place, from, mm) => {
     if (Date.parse(from.at) >= begunMs) return;
     const reading: LogEvent<'reading'> = {
       id: from.id,
@@ -79,7 +82,13 @@ export function setOutReadings(
     const [one = 0, other = 0] = e.body.diagonalsM;
     if (point) add(point, 0, e, Math.abs(one - other) * 1000);
   }
-  if (entries(state, 'level').length === 0) return out;
+  addLevels(site, points, state, add);
+  return out;
+}
+
+/** Form tops read on the rod, at the checks of tops they answer. */
+function addLevels(site: SitePlan, points: CheckPoint[], state: PourState, add: Add): void {
+  if (entries(state, 'level').length === 0) return;
   const tops = points.filter((p) => p.kind === 'level');
   const levels = levelsOf(
     site,
@@ -100,7 +109,6 @@ export function setOutReadings(
         if (answers(site, point, place.atM, target))
           add(point, index, { id: r.entryId, at: r.at, actor: r.actor }, mm);
     });
-  return out;
 }
 
 /**

@@ -1,7 +1,8 @@
 import { readingText, type ReadingValue } from '../log/kinds/reading-value.ts';
 import { barText, lengthText } from '../units/format.ts';
 import type { UnitSystem } from '../units/measure.ts';
-import type { Judged, PlaceState, PointState } from './judge.ts';
+import type { PlaceState, PointState } from './judge.ts';
+import type { Judged } from './judge-reading.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
 
 /** Why a place that was read is asked for again. */

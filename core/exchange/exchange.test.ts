@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
-import { sitePlanSchema } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { materialsOf } from '../takeoff/materials.ts';

@@ -1,6 +1,6 @@
 import { elementIds } from '../model/elements.ts';
 import type { FootingType, Run, WallType } from '../model/site.ts';
-import { freeName, RUN_STEM, typeMarks } from '../siteplan/edit.ts';
+import { freeName, RUN_STEM, typeMarks } from '../siteplan/edit/names.ts';
 import type { Drawn } from '../siteplan/drawn.ts';
 import { roundM } from '../model/geometry.ts';
 
@@ -49,29 +49,7 @@ export function runsFromLines(
   const nodes = plan.nodes.map((n) => ({ ...n }));
   const taken = new Set(nodes.map((n) => n.id));
   // A grid of the size of the join finds the node that is near without looking at all of them.
-  const cell = (x: number, y: number) => `${Math.floor(x / JOIN_M)}:${Math.floor(y / JOIN_M)}`;
-  const grid = new Map<string, typeof nodes>();
-  const enter = (n: (typeof nodes)[number]) => {
-    const c = cell(n.xM, n.yM);
-    grid.set(c, [...(grid.get(c) ?? []), n]);
-  };
-  nodes.forEach(enter);
-  let next = 1;
-  const nodeNear = (xM: number, yM: number): string => {
-    for (const dx of [-1, 0, 1])
-      for (const dy of [-1, 0, 1]) {
-        const found = grid
-          .get(cell(xM + dx * JOIN_M, yM + dy * JOIN_M))
-          ?.find((n) => Math.hypot(n.xM - xM, n.yM - yM) <= JOIN_M);
-        if (found) return found.id;
-      }
-    while (taken.has(`PT${next}`)) next += 1;
-    const node = { id: `PT${next}`, xM: roundM(xM), yM: roundM(yM) };
-    taken.add(node.id);
-    nodes.push(node);
-    enter(node);
-    return node.id;
-  };
+  const nodeNear = nodeFinder(nodes, taken);
   const names = new Set([...elementIds(plan), ...typeMarks(plan)]);
   const pairs = new Set(plan.runs.map((r) => [r.kind, ...[r.from, r.to].sort()].join('|')));
   const runs: Run[] = [];
@@ -79,11 +57,9 @@ export function runsFromLines(
   for (const l of lines) {
     const use = layers[l.layer];
     if (!use) continue;
-    if (Math.hypot(l.x2 - l.x1, l.y2 - l.y1) * k < SPECK_M) {
-      specks += 1;
-      continue;
-    }
-    const [from, to] = [nodeNear(l.x1 * k, l.y1 * k), nodeNear(l.x2 * k, l.y2 * k)];
+    const short = Math.hypot(l.x2 - l.x1, l.y2 - l.y1) * k < SPECK_M;
+    const from = short ? '' : nodeNear(l.x1 * k, l.y1 * k);
+    const to = short ? '' : nodeNear(l.x2 * k, l.y2 * k);
     if (from === to) {
       specks += 1;
       continue;
@@ -123,6 +99,34 @@ export function runsFromLines(
     specks,
     doubles,
   };
+}
+
+/** Finds the node that is near a spot, or makes one there. A grid of the size of the join finds it without looking at all. */
+function nodeFinder(nodes: { id: string; xM: number; yM: number }[], taken: Set<string>) {
+  const cell = (x: number, y: number) => `${Math.floor(x / JOIN_M)}:${Math.floor(y / JOIN_M)}`;
+  const grid = new Map<string, typeof nodes>();
+  const enter = (n: (typeof nodes)[number]) => {
+    const c = cell(n.xM, n.yM);
+    grid.set(c, [...(grid.get(c) ?? []), n]);
+  };
+  nodes.forEach(enter);
+  let next = 1;
+  const nodeNear = (xM: number, yM: number): string => {
+    for (const dx of [-1, 0, 1])
+      for (const dy of [-1, 0, 1]) {
+        const found = grid
+          .get(cell(xM + dx * JOIN_M, yM + dy * JOIN_M))
+          ?.find((n) => Math.hypot(n.xM - xM, n.yM - yM) <= JOIN_M);
+        if (found) return found.id;
+      }
+    while (taken.has(`PT${next}`)) next += 1;
+    const node = { id: `PT${next}`, xM: roundM(xM), yM: roundM(yM) };
+    taken.add(node.id);
+    nodes.push(node);
+    enter(node);
+    return node.id;
+  };
+  return nodeNear;
 }
 
 /** What a layer most likely is, by its name: a type's mark in it, or the words footing and wall. Null leaves it out. */

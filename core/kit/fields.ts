@@ -20,10 +20,13 @@ export const share = () =>
   anyNumber().gte(0, 'is a share from 0 to 1').lte(1, 'is a share from 0 to 1');
 /** Temperature of air, ground or curing concrete, °C. */
 export const temperature = () =>
-  anyNumber().gte(-50, 'must be from −50 to 100 °C').lte(100, 'must be from −50 to 100 °C');
+  anyNumber().gte(-50, 'must be from −50 °C to 100 °C').lte(100, 'must be from −50 °C to 100 °C');
+/** Temperature of the air over a site, °C: hotter or colder was never measured where people pour. */
+export const airTemperature = () =>
+  anyNumber().gte(-60, 'must be from −60 °C to 60 °C').lte(60, 'must be from −60 °C to 60 °C');
 /** Temperature of fresh concrete, °C. */
 export const freshTemperature = () =>
-  anyNumber().gte(0, 'must be from 0 to 60 °C').lte(60, 'must be from 0 to 60 °C');
+  anyNumber().gte(0, 'must be from 0 °C to 60 °C').lte(60, 'must be from 0 °C to 60 °C');
 /** A whole number, 1 or more. */
 export const count = () => anyNumber().int('must be a whole number').gt(0, 'must be above 0');
 /** A whole number, 0 or more. */

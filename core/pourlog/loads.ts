@@ -123,11 +123,9 @@ export function loadsOf(
     const placed = entries(state, 'place-start').find((e) => e.body.loadId === id);
     const judged = slump ? judgeSlump(mix, profile, slump.body.measuredMm, slump.body.where) : null;
     const batchedMs = arrived ? Date.parse(arrived.body.batchedAt) : null;
-    const untilMs = ended
-      ? Date.parse(ended.at)
-      : verdict?.body.decision === 'reject'
-        ? Date.parse(verdict.at)
-        : nowMs;
+    const sentBack = verdict?.body.decision === 'reject' ? verdict : null;
+    const over = ended ?? sentBack;
+    const untilMs = over ? Date.parse(over.at) : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
     const judgedLoad = judgeLoad(ageMin, mix, judged, arrived);

@@ -1,14 +1,15 @@
 import { z } from 'zod';
 import { kindOf, EVENT_KINDS, type LogEvent } from '../log/events.ts';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
-import { checkSitePlan, sitePlanShape } from '../model/site.ts';
+import { sitePlanShape } from '../model/site.ts';
+import { checkSitePlan } from '../model/site-check.ts';
 import { orderFor, rehearse } from '../pourplan/plan.ts';
 import { routeOf } from '../pourplan/route.ts';
-import { calculation, fig } from '../kit/calculation.ts';
+import { calculation, fig, type Trace } from '../kit/calculation.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';
-import { progressOf } from './progress.ts';
+import { progressOf, type Progress } from './progress.ts';
 import { replay } from '../log/state.ts';
 
 const instant = () =>
@@ -35,6 +36,34 @@ const logEvent = envelope.transform((e, ctx): LogEvent => {
 });
 
 const minutesAfter = (ms: number, nowMs: number) => (ms - nowMs) / 60_000;
+
+/** The working of it. */
+function traceState(entries: number, trace: Trace, volumeM3: number, p: Progress): void {
+  trace.step(
+    'placed',
+    `${entries} entries, ${p.placements.length} stretches of placing`,
+    p.placedM3,
+    'm³',
+  );
+  trace.step('to fill', `${fig(volumeM3)} − ${fig(p.placedM3)}`, p.toFillM3, 'm³');
+  trace.step(
+    'balance',
+    `${fig(p.neededM3)} needed − ${fig(p.hereM3)} here − ${fig(p.onOrderM3)} on order`,
+    p.balanceM3,
+    'm³',
+  );
+  for (const s of p.seams)
+    trace.step(
+      `seam ${s.elementId}`,
+      `shuts ${fig(p.knitMin)} min after it was placed`,
+      s.minutesLeft,
+      'min',
+    );
+  if (p.seams.some((s) => s.cold))
+    trace.caution(
+      'A seam is past its window: test it with a running vibrator, and ask the engineer before going on.',
+    );
+}
 
 /** The log reduced to where the pour stands. */
 export const pourStateOf = calculation({
@@ -123,30 +152,7 @@ export const pourStateOf = calculation({
       nowMs,
     );
     const p = progressOf(v.pour, mix, route, state, loads, nowMs);
-    trace.step(
-      'placed',
-      `${v.events.length} entries, ${p.placements.length} stretches of placing`,
-      p.placedM3,
-      'm³',
-    );
-    trace.step('to fill', `${fig(route.volumeM3)} − ${fig(p.placedM3)}`, p.toFillM3, 'm³');
-    trace.step(
-      'balance',
-      `${fig(p.neededM3)} needed − ${fig(p.hereM3)} here − ${fig(p.onOrderM3)} on order`,
-      p.balanceM3,
-      'm³',
-    );
-    for (const s of p.seams)
-      trace.step(
-        `seam ${s.elementId}`,
-        `shuts ${fig(p.knitMin)} min after it was placed`,
-        s.minutesLeft,
-        'min',
-      );
-    if (p.seams.some((s) => s.cold))
-      trace.caution(
-        'A seam is past its window: test it with a running vibrator, and ask the engineer before going on.',
-      );
+    traceState(v.events.length, trace, route.volumeM3, p);
     return {
       placedM3: p.placedM3,
       toFillM3: p.toFillM3,

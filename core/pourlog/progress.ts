@@ -80,6 +80,39 @@ function startableOf(
   });
 }
 
+/** Concrete on site, used and still to come, m³. */
+function concreteOf(
+  { settings }: PourDoc,
+  loads: LoadState[],
+  placedM3: number,
+  volumeM3: number,
+): Pick<
+  Progress,
+  'toFillM3' | 'dischargedM3' | 'hereM3' | 'usedPerNeat' | 'neededM3' | 'onOrderM3' | 'balanceM3'
+> {
+  const sum = (list: LoadState[], of: (l: LoadState) => number) =>
+    list.reduce((total, l) => total + of(l), 0);
+  const toFillM3 = Math.max(0, volumeM3 - placedM3);
+  const taken = loads.filter((l) => l.decision !== 'reject');
+  const ended = taken.filter((l) => l.endedAt !== null);
+  const here = taken.filter((l) => l.arrivedAt !== null && l.endedAt === null);
+  const dischargedM3 = sum(ended, (l) => (l.volumeM3 ?? 0) - (l.returnedM3 ?? 0));
+  const hereM3 = sum(here, (l) => l.volumeM3 ?? 0);
+  const usable = Math.max(0, dischargedM3 - (ended.length ? settings.leftBehindM3 : 0));
+  // The measured use counts only once a good part is placed and nothing is half-way out of a truck.
+  const measured = here.length === 0 && placedM3 > 0.15 * volumeM3 && usable > 0;
+  const usedPerNeat = measured ? usable / placedM3 : null;
+  const begun = ended.length > 0 || placedM3 > 0;
+  const neededM3 =
+    toFillM3 * (usedPerNeat ?? 1 + settings.wasteRatio) + (begun ? 0 : settings.leftBehindM3);
+  const onOrderM3 = sum(
+    loads.filter((l) => l.arrivedAt === null),
+    (l) => l.plannedM3 ?? 0,
+  );
+  const balanceM3 = neededM3 - hereM3 - onOrderM3;
+  return { toFillM3, dischargedM3, hereM3, usedPerNeat, neededM3, onOrderM3, balanceM3 };
+}
+
 /** What is placed where and when, what is still to fill, the balance of concrete, and the seams' clocks at `nowMs`. */
 export function progressOf(
   pour: PourDoc,
@@ -102,23 +135,7 @@ export function progressOf(
     ratio: best.get(faceKey(f.elementId, f.lift)) ?? 0,
   }));
   const placedM3 = filled.reduce((s, f) => s + f.ratio * f.volumeM3, 0);
-  const toFillM3 = Math.max(0, route.volumeM3 - placedM3);
-  const ended = loads.filter((l) => l.endedAt !== null && l.decision !== 'reject');
-  const dischargedM3 = ended.reduce((s, l) => s + (l.volumeM3 ?? 0) - (l.returnedM3 ?? 0), 0);
-  const here = loads.filter(
-    (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
-  );
-  const hereM3 = here.reduce((s, l) => s + (l.volumeM3 ?? 0), 0);
-  const usable = Math.max(0, dischargedM3 - (ended.length ? pour.settings.leftBehindM3 : 0));
-  // The measured use counts only once a good part is placed and nothing is half-way out of a truck.
-  const usedPerNeat =
-    here.length === 0 && placedM3 > 0.15 * route.volumeM3 && usable > 0 ? usable / placedM3 : null;
-  const factor = usedPerNeat ?? 1 + pour.settings.wasteRatio;
-  const neededM3 =
-    toFillM3 * factor + (ended.length || placedM3 > 0 ? 0 : pour.settings.leftBehindM3);
-  const onOrderM3 = loads
-    .filter((l) => l.arrivedAt === null)
-    .reduce((s, l) => s + (l.plannedM3 ?? 0), 0);
+  const concrete = concreteOf(pour, loads, placedM3, route.volumeM3);
   const temp =
     latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body.concreteTempC ??
     pour.settings.concreteTempC;
@@ -135,20 +152,14 @@ export function progressOf(
   );
   const faces = openFaces(cells, reached, underHose);
   const current = placements.findLast((p) => p.open) ?? null;
-  const done = toFillM3 < 1e-6 && current === null;
+  const done = concrete.toFillM3 < 1e-6 && current === null;
   return {
     placements,
     current,
     filled: filled.map(({ elementId, lift, ratio }) => ({ elementId, lift, ratio })),
     startable: startableOf(cells, best),
     placedM3,
-    toFillM3,
-    dischargedM3,
-    hereM3,
-    usedPerNeat,
-    neededM3,
-    onOrderM3,
-    balanceM3: neededM3 - hereM3 - onOrderM3,
+    ...concrete,
     seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs),
     coldJoints: coldJointsOf(cells, reached, knitMin),
     concreteTempC: temp,

@@ -2,7 +2,8 @@ import { calculation, fig } from '../kit/calculation.ts';
 import { quantilesOf } from './quantiles.ts';
 import { simulationInput, simulationOutput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
-import { spreadOf, trialsOf } from './trials.ts';
+import { trialsOf } from './trials.ts';
+import { spreadOf } from './trials-layout.ts';
 
 const spreadOut = (values: Float64Array) => {
   const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number];

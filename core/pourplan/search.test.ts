@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { evaluate, resultOf } from '../kit/calculation.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { planPour } from './plan.ts';
-import { searchSequences, type Choices, type SearchInput, type SearchResult } from './search.ts';
+import { searchSequences } from './search.ts';
+import { type Choices, type SearchInput, type SearchResult } from './search-types.ts';
 import { sequenceSearch } from './sequence-search.ts';
 import { trialsOf } from './trials.ts';
 

@@ -1,99 +1,18 @@
-import { moneyText } from '../units/money.ts';
 import { mersenne } from 'pure-rand/generator/mersenne';
-import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { orderFor, rehearse } from './plan.ts';
 import { quantilesOf } from './quantiles.ts';
 import { routeOf } from './route.ts';
-import { trialsOf } from './trials.ts';
-
-/** What may be chosen: each list holds the values to try. An empty list keeps the pour's own. */
-export interface Choices {
-  startAt: number[];
-  reverse: boolean[];
-  lifts: number[];
-  truckM3: number[];
-  spacingMin: (number | null)[];
-  firstLoadMin: number[];
-  /** Rates of placing, m³/h, within what pump and crew give. */
-  placingRateM3PerH: number[];
-  /** Waits between a lift and the next one on it, minutes. */
-  liftWaitMin: number[];
-}
-/** What things cost, in the site's money. */
-interface Prices {
-  crewPerMin: number;
-  oldLoad: number;
-  afterDusk: number;
-}
-/** Hours that must stay free of placing, and why: rain, frost, a storm. */
-export interface NoGo {
-  fromMin: number;
-  toMin: number;
-  reason: string;
-}
-
-export interface SearchInput {
-  site: SitePlan;
-  pour: PourDoc;
-  mix: Mix;
-  plant: Plant;
-  duskMin: number;
-  choices: Choices;
-  prices: Prices;
-  noGo: NoGo[];
-  coldSeamShare: number;
-  trials: number;
-  seed: number;
-  maxPlans: number;
-  runnersUp: number;
-}
-
-type Chosen = Pick<
-  PourSettings,
-  | 'startAt'
-  | 'reverse'
-  | 'lifts'
-  | 'truckM3'
-  | 'spacingMin'
-  | 'firstLoadMin'
-  | 'placingRateM3PerH'
-  | 'liftWaitMin'
->;
-/** The limits a plan is held to. */
-export const LIMITS = ['rating', 'seam', 'hours'] as const;
-type Limit = (typeof LIMITS)[number];
-/** A plan that was looked at: what was chosen, what it is likely to cost, and why it is not the one. */
-export interface Candidate {
-  chosen: Chosen;
-  cost: number;
-  coldSeam: number;
-  overRating: number;
-  overAge: number;
-  short: number;
-  afterDusk: number;
-  finishP50Min: number;
-  finishP90Min: number;
-  crewWaitMin: number;
-  /** Which limit it fails first, and in words; null when it keeps them all. */
-  fails: Limit | null;
-  rejected: string | null;
-}
-export interface SearchResult {
-  best: Candidate | null;
-  /** When no plan keeps to the limits: which failed, and what would lift it. */
-  advice: string | null;
-  runnersUp: Candidate[];
-  examined: number;
-  possible: number;
-  enumerated: boolean;
-}
-export interface SearchProgress {
-  done: number;
-  of: number;
-  best: Candidate | null;
-}
+import { adviceOf, runnersUpOf } from './search-answer.ts';
+import type {
+  Candidate,
+  Chosen,
+  Limit,
+  SearchInput,
+  SearchProgress,
+  SearchResult,
+} from './search-types.ts';
+import { trialsOf, type Tally } from './trials.ts';
 
 const KEYS = [
   'startAt',
@@ -107,6 +26,20 @@ const KEYS = [
 ] as const;
 /** Report this often, so that a screen can show it and a caller can stop. */
 const REPORT_EVERY = 10;
+
+/** The first limit a plan does not keep, and how. */
+function firstFailing(
+  v: SearchInput,
+  t: Tally,
+  inTheWay: SearchInput['noGo'][number] | undefined,
+): [Limit, string] | [null, null] {
+  const n = v.trials;
+  if (t.overRating > 0)
+    return ['rating', `the forms are over their rating on ${t.overRating} of ${n} mornings`];
+  if (t.coldSeam > v.coldSeamShare * n * (1 + 1e-9))
+    return ['seam', `a seam goes cold on ${t.coldSeam} of ${n} mornings`];
+  return inTheWay ? ['hours', inTheWay.reason] : [null, null];
+}
 
 /** Everything that does not depend on the choice is worked out once. */
 function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
@@ -140,20 +73,7 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
         v.prices.afterDusk * t.afterDusk) /
         n;
     const inTheWay = v.noGo.find((g) => g.fromMin < finishP90Min && g.toMin > chosen.firstLoadMin);
-    const failing: [Limit, boolean, string][] = [
-      [
-        'rating',
-        t.overRating > 0,
-        `the forms are over their rating on ${t.overRating} of ${n} mornings`,
-      ],
-      [
-        'seam',
-        t.coldSeam > v.coldSeamShare * n * (1 + 1e-9),
-        `a seam goes cold on ${t.coldSeam} of ${n} mornings`,
-      ],
-      ['hours', inTheWay !== undefined, inTheWay?.reason ?? ''],
-    ];
-    const [fails, , rejected] = failing.find(([, yes]) => yes) ?? [null, false, null];
+    const [fails, rejected] = firstFailing(v, t, inTheWay);
     return {
       chosen,
       cost,
@@ -171,13 +91,87 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
   };
 }
 
-/** Why a plan that would do was not taken. */
-const dearer = (by: number, currency: string | undefined): string =>
-  by < 0.5 ? 'costs the same; another way round' : `costs ${moneyText(by, currency)} more`;
-
 /** Good plans before rejected ones, cheap before dear; of two alike the one looked at first. */
 const better = (a: Candidate, b: Candidate): boolean =>
   (a.rejected === null) !== (b.rejected === null) ? a.rejected === null : a.cost < b.cost - 1e-9;
+
+/** What may be chosen, a list for each key; what is not given stays as the pour has it. */
+class PlanSpace {
+  readonly lists: unknown[][];
+  readonly possible: number;
+  constructor(v: SearchInput) {
+    const own = v.pour.settings;
+    this.lists = KEYS.map((k) =>
+      v.choices[k].length ? [...new Set<unknown>(v.choices[k])] : [own[k]],
+    );
+    this.possible = this.lists.reduce((n, l) => n * l.length, 1);
+  }
+  at(index: number[]): Chosen {
+    return Object.fromEntries(
+      KEYS.map((k, i) => [k, (this.lists[i] as unknown[])[index[i] as number]]),
+    ) as unknown as Chosen;
+  }
+  /** The n-th of all there are. */
+  nth(n: number): number[] {
+    let rest = n;
+    return this.lists.map((l) => {
+      const k = rest % l.length;
+      rest = Math.floor(rest / l.length);
+      return k;
+    });
+  }
+}
+
+/** Plans that were looked at, each once. */
+class Looked {
+  readonly seen = new Map<string, Candidate>();
+  best: Candidate | null = null;
+  readonly #space: PlanSpace;
+  readonly #work: (chosen: Chosen) => Candidate;
+  constructor(v: SearchInput, space: PlanSpace) {
+    this.#space = space;
+    this.#work = evaluator(v);
+  }
+  at(index: number[]): Candidate {
+    const key = index.join();
+    const known = this.seen.get(key);
+    if (known) return known;
+    const found = this.#work(this.#space.at(index));
+    this.seen.set(key, found);
+    if (this.best === null || better(found, this.best)) this.best = found;
+    return found;
+  }
+  /** True when it is time to report. */
+  get due(): boolean {
+    return this.seen.size % REPORT_EVERY === 0;
+  }
+}
+
+/** Walks from many starts, one choice at a time, until as many plans have been looked at. */
+function* walk(v: SearchInput, { lists }: PlanSpace, looked: Looked): Generator<void> {
+  const rng = mersenne(v.seed);
+  const draw = (n: number) => (rng.next() >>> 0) % n;
+  const { seen } = looked;
+  while (seen.size < v.maxPlans) {
+    let here = lists.map((l) => draw(l.length));
+    let stands = looked.at(here);
+    for (let moved = true; moved && seen.size < v.maxPlans;) {
+      moved = false;
+      for (let d = 0; d < lists.length && seen.size < v.maxPlans; d += 1) {
+        for (let k = 0; k < (lists[d] as unknown[]).length && seen.size < v.maxPlans; k += 1) {
+          const next = here.map((x, i) => (i === d ? k : x));
+          const found = looked.at(next);
+          if (better(found, stands)) {
+            here = next;
+            stands = found;
+            moved = true;
+          }
+          if (looked.due) yield;
+        }
+      }
+    }
+  }
+}
 
 /**
  * Looks for the plan that costs least: all of them when there are no more than `maxPlans`, else by walking from many
@@ -185,131 +179,27 @@ const better = (a: Candidate, b: Candidate): boolean =>
  * progress, so that a caller can show it or stop; the last value is the result.
  */
 export function* searchSequences(v: SearchInput): Generator<SearchProgress, SearchResult> {
-  const { settings } = v.pour;
-  const own = Object.fromEntries(KEYS.map((k) => [k, settings[k]])) as unknown as Chosen;
-  const lists = KEYS.map((k) =>
-    v.choices[k].length ? [...new Set<unknown>(v.choices[k])] : [own[k]],
-  );
-  const possible = lists.reduce((n, l) => n * l.length, 1);
+  const space = new PlanSpace(v);
+  const { possible } = space;
   const of = Math.min(possible, v.maxPlans);
-  const work = evaluator(v);
-  const seen = new Map<string, Candidate>();
-  let best: Candidate | null = null;
-  const at = (index: number[]): Chosen =>
-    Object.fromEntries(
-      KEYS.map((k, i) => [k, (lists[i] as unknown[])[index[i] as number]]),
-    ) as unknown as Chosen;
-  const look = (index: number[]): Candidate => {
-    const key = index.join();
-    const known = seen.get(key);
-    if (known) return known;
-    const found = work(at(index));
-    seen.set(key, found);
-    if (best === null || better(found, best)) best = found;
-    return found;
-  };
-
+  const looked = new Looked(v, space);
+  const progress = (): SearchProgress => ({ done: looked.seen.size, of, best: looked.best });
   if (possible <= v.maxPlans) {
     for (let i = 0; i < possible; i += 1) {
-      let rest = i;
-      look(
-        lists.map((l) => {
-          const k = rest % l.length;
-          rest = Math.floor(rest / l.length);
-          return k;
-        }),
-      );
-      if (seen.size % REPORT_EVERY === 0) yield { done: seen.size, of, best };
+      looked.at(space.nth(i));
+      if (looked.due) yield progress();
     }
-  } else {
-    const rng = mersenne(v.seed);
-    const draw = (n: number) => (rng.next() >>> 0) % n;
-    while (seen.size < v.maxPlans) {
-      let here = lists.map((l) => draw(l.length));
-      let stands = look(here);
-      for (let moved = true; moved && seen.size < v.maxPlans;) {
-        moved = false;
-        for (let d = 0; d < lists.length && seen.size < v.maxPlans; d += 1) {
-          for (let k = 0; k < (lists[d] as unknown[]).length && seen.size < v.maxPlans; k += 1) {
-            const next = here.map((x, i) => (i === d ? k : x));
-            const found = look(next);
-            if (better(found, stands)) {
-              here = next;
-              stands = found;
-              moved = true;
-            }
-            if (seen.size % REPORT_EVERY === 0) yield { done: seen.size, of, best };
-          }
-        }
-      }
-    }
-  }
-  const top = best as Candidate | null;
-  const all = [...seen.values()].sort((a, b) => Number(better(b, a)) - Number(better(a, b)));
-  const chosenBest = top !== null && top.rejected === null ? top : null;
-  yield { done: seen.size, of, best: chosenBest };
+  } else for (const _ of walk(v, space, looked)) yield progress();
+  const top = looked.best;
+  const all = [...looked.seen.values()].sort((a, b) => Number(better(b, a)) - Number(better(a, b)));
+  const best = top !== null && top.rejected === null ? top : null;
+  yield { ...progress(), best };
   return {
-    best: chosenBest,
-    advice: chosenBest ? null : adviceOf(all),
-    runnersUp: runnersUpOf(all, top, chosenBest, v.runnersUp, v.site.currency),
-    examined: seen.size,
+    best,
+    advice: best ? null : adviceOf(all),
+    runnersUp: runnersUpOf(all, top, best, v.runnersUp, v.site.currency),
+    examined: looked.seen.size,
     possible,
     enumerated: possible <= v.maxPlans,
   };
-}
-
-/** Plans that come out alike, to the minute and the unit of money, are one: the first that was looked at stands for them. */
-const outcome = (c: Candidate): string =>
-  [
-    Math.round(c.cost),
-    Math.round(c.finishP50Min),
-    Math.round(c.finishP90Min),
-    c.chosen.firstLoadMin,
-    c.rejected ?? '',
-  ].join();
-
-/** Of the rest the cheapest, good or not: a cheaper one that was rejected is what one asks about first. */
-function runnersUpOf(
-  all: Candidate[],
-  top: Candidate | null,
-  best: Candidate | null,
-  most: number,
-  currency: string | undefined,
-): Candidate[] {
-  const shown = new Set(best ? [outcome(best)] : []);
-  return all
-    .filter((c) => c !== top || best === null)
-    .sort((a, b) => a.cost - b.cost)
-    .filter((c) => {
-      const alike = shown.has(outcome(c));
-      shown.add(outcome(c));
-      return !alike;
-    })
-    .slice(0, most)
-    .map((c) => ({
-      ...c,
-      rejected: c.rejected ?? (best ? dearer(c.cost - best.cost, currency) : null),
-    }));
-}
-
-/** What would lift each limit. */
-const LIFTS_IT: Record<Limit, string> = {
-  rating: 'place slower, in more lifts with a wait between them, or take forms that hold more',
-  seam: 'fewer lifts, a faster crew or pump, a retarder, or a split at a planned bulkhead',
-  hours: 'begin earlier, another day, or cover the face',
-};
-const FAILED: Record<Limit, string> = {
-  rating: 'the forms would be over their rating',
-  seam: 'a seam would go cold',
-  hours: 'the hours that are left are ruled out',
-};
-
-/** Why no plan keeps to the limits, and what would: said of the limits that failed in those that were looked at. */
-function adviceOf(all: Candidate[]): string {
-  const failed = LIMITS.filter((l) => all.some((c) => c.fails === l));
-  const [only] = failed;
-  if (only && failed.length === 1) return `In every plan ${FAILED[only]}: ${LIFTS_IT[only]}.`;
-  if (failed.includes('rating') && failed.includes('seam'))
-    return `Fast or high, ${FAILED.rating}; slow or in many lifts, ${FAILED.seam}. Forms that hold more, a retarder, or a split at a planned bulkhead open a way between.`;
-  return `${failed.map((l) => FAILED[l]).join(', or ')}: ${failed.map((l) => LIFTS_IT[l]).join('; ')}.`;
 }

@@ -1,11 +1,13 @@
 import { elementIds } from '../model/elements.ts';
 import { z } from 'zod';
 import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
-import { checkSitePlan, sitePlanShape } from '../model/site.ts';
+import { sitePlanShape } from '../model/site.ts';
+import { checkSitePlan } from '../model/site-check.ts';
 import { calculation, fig } from '../kit/calculation.ts';
 import { anyNumber, count, nonNegative, positive, share, wholeOrNone } from '../kit/fields.ts';
 import { rulesOf } from '../rules/rules.ts';
-import { LIMITS, searchSequences, type SearchResult } from './search.ts';
+import { searchSequences } from './search.ts';
+import { LIMITS, type SearchResult } from './search-types.ts';
 
 const yesNo = () => z.boolean({ error: 'must be true or false' });
 /** What the search may choose from. */

@@ -149,85 +149,122 @@ function headsOf(
   });
 }
 
+/** Where the pour stands between two loads. */
+interface Serving {
+  placements: Placement[];
+  filled: Map<string, Filling>;
+  loads: Timetable['loads'];
+  /** The cell that is filled, and what it still takes, m³. */
+  cell: number;
+  left: number;
+  /** The crew has come to that cell. */
+  moved: boolean;
+  readyMin: number;
+  crewWaitMin: number;
+  leftOverM3: number;
+}
+
+/** Fills cells with what a load holds, from t on; answers when it is empty and what it still holds when all is full. */
+function fillFrom(
+  v: SimulationInput,
+  state: Serving,
+  loadId: string,
+  t: number,
+  volumeM3: number,
+): { t: number; holds: number } {
+  const rate = v.placingRateM3PerH / 60;
+  let holds = volumeM3;
+  while (holds > NOTHING_M3 && state.cell < v.cells.length) {
+    const c = v.cells[state.cell] as SimulationInput['cells'][number];
+    if (!state.moved) {
+      t += c.moveMin;
+      const under = c.below === undefined ? undefined : state.filled.get(c.below);
+      if (under && v.liftWaitMin > 0) t = Math.max(t, under.end + v.liftWaitMin);
+      state.moved = true;
+    }
+    const volume = Math.min(holds, state.left);
+    t = place(t, volume, rate, v.breaks, (fromMin, toMin, placedM3) => {
+      state.placements.push({ cellId: c.id, loadId, fromMin, toMin, volumeM3: placedM3 });
+      const start = state.filled.get(c.id)?.start ?? fromMin;
+      state.filled.set(c.id, { start, end: toMin, full: false });
+    });
+    holds -= volume;
+    state.left -= volume;
+    if (state.left <= NOTHING_M3) {
+      const f = state.filled.get(c.id);
+      if (f) f.full = true;
+      state.cell += 1;
+      state.left = v.cells[state.cell]?.volumeM3 ?? 0;
+      state.moved = false;
+    }
+  }
+  return { t, holds };
+}
+
+/** One load from its arrival till it is empty; one that comes when all is full goes back as it came. */
+function serve(
+  v: SimulationInput,
+  arrivals: Arrivals,
+  state: Serving,
+  index: number,
+  first: boolean,
+): void {
+  const load = v.loads[index] as SimulationInput['loads'][number];
+  const arriveMin = arrivals.arriveMin[index] as number;
+  const { id } = load;
+  if (state.cell >= v.cells.length) {
+    const none = { startMin: null, endMin: null, waitMin: null, ageAtEndMin: null };
+    state.loads.push({ id, arriveMin, ...none, overAge: false });
+    state.leftOverM3 += load.volumeM3;
+    return;
+  }
+  const ready = state.readyMin;
+  const startMin = outOfBreaks(Math.max(arriveMin, ready), v.breaks);
+  state.crewWaitMin += startMin - ready - breakMinutes(ready, startMin, v.breaks);
+  // What fills hoses and pump is not placed.
+  const behindM3 = first ? v.leftBehindM3 : 0;
+  const fromMin =
+    behindM3 > 0
+      ? place(startMin, behindM3, v.placingRateM3PerH / 60, v.breaks, () => undefined)
+      : startMin;
+  const { t, holds } = fillFrom(v, state, id, fromMin, load.volumeM3 - behindM3);
+  state.leftOverM3 += Math.max(0, holds);
+  const age = t - (arrivals.leaveMin[index] as number);
+  state.loads.push({
+    id,
+    arriveMin,
+    startMin,
+    endMin: t,
+    waitMin: startMin - arriveMin,
+    ageAtEndMin: age,
+    overAge: age > v.maxAgeMin * (1 + EPS),
+  });
+  state.readyMin = t + v.changeOverMin;
+}
+
 /**
  * The timetable of one pour with given arrivals: exact arithmetic in minutes after midnight.
  * Loads are served in order of arrival; cells fill in list order; nothing is placed within a break.
  */
 export function timetableOf(v: SimulationInput, arrivals: Arrivals): Timetable {
-  const rate = v.placingRateM3PerH / 60;
   const order = v.loads
     .map((_, i) => i)
     .sort((a, b) => (arrivals.arriveMin[a] as number) - (arrivals.arriveMin[b] as number) || a - b);
-  const placements: Placement[] = [];
-  const filled = new Map<string, Filling>();
-  const loads: Timetable['loads'] = [];
-  let cell = 0;
-  let left = v.cells[0]?.volumeM3 ?? 0;
-  let moved = false;
-  let ready = v.startMin;
-  let crewWaitMin = 0;
-  let leftOverM3 = 0;
+  const state: Serving = {
+    placements: [],
+    filled: new Map(),
+    loads: [],
+    cell: 0,
+    left: v.cells[0]?.volumeM3 ?? 0,
+    moved: false,
+    readyMin: v.startMin,
+    crewWaitMin: 0,
+    leftOverM3: 0,
+  };
   order.forEach((index, turn) => {
-    const load = v.loads[index] as SimulationInput['loads'][number];
-    const arriveMin = arrivals.arriveMin[index] as number;
-    if (cell >= v.cells.length) {
-      loads.push({
-        id: load.id,
-        arriveMin,
-        startMin: null,
-        endMin: null,
-        waitMin: null,
-        ageAtEndMin: null,
-        overAge: false,
-      });
-      leftOverM3 += load.volumeM3;
-      return;
-    }
-    const startMin = outOfBreaks(Math.max(arriveMin, ready), v.breaks);
-    crewWaitMin += startMin - ready - breakMinutes(ready, startMin, v.breaks);
-    let t = startMin;
-    let holds = load.volumeM3;
-    if (turn === 0 && v.leftBehindM3 > 0) {
-      t = place(t, v.leftBehindM3, rate, v.breaks, () => undefined);
-      holds -= v.leftBehindM3;
-    }
-    while (holds > NOTHING_M3 && cell < v.cells.length) {
-      const c = v.cells[cell] as SimulationInput['cells'][number];
-      if (!moved) {
-        t += c.moveMin;
-        const under = c.below === undefined ? undefined : filled.get(c.below);
-        if (under && v.liftWaitMin > 0) t = Math.max(t, under.end + v.liftWaitMin);
-        moved = true;
-      }
-      const volume = Math.min(holds, left);
-      t = place(t, volume, rate, v.breaks, (fromMin, toMin, volumeM3) => {
-        placements.push({ cellId: c.id, loadId: load.id, fromMin, toMin, volumeM3 });
-        const f = filled.get(c.id);
-        filled.set(c.id, { start: f?.start ?? fromMin, end: toMin, full: false });
-      });
-      holds -= volume;
-      left -= volume;
-      if (left <= NOTHING_M3) {
-        const f = filled.get(c.id);
-        if (f) f.full = true;
-        cell += 1;
-        left = v.cells[cell]?.volumeM3 ?? 0;
-        moved = false;
-      }
-    }
-    leftOverM3 += Math.max(0, holds);
-    const age = t - (arrivals.leaveMin[index] as number);
-    loads.push({
-      id: load.id,
-      arriveMin,
-      startMin,
-      endMin: t,
-      waitMin: startMin - arriveMin,
-      ageAtEndMin: age,
-      overAge: age > v.maxAgeMin * (1 + EPS),
-    });
-    ready = t + v.changeOverMin;
+    serve(v, arrivals, state, index, turn === 0);
   });
+  const { placements, loads, filled, cell, left, crewWaitMin, leftOverM3 } = state;
   const shortM3 =
     cell >= v.cells.length ? 0 : left + v.cells.slice(cell + 1).reduce((s, c) => s + c.volumeM3, 0);
   for (const [id, f] of filled) if (!f.full) filled.delete(id);

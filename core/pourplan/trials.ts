@@ -1,7 +1,7 @@
 import { clockMin } from '../concrete/joint-window.ts';
-import { STANDARD_GRAVITY } from '../units/factors.ts';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
+import { EPS, headLimitM, layOut } from './trials-layout.ts';
 
 /**
  * The trial loop of the pour simulation, written for speed: the pour is laid out in typed arrays once, and a trial
@@ -9,15 +9,6 @@ import type { SimulationInput } from './simulation-model.ts';
  * what happened; this one only says how it went.
  */
 const NOTHING_M3 = 1e-9;
-const EPS = 1e-9;
-/** z of the 90th percentile: ln(p90/median) over it is the deviation of ln X. */
-const Z90 = 1.2815515655;
-
-type Delay = SimulationInput['loads'][number]['travel'];
-/** Deviation of ln X of a lognormal delay; 0 when it has no spread. */
-export const spreadOf = (d: Delay): number =>
-  d.medianMin > 0 ? Math.log(d.p90Min / d.medianMin) / Z90 : 0;
-
 /** How often, of all trials, and how much on the whole. */
 export interface Tally {
   trials: number;
@@ -40,86 +31,7 @@ export interface Trials {
   firstArrivals(seed: number): { leaveMin: number[]; arriveMin: number[] };
 }
 
-interface Layout {
-  volume: Float64Array;
-  move: Float64Array;
-  duration: Float64Array;
-  seamAbove: Int32Array;
-  seamBelow: Int32Array;
-  seamBeside: Uint8Array;
-  /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
-  heavy: Int32Array;
-  below: Int32Array;
-  /** 1 where a form begins: no head comes from below. */
-  foot: Uint8Array;
-  height: Float64Array;
-  loadVolume: Float64Array;
-  batch: Float64Array;
-  delayMedian: Float64Array;
-  delaySpread: Float64Array;
-  travelMedian: Float64Array;
-  travelSpread: Float64Array;
-  breakFrom: Float64Array;
-  breakTo: Float64Array;
-}
-
-/** Breaks in order, those that overlap made one. */
-export function mergedBreaks(
-  breaks: SimulationInput['breaks'],
-): { fromMin: number; toMin: number }[] {
-  const out: { fromMin: number; toMin: number }[] = [];
-  for (const b of [...breaks].sort((x, y) => x.fromMin - y.fromMin)) {
-    const last = out.at(-1);
-    if (last && b.fromMin <= last.toMin) last.toMin = Math.max(last.toMin, b.toMin);
-    else out.push({ ...b });
-  }
-  return out;
-}
-
-function layOut(v: SimulationInput): Layout {
-  const index = new Map(v.cells.map((c, i) => [c.id, i]));
-  const at = (id: string): number => index.get(id) ?? -1;
-  const below = Int32Array.from(v.cells, (c) => (c.below === undefined ? -1 : at(c.below)));
-  const foot = Uint8Array.from(v.cells, (c) => (c.formFoot ? 1 : 0));
-  const height = Float64Array.from(v.cells, (c) => c.heightM);
-  const seams = v.cells.flatMap((c, i) => [
-    ...(c.below === undefined ? [] : [[i, at(c.below), 0]]),
-    ...c.beside.map((b) => [i, at(b), 1]),
-  ]);
-  const headLimit = headLimitM(v);
-  const heavy = v.cells.flatMap((_, i) => {
-    let head = 0;
-    for (let k = i; k >= 0; k = foot[k] === 1 ? -1 : (below[k] as number))
-      head += height[k] as number;
-    return head > headLimit ? [i] : [];
-  });
-  const breaks = mergedBreaks(v.breaks);
-  return {
-    volume: Float64Array.from(v.cells, (c) => c.volumeM3),
-    move: Float64Array.from(v.cells, (c) => c.moveMin),
-    duration: Float64Array.from(v.cells, (c) => c.volumeM3 / (v.placingRateM3PerH / 60)),
-    seamAbove: Int32Array.from(seams, (s) => s[0] as number),
-    seamBelow: Int32Array.from(seams, (s) => s[1] as number),
-    seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
-    heavy: Int32Array.from(heavy),
-    below,
-    foot,
-    height,
-    loadVolume: Float64Array.from(v.loads, (l) => l.volumeM3),
-    batch: Float64Array.from(v.loads, (l) => l.batchMin),
-    delayMedian: Float64Array.from(v.loads, (l) => l.plantDelay.medianMin),
-    delaySpread: Float64Array.from(v.loads, (l) => spreadOf(l.plantDelay)),
-    travelMedian: Float64Array.from(v.loads, (l) => l.travel.medianMin),
-    travelSpread: Float64Array.from(v.loads, (l) => spreadOf(l.travel)),
-    breakFrom: Float64Array.from(breaks, (b) => b.fromMin),
-    breakTo: Float64Array.from(breaks, (b) => b.toMin),
-  };
-}
-
-/** Fresh head above which the pressure is over the rating, m. */
-const headLimitM = (v: SimulationInput): number =>
-  (v.ratingKPa * (1 + EPS) * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
-
+/* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
 /** Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once. */
 export function trialsOf(v: SimulationInput): Trials {
   const l = layOut(v);

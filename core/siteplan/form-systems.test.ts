@@ -4,7 +4,8 @@ import { formSystemSchema, type FormSystem } from '../model/objects.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { planDiff } from './changes.ts';
 import { drawnOf, pourDrawn, withDrawn, type Drawn } from './drawn.ts';
-import { applyEdit, EditRefused, type PlanEdit } from './edit.ts';
+import { applyEdit } from './edit/apply.ts';
+import { EditRefused, type PlanEdit } from './edit/acts.ts';
 import { nextForms } from './first-sizes.ts';
 
 const { site, pour, mix } = demoPour('quillback', 'P2');

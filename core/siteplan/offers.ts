@@ -1,5 +1,5 @@
 import type { Drawn } from './drawn.ts';
-import type { PlanEdit } from './edit.ts';
+import type { PlanEdit } from './edit/acts.ts';
 import { standsOn } from './standing.ts';
 
 /** Something the plan seems to lack, and the act that would put it in. */

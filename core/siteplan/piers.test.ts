@@ -8,7 +8,8 @@ import { levelTargets } from '../check/levels.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { planDiff } from './changes.ts';
 import { drawnOf, withDrawn } from './drawn.ts';
-import { applyEdit, EditRefused } from './edit.ts';
+import { applyEdit } from './edit/apply.ts';
+import { EditRefused } from './edit/acts.ts';
 
 /** A pier put on the plan goes all the way: into its pour, the take-off, the bars, the list, the route and the log of changes. */
 const { site, pour, mix, plant } = demoPour('quillback', 'P2');

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoPour } from '../testdata/demo.ts';
-import { sitePlanSchema } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { takeOff } from '../takeoff/takeoff.ts';
 import { diffText, planDiff } from './changes.ts';
 import { drawnOf, drawnSchema, withDrawn, type Drawn } from './drawn.ts';
-import { applyEdit, EditRefused, type PlanEdit } from './edit.ts';
+import { applyEdit } from './edit/apply.ts';
+import { EditRefused, type PlanEdit } from './edit/acts.ts';
 import { angleOf, lengthOf, nodeOf } from '../model/geometry.ts';
 import { offersOf } from './offers.ts';
 import { snapNode } from './snap.ts';

@@ -48,6 +48,43 @@ const stripOf = (pieces: Unrolled[], closed: boolean): Strip => {
   };
 };
 
+const startsAt = ({ run, forward }: Link): string => (forward ? run.from : run.to);
+const ends = (r: Run): Link[] => [
+  { run: r, forward: true },
+  { run: r, forward: false },
+];
+
+/** A walk along the line laid down as a strip: from the left of the line, what lies ahead lies to the left. */
+function stripOfWalk(
+  walk: Link[],
+  lengthOf: (run: Run) => number,
+  depths: ReadonlyMap<string, number>,
+): Strip {
+  const [first, last] = [walk[0], walk.at(-1)];
+  const closed =
+    walk.length > 2 &&
+    first !== undefined &&
+    last !== undefined &&
+    startsAt(first) === startsAt({ run: last.run, forward: !last.forward });
+  let atM = 0;
+  // On paper the walk goes from right to left.
+  const pieces = [...walk].reverse().map(({ run, forward }): Unrolled => {
+    const piece: Unrolled = {
+      run,
+      atM,
+      lengthM: lengthOf(run),
+      bottomM: run.bottomM,
+      topM: run.topM ?? run.bottomM + (depths.get(run.type) ?? 0),
+      firstAtRight: forward,
+      left: forward ? run.to : run.from,
+      right: forward ? run.from : run.to,
+    };
+    atM += piece.lengthM;
+    return piece;
+  });
+  return stripOf(pieces, closed);
+}
+
 /**
  * The runs of a pour rolled out, as one sees them standing on the left of their line (inside, where runs go round against
  * the clock). Each strip goes on at a node with the run that turns least; what branches off there begins a strip of its own.
@@ -68,11 +105,6 @@ export function unroll(site: Plan, elements: string[]): Strip[] {
   });
   const at = new Map<string, Run[]>();
   for (const r of order) for (const n of [r.from, r.to]) at.set(n, [...(at.get(n) ?? []), r]);
-  const ends = (r: Run): Link[] => [
-    { run: r, forward: true },
-    { run: r, forward: false },
-  ];
-  const startsAt = ({ run, forward }: Link): string => (forward ? run.from : run.to);
   const left = new Set(order);
   const loose = (l: Link): boolean =>
     (at.get(startsAt(l)) ?? []).filter((r) => left.has(r)).length === 1;
@@ -101,29 +133,7 @@ export function unroll(site: Plan, elements: string[]): Strip[] {
       walk.reverse().forEach((l) => {
         l.forward = !l.forward;
       });
-    const [first, last] = [walk[0], walk.at(-1)];
-    const closed =
-      walk.length > 2 &&
-      first !== undefined &&
-      last !== undefined &&
-      startsAt(first) === startsAt({ run: last.run, forward: !last.forward });
-    let atM = 0;
-    // From the left of the line, what lies ahead lies to the left: on paper the walk goes from right to left.
-    const pieces = walk.reverse().map(({ run, forward }): Unrolled => {
-      const piece: Unrolled = {
-        run,
-        atM,
-        lengthM: lengthOf(run),
-        bottomM: run.bottomM,
-        topM: run.topM ?? run.bottomM + (depths.get(run.type) ?? 0),
-        firstAtRight: forward,
-        left: forward ? run.to : run.from,
-        right: forward ? run.from : run.to,
-      };
-      atM += piece.lengthM;
-      return piece;
-    });
-    strips.push(stripOf(pieces, closed));
+    strips.push(stripOfWalk(walk, lengthOf, depths));
   }
   return strips;
 }

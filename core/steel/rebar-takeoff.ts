@@ -1,11 +1,6 @@
 import { z } from 'zod';
-import {
-  wallHeightM,
-  pierHeightM,
-  sitePlanSchema,
-  type Pier,
-  type SitePlan,
-} from '../model/site.ts';
+import { wallHeightM, pierHeightM, type Pier, type SitePlan, type Run } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { calculation, fig, resultOf } from '../kit/calculation.ts';
 import { nonNegative, positive } from '../kit/fields.ts';
 import { barNamed } from '../model/bars.ts';
@@ -103,76 +98,44 @@ function row(
 /** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5). */
 const TOP_BAR_M = 0.3048;
 
-function runRows(site: SitePlan, s: Settings): RebarRow[] {
-  return site.runs.flatMap((run) => {
-    const lengthM = lengthOf(site, run);
-    if (run.kind === 'wall') {
-      const t = site.wallTypes.find((w) => w.mark === run.type);
-      if (!t || run.topM === undefined) return [];
-      const heightM = wallHeightM(run);
-      return [
-        row(
-          run.id,
-          'vertical',
-          t.vertical.bar,
-          t.mats * barsRequired(lengthM * 1000, s.endMm, t.vertical.spacingM * 1000),
-          heightM,
-          s,
-          t.vertical.hooks,
-          { drawn: t.lap },
-        ),
-        row(
-          run.id,
-          'horizontal',
-          t.horizontal.bar,
-          t.mats * barsRequired(heightM * 1000, s.endMm, t.horizontal.spacingM * 1000),
-          lengthM,
-          s,
-          t.horizontal.hooks,
-          { drawn: t.lap },
-        ),
-      ];
-    }
-    const t = site.footingTypes.find((f) => f.mark === run.type);
-    if (!t) return [];
-    const rows =
-      t.continuous.count > 0
-        ? [
-            row(
-              run.id,
-              'along',
-              t.continuous.bar,
-              t.continuous.count,
-              lengthM,
-              s,
-              t.continuous.hooks,
-              { drawn: t.lap },
-            ),
-          ]
-        : [];
-    if (t.continuous.topCount > 0)
-      rows.push(
-        row(run.id, 'top', t.continuous.bar, t.continuous.topCount, lengthM, s, undefined, {
-          drawn: t.lap,
-          topBar: t.depthM - t.coverTopMm / 1000 > TOP_BAR_M,
-        }),
-      );
-    if (t.transverse)
-      rows.push(
-        row(
-          run.id,
-          'across',
-          t.transverse.bar,
-          barsRequired(lengthM * 1000, s.endMm, t.transverse.spacingM * 1000),
-          t.widthM - (2 * t.coverSideMm) / 1000,
-          s,
-          t.transverse.hooks,
-          { drawn: t.lap },
-        ),
-      );
-    return rows;
-  });
+function wallRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
+  const t = site.wallTypes.find((w) => w.mark === run.type);
+  if (!t || run.topM === undefined) return [];
+  const lengthM = lengthOf(site, run);
+  const heightM = wallHeightM(run);
+  const lap = { drawn: t.lap };
+  const bars = (acrossM: number, spacingM: number) =>
+    t.mats * barsRequired(acrossM * 1000, s.endMm, spacingM * 1000);
+  const { vertical: v, horizontal: h } = t;
+  return [
+    row(run.id, 'vertical', v.bar, bars(lengthM, v.spacingM), heightM, s, v.hooks, lap),
+    row(run.id, 'horizontal', h.bar, bars(heightM, h.spacingM), lengthM, s, h.hooks, lap),
+  ];
 }
+
+function footingRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
+  const t = site.footingTypes.find((f) => f.mark === run.type);
+  if (!t) return [];
+  const lengthM = lengthOf(site, run);
+  const lap = { drawn: t.lap };
+  const { bar, count, topCount, hooks } = t.continuous;
+  const rows: RebarRow[] = [];
+  if (count > 0) rows.push(row(run.id, 'along', bar, count, lengthM, s, hooks, lap));
+  if (topCount > 0) {
+    const topBar = t.depthM - t.coverTopMm / 1000 > TOP_BAR_M;
+    rows.push(row(run.id, 'top', bar, topCount, lengthM, s, undefined, { ...lap, topBar }));
+  }
+  if (t.transverse) {
+    const across = t.transverse;
+    const n = barsRequired(lengthM * 1000, s.endMm, across.spacingM * 1000);
+    const barM = t.widthM - (2 * t.coverSideMm) / 1000;
+    rows.push(row(run.id, 'across', across.bar, n, barM, s, across.hooks, lap));
+  }
+  return rows;
+}
+
+const runRows = (site: SitePlan, s: Settings): RebarRow[] =>
+  site.runs.flatMap((run) => (run.kind === 'wall' ? wallRows : footingRows)(site, s, run));
 
 const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
   site.pads.flatMap((p) =>

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { rebarTable } from '../exchange/tables.ts';
 import { evaluate, resultOf } from '../kit/calculation.ts';
 import { drawnOf, withDrawn } from '../siteplan/drawn.ts';
-import { applyEdit } from '../siteplan/edit.ts';
+import { applyEdit } from '../siteplan/edit/apply.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { barNamed, BAR_NAMES } from '../model/bars.ts';
 import { coverVerdict } from './cover-verdict.ts';

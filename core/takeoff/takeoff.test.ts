@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { type SitePlan } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { outlinesOf } from './outline.ts';
 import { ringArea } from './geometry.ts';

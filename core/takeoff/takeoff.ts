@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { type SitePlan } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { calculation, fig } from '../kit/calculation.ts';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
 import { madeOncePer } from '../kit/memo.ts';

@@ -10,7 +10,8 @@ import {
   type PourDoc,
 } from '../model/pour.ts';
 import { rulesOf } from '../rules/rules.ts';
-import { sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { type SitePlan } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 
 /** The demo sites, read for tests of the core: the same files that users see. */
 export interface DemoPour {

@@ -5,7 +5,8 @@ import {
   ruledMix,
   type PourSettings,
 } from '../model/pour.ts';
-import { sitePlanSchema, type SitePlan } from '../model/site.ts';
+import { type SitePlan } from '../model/site.ts';
+import { sitePlanSchema } from '../model/site-check.ts';
 import { rulesOf } from '../rules/rules.ts';
 import type { DemoPour } from './demo.ts';
 

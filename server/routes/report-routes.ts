@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
-import type { ReportInput } from '../report/document.ts';
+import type { ReportInput } from '../report/context.ts';
 import { only } from '../session/session.ts';
 
 /** A report reckons curing with the air of so long ahead, and of so long back at most, ms. */

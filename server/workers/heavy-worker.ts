@@ -3,7 +3,8 @@ import path from 'node:path';
 import pdfmake from 'pdfmake';
 import { attempt, type InputIssue } from '../../core/kit/calculation.ts';
 import { calculationNamed } from '../../core/register/index.ts';
-import { reportDocument, type ReportInput } from '../report/document.ts';
+import { reportDocument } from '../report/document.ts';
+import { type ReportInput } from '../report/context.ts';
 
 /** What takes long, away from the server's own thread. The report's fonts come from the installed package; no address is ever fetched. */
 const fonts = path.join(

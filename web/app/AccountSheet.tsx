@@ -7,8 +7,8 @@ import { counted } from '../../core/units/index.ts';
 import { sendJson } from '../sync/api.ts';
 import { unsentOf } from '../sync/unsent.ts';
 import { Sheet } from '../ui/Dialog.tsx';
-import { FormField } from '../ui/FormField.tsx';
-import { usePostForm } from '../ui/usePostForm.ts';
+import { FormField } from '../forms/FormField.tsx';
+import { usePostForm } from '../forms/usePostForm.ts';
 import { ConnectPhone, NO_HTTPS } from './ConnectPhone.tsx';
 import { useSession } from './session.tsx';
 

@@ -65,6 +65,11 @@ function everything(v: PourView): Found[] {
   ];
 }
 
+function foundWords(n: number): string {
+  if (n === 0) return 'Nothing has these words in it.';
+  return n > MOST ? `${n} found, ${MOST} shown. ` : `${n} found. `;
+}
+
 /** Finds by any words of a name: every word typed has to be in it, in any order. */
 export default function FindSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
@@ -108,11 +113,8 @@ export default function FindSheet({ onClose }: { onClose: () => void }) {
         />
       </form>
       <p className="pt-2 text-ink2" aria-live="polite">
-        {words.length === 0
-          ? 'Enter goes to the first.'
-          : found.length === 0
-            ? 'Nothing has these words in it.'
-            : `${found.length} found${found.length > MOST ? `, ${MOST} shown` : ''}. Enter goes to the first.`}
+        {words.length > 0 && foundWords(found.length)}
+        {found.length > 0 && 'Enter goes to the first.'}
       </p>
       <ul className="rows mt-2 max-h-[52dvh] overflow-auto border-y-2 border-ink">
         {found.slice(0, MOST).map((f) => (

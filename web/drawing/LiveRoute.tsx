@@ -75,6 +75,7 @@ export function LiveRoute({
               const y = m.t + (leg.lifts - 1 - lift) * rowH;
               const min = (nowMs - lastStop(leg.elementId, lift)) / 60_000;
               const stiff = f > 0 && min > progress.stiffenMin;
+              const onFill = stiff ? 'var(--on-stiff)' : 'var(--on-fresh)';
               const now =
                 progress.current?.elementId === leg.elementId && progress.current.lift === lift;
               return (
@@ -109,10 +110,7 @@ export function LiveRoute({
                       textAnchor="middle"
                       fontSize="17"
                       className="a"
-                      style={{
-                        fill:
-                          f > 0.55 ? (stiff ? 'var(--on-stiff)' : 'var(--on-fresh)') : undefined,
-                      }}
+                      style={{ fill: f > 0.55 ? onFill : undefined }}
                     >
                       {lift === 0 ? leg.elementId : ''}
                       {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}

@@ -1,8 +1,8 @@
 import { toast } from 'sonner';
 import { accountBody, type Role } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
-import { FormField } from '../ui/FormField.tsx';
-import { usePostForm } from '../ui/usePostForm.ts';
+import { FormField } from '../forms/FormField.tsx';
+import { usePostForm } from '../forms/usePostForm.ts';
 import { RoleChips } from './RoleChips.tsx';
 
 const NOBODY: { name: string; pin: string; role: Role } = { name: '', pin: '', role: 'crew' };

@@ -3,8 +3,8 @@ import { toast } from 'sonner';
 import { z } from 'zod';
 import { changePersonBody, type PersonRow } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
-import { FormField } from '../ui/FormField.tsx';
-import { usePostForm } from '../ui/usePostForm.ts';
+import { FormField } from '../forms/FormField.tsx';
+import { usePostForm } from '../forms/usePostForm.ts';
 import { RoleChips } from './RoleChips.tsx';
 
 type Change = z.input<ReturnType<typeof changePersonBody>>;

@@ -2,7 +2,7 @@ import { Camera, ImagePlus } from 'lucide-react';
 import { useMemo, useRef, useState, useSyncExternalStore, type ChangeEvent } from 'react';
 import { toast } from 'sonner';
 import { v4 as uuid } from 'uuid';
-import { photosOf } from '../../core/check/fixes.ts';
+import { photoKey, photosOf } from '../../core/check/fixes.ts';
 import type { EventBody, LogEvent } from '../../core/log/events.ts';
 import type { PourState } from '../../core/log/state.ts';
 import { usePour } from '../app/pour-context.tsx';
@@ -11,9 +11,10 @@ import { Sheet } from '../ui/Dialog.tsx';
 import { PHOTO_LIMIT_BYTES, photoQueue } from './photo-queue.ts';
 
 type About = EventBody<'photo'>['about'];
-function keyOf(a: About): string {
-  if (a.type === 'place') return `${a.checkId}#${a.place}`;
-  return a.type === 'question' ? a.questionId : a.elementId;
+/** What the stand-in camera writes on its picture. */
+function shownIn(about: About): string {
+  if (about.type === 'place') return about.checkId;
+  return about.type === 'element' ? about.elementId : 'question';
 }
 
 /** Keeps a picture and says in the log what it shows. */
@@ -51,7 +52,7 @@ function photosByPlace(state: PourState) {
 /** Photos of one thing as thumbs, and a way to add one. */
 export function Photos({ about, label = 'Photo' }: { about: About; label?: string }) {
   const v = usePour();
-  const own = photosByPlace(v.state).get(keyOf(about)) ?? [];
+  const own = photosByPlace(v.state).get(photoKey(about)) ?? [];
   const shown =
     about.type === 'place' && about.moment
       ? own.filter((p) => p.body.about.type === 'place' && p.body.about.moment === about.moment)
@@ -84,7 +85,7 @@ function TakePhoto({ about, label = 'Photo' }: { about: About; label?: string })
     const n = v.state.active.photo?.length ?? 0;
     try {
       const res = await fetch(
-        `/api/standins/camera?n=${n + 1}&label=${encodeURIComponent(`${v.record.pour.code} ${about.type === 'place' ? about.checkId : about.type === 'element' ? about.elementId : 'question'}`)}`,
+        `/api/standins/camera?n=${n + 1}&label=${encodeURIComponent(`${v.record.pour.code} ${shownIn(about)}`)}`,
       );
       if (!res.ok) throw new Error();
       await take(await res.blob(), about, keep);

@@ -182,23 +182,24 @@ export function TapePad({
           ),
         ]
       : [];
-  const last = signed
-    ? sign[0]
-    : units === 'us'
-      ? key(
-          'clear',
-          () => {
-            set('');
-          },
-          'fn max-sm:order-6',
-        )
-      : key(
-          '.',
-          () => {
-            set(`${text}.`);
-          },
-          'max-sm:order-2',
-        );
+  const clear = () =>
+    key(
+      'clear',
+      () => {
+        set('');
+      },
+      'fn max-sm:order-6',
+    );
+  const point = () =>
+    key(
+      '.',
+      () => {
+        set(`${text}.`);
+      },
+      'max-sm:order-2',
+    );
+  const unsigned = units === 'us' ? clear : point;
+  const last = signed ? sign[0] : unsigned();
   const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>

@@ -7,7 +7,9 @@ interface Props {
   quantity: Quantity | null;
   units: UnitSystem;
   value: number | null;
-  onChange: (value: number | null) => void;
+  /** What is typed, in SI; null for nothing, and for what cannot be read, which is then told apart by the second. */
+  onChange: (value: number | null, unreadable: boolean) => void;
+  onBlur?: () => void;
   /** Said under the field: where the value comes from, or what is wrong with it. */
   note?: string | undefined;
   error?: string | undefined;
@@ -23,6 +25,7 @@ export function QuantityField({
   units,
   value,
   onChange,
+  onBlur,
   note,
   error,
   clock = false,
@@ -38,8 +41,10 @@ export function QuantityField({
   }
   const got = readQuantity(text, quantity, units, clock);
   const bad = got !== null && Number.isNaN(got);
-  const unit = clock ? 'time' : quantity === null ? '' : shownUnit(quantity, units);
-  const said = bad ? (clock ? 'Write it as 07:30.' : 'Not a number.') : error;
+  const own = quantity === null ? '' : shownUnit(quantity, units);
+  const unit = clock ? 'time' : own;
+  const unread = clock ? 'Write it as 07:30.' : 'Not a number.';
+  const said = bad ? unread : error;
   return (
     <label className="block">
       <span className="flex justify-between gap-2">
@@ -52,22 +57,25 @@ export function QuantityField({
         inputMode={quantity === 'Mm' || quantity === 'M' || clock ? 'text' : 'decimal'}
         aria-invalid={said !== undefined}
         value={text}
+        onBlur={onBlur}
         placeholder={required ? '' : 'not given'}
         onChange={(e) => {
           setText(e.target.value);
           const n = readQuantity(e.target.value, quantity, units, clock);
-          const good = n !== null && Number.isNaN(n) ? null : n;
+          const unreadable = n !== null && Number.isNaN(n);
+          const good = unreadable ? null : n;
           setHeld(good);
-          onChange(good);
+          onChange(good, unreadable);
         }}
       />
-      {said !== undefined ? (
+      {said !== undefined && (
         <span className="block text-[14px] font-semibold leading-[18px] text-chalk-t" role="alert">
           {said}
         </span>
-      ) : note ? (
+      )}
+      {said === undefined && note && (
         <span className="block text-[14px] leading-[18px] text-ink2">{note}</span>
-      ) : null}
+      )}
     </label>
   );
 }

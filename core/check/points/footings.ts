@@ -1,7 +1,6 @@
 import type { FootingType, Run } from '../../model/site.ts';
 import { wallsOn } from '../../siteplan/standing.ts';
-import { lapOf, type DrawnLap } from '../../steel/laps.ts';
-import { lengthText } from '../../units/format.ts';
+import { lapDraft } from './laps.ts';
 import {
   barDrafts,
   both,
@@ -18,7 +17,7 @@ import {
   typical,
 } from './places.ts';
 import { depthAndTop } from './depth-and-top.ts';
-import type { Draft, ListContext } from './types.ts';
+import type { Draft, ListContext, Place } from './types.ts';
 
 export const tied: Draft = {
   ...look(
@@ -49,59 +48,6 @@ export const braced: Draft = {
 };
 /** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
 const TRENCH_M = 1.2192;
-
-/** A lap, where the run is longer than one bar. The drawing rules; without one it is computed. */
-export function lapDraft(
-  bar: string,
-  lengthM: number,
-  type: { mark: string; drawing?: string | undefined; lap?: DrawnLap | undefined },
-  { site, mix, rules: r }: ListContext,
-  upM?: number,
-): Draft[] {
-  if (lengthM <= r.stockLengthM && lengthM < 3) return [];
-  const lap = lapOf({ bar, fcMPa: mix.fcMPa, fyMPa: r.barGradeMPa, drawn: type.lap });
-  if (!lap)
-    return [
-      look(
-        'splice',
-        'Mechanical splices',
-        'steel',
-        'These bars may not be lapped: couplers of the right kind, screwed or swaged as their maker says, staggered.',
-      ),
-    ];
-  const { lapMm, computedMm } = lap;
-  return [
-    {
-      kind: 'lap',
-      title: 'Lap',
-      trade: 'steel',
-      wanted: {
-        type: 'size',
-        what: 'lap',
-        wantedMm: lapMm,
-        minusMm: r.lapMinus.minusMm,
-        plusMm: null,
-      },
-      places: spread(lengthM, 1, 'middle', upM === undefined ? [] : [upM]),
-      source:
-        lap.ruledBy === 'drawing'
-          ? `${type.drawing ?? 'schedule'}, ${type.mark}; computed it would be ${lengthText(computedMm, site.units)}`
-          : 'computed, ACI 318 §25.5.2',
-      toleranceSource: r.lapMinus.source,
-      advice: 'Slide the bar on or splice a piece in, and read again.',
-    },
-    ...(lengthM > r.stockLengthM
-      ? [
-          look(
-            'stagger',
-            'Laps staggered',
-            'steel',
-            'Laps of neighbouring bars lie apart by a lap at least, none at a corner or in an opening.',
-          ),
-        ]
-      : []),
-  ];
-}
 
 /** Trench sides, where the bottom lies deep enough below grade to bury somebody. */
 export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
@@ -160,6 +106,42 @@ function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext):
   ];
 }
 
+const oiled: Draft = {
+  ...look(
+    'oiled',
+    'Release agent',
+    'forms',
+    'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.',
+  ),
+  danger: 'oil',
+};
+
+/** A footing in forms: how wide they stand, on the string, braced and oiled. */
+const formed = (
+  t: FootingType,
+  sizes: { places: Place[]; why: string },
+  r: ListContext['rules'],
+): Draft[] => [
+  {
+    kind: 'width',
+    title: 'Form width',
+    trade: 'forms',
+    wanted: {
+      type: 'size',
+      what: 'width',
+      wantedMm: t.widthM * 1000,
+      minusMm: r.footingWidth.minusMm,
+      plusMm: r.footingWidth.plusMm,
+    },
+    ...sizes,
+    toleranceSource: r.footingWidth.source,
+    advice: 'Move the form, brace it, and read again.',
+  },
+  lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'),
+  braced,
+  oiled,
+];
+
 /** @param readM as many readings are wanted as on a run of this length, m: that of its stretch */
 export function footingDrafts(
   run: Run,
@@ -175,35 +157,7 @@ export function footingDrafts(
   const depthMm = t.depthM * 1000;
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
   const sizes = { places: spread(lengthM, sizeReadings(readM, r)), why: sizeWhy(r, units) };
-  if (!t.unformed)
-    out.push(
-      {
-        kind: 'width',
-        title: 'Form width',
-        trade: 'forms',
-        wanted: {
-          type: 'size',
-          what: 'width',
-          wantedMm: t.widthM * 1000,
-          minusMm: r.footingWidth.minusMm,
-          plusMm: r.footingWidth.plusMm,
-        },
-        ...sizes,
-        toleranceSource: r.footingWidth.source,
-        advice: 'Move the form, brace it, and read again.',
-      },
-      lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'),
-      braced,
-      {
-        ...look(
-          'oiled',
-          'Release agent',
-          'forms',
-          'On the boards only, both sides: none on bars or ground. Overspray on steel is a fail; wipe it off.',
-        ),
-        danger: 'oil',
-      },
-    );
+  if (!t.unformed) out.push(...formed(t, sizes, r));
   out.push(
     ...depthAndTop(r, depthMm, sizes),
     {
@@ -216,24 +170,28 @@ export function footingDrafts(
     },
     ...barDrafts('along', 'along', t.continuous.bar),
   );
-  if (t.transverse && spacesOn(lengthM, t.transverse.spacingM) > 0)
-    out.push({
-      kind: 'spacing-across',
-      title: 'Spacing across',
-      trade: 'steel',
-      wanted: {
-        type: 'spacing',
-        specifiedMm: t.transverse.spacingM * 1000,
-        toleranceMm: r.spacingToleranceMm,
-        spaces: spacesOn(lengthM, t.transverse.spacingM),
-      },
-      places: spread(lengthM, 1),
-      toleranceSource: r.spacingSource,
-      advice: 'Shift the bars; keep the count.',
-    });
-  if (t.transverse) out.push(...barDrafts('across', 'across', t.transverse.bar));
+  out.push(...steelDrafts(lengthM, readM, t, c));
+  const special = vertDrafts(run, lengthM, c);
+  if (run.step)
+    special.push(
+      look(
+        'step',
+        'Step',
+        'forms',
+        'Riser form plumb and braced, bars carried down through the step, lap and cover kept in the corner.',
+        [{ atM: 0, across: 'middle', label: 'step' }],
+        'at the step',
+      ),
+    );
+  return [...typical(out), ...special];
+}
+
+/** Cover below and at both sides. */
+function covers(lengthM: number, readM: number, t: FootingType, c: ListContext): Draft[] {
+  const { rules: r, site } = c;
+  const depthMm = t.depthM * 1000;
   const lowBar = t.transverse?.bar ?? t.continuous.bar;
-  out.push(
+  return [
     {
       kind: 'cover-bottom',
       title: 'Bottom cover',
@@ -246,7 +204,7 @@ export function footingDrafts(
         bar: lowBar,
       },
       places: spread(lengthM, coverReadings(readM, r)),
-      why: coverWhy(r, units),
+      why: coverWhy(r, site.units),
       advice: 'Lift on chairs and read again.',
     },
     {
@@ -264,22 +222,35 @@ export function footingDrafts(
       why: 'one each side',
       advice: 'Move the bar in, block it, and read again.',
     },
+  ];
+}
+
+/** Spacing, cover, laps and hooks of the bottom steel. */
+function steelDrafts(lengthM: number, readM: number, t: FootingType, c: ListContext): Draft[] {
+  const r = c.rules;
+  const out: Draft[] = [];
+  if (t.transverse && spacesOn(lengthM, t.transverse.spacingM) > 0)
+    out.push({
+      kind: 'spacing-across',
+      title: 'Spacing across',
+      trade: 'steel',
+      wanted: {
+        type: 'spacing',
+        specifiedMm: t.transverse.spacingM * 1000,
+        toleranceMm: r.spacingToleranceMm,
+        spaces: spacesOn(lengthM, t.transverse.spacingM),
+      },
+      places: spread(lengthM, 1),
+      toleranceSource: r.spacingSource,
+      advice: 'Shift the bars; keep the count.',
+    });
+  if (t.transverse) out.push(...barDrafts('across', 'across', t.transverse.bar));
+  out.push(
+    ...covers(lengthM, readM, t, c),
     ...lapDraft(t.continuous.bar, lengthM, t, c),
     ...hookDraft('along', 'along', t.continuous),
     ...hookDraft('across', 'across', t.transverse),
     tied,
   );
-  const special = vertDrafts(run, lengthM, c);
-  if (run.step)
-    special.push(
-      look(
-        'step',
-        'Step',
-        'forms',
-        'Riser form plumb and braced, bars carried down through the step, lap and cover kept in the corner.',
-        [{ atM: 0, across: 'middle', label: 'step' }],
-        'at the step',
-      ),
-    );
-  return [...typical(out), ...special];
+  return out;
 }

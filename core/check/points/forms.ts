@@ -5,21 +5,23 @@ import {
   tiesAtJoint,
   walerRows,
 } from '../../formwork/forms-layout.ts';
+import type { FormSystem } from '../../model/objects.ts';
 import { wallHeightM, type Run } from '../../model/site.ts';
 import { look } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
+
+const at = (atM: number, upM: number, label: string): Place => ({
+  atM,
+  across: 'middle',
+  upM,
+  label,
+});
 
 /** The bracing round of a wall: ties of every joint, walers, and every brace with its lean. */
 export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
   const f = formSystemOf(c);
   if (!f) return [];
   const heightM = wallHeightM(run);
-  const at = (atM: number, upM: number, label: string): Place => ({
-    atM,
-    across: 'middle',
-    upM,
-    label,
-  });
   const maker = `${f.label ?? f.mark}, the maker’s count`;
   const out: Draft[] = [];
   if (f.kind === 'foam')
@@ -62,40 +64,47 @@ export function formDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
       round: 'forms',
       danger: 'forms',
     });
-  if (f.brace) {
-    const lean = c.rules.leanIn;
-    out.push({
-      kind: 'braces',
-      title: f.brace.pushOnly ? 'Braces, wall leaning in' : 'Braces, wall off the string',
-      trade: 'forms',
-      places: bracePlaces(lengthM, f.brace.spacingM).map((x, i) =>
-        at(x, Math.min(heightM, f.brace?.attachM ?? heightM), `brace ${i + 1}`),
-      ),
-      why: 'every brace',
-      // A brace that only pushes can push a wall out, and not pull it in: it starts leaning in. Inward is negative.
-      wanted: f.brace.pushOnly
-        ? {
-            type: 'size',
-            what: 'lean',
-            wantedMm: -lean.wantedMm,
-            minusMm: lean.moreMm,
-            plusMm: lean.wantedMm,
-          }
-        : {
-            type: 'size',
-            what: 'plumb',
-            wantedMm: 0,
-            minusMm: c.rules.plumb.minusMm,
-            plusMm: c.rules.plumb.plusMm,
-          },
-      source: f.brace.pushOnly
-        ? 'push-only braces: set leaning in, pushed out to the string'
-        : maker,
-      toleranceSource: f.brace.pushOnly ? lean.source : c.rules.plumb.source,
-      advice: 'Turn the brace as the round says, and read the string again.',
-      round: 'forms',
-      danger: 'forms',
-    });
-  }
+  if (f.brace) out.push(braceDraft(f.brace, lengthM, heightM, maker, c));
   return out;
+}
+
+/** Every brace, read against the string. */
+function braceDraft(
+  brace: NonNullable<FormSystem['brace']>,
+  lengthM: number,
+  heightM: number,
+  maker: string,
+  c: ListContext,
+): Draft {
+  const lean = c.rules.leanIn;
+  return {
+    kind: 'braces',
+    title: brace.pushOnly ? 'Braces, wall leaning in' : 'Braces, wall off the string',
+    trade: 'forms',
+    places: bracePlaces(lengthM, brace.spacingM).map((x, i) =>
+      at(x, Math.min(heightM, brace.attachM ?? heightM), `brace ${i + 1}`),
+    ),
+    why: 'every brace',
+    // A brace that only pushes can push a wall out, and not pull it in: it starts leaning in. Inward is negative.
+    wanted: brace.pushOnly
+      ? {
+          type: 'size',
+          what: 'lean',
+          wantedMm: -lean.wantedMm,
+          minusMm: lean.moreMm,
+          plusMm: lean.wantedMm,
+        }
+      : {
+          type: 'size',
+          what: 'plumb',
+          wantedMm: 0,
+          minusMm: c.rules.plumb.minusMm,
+          plusMm: c.rules.plumb.plusMm,
+        },
+    source: brace.pushOnly ? 'push-only braces: set leaning in, pushed out to the string' : maker,
+    toleranceSource: brace.pushOnly ? lean.source : c.rules.plumb.source,
+    advice: 'Turn the brace as the round says, and read the string again.',
+    round: 'forms',
+    danger: 'forms',
+  };
 }

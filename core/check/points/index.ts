@@ -11,7 +11,8 @@ import { pierDrafts } from './piers.ts';
 import { once } from './places.ts';
 import { stretchesOf, type Stretch } from './stretches.ts';
 import { WHOLE_POUR, type CheckPoint, type Draft, type ListContext } from './types.ts';
-import { embedDrafts, wallDrafts } from './walls.ts';
+import { embedDrafts } from './openings.ts';
+import { wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
 
 export {

@@ -57,7 +57,19 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
     braced,
   ];
   if (!p.steel) return out;
-  const { vertical, ties, coverMm } = p.steel;
+  out.push(...cageDrafts(p.steel, heightM, widthMm, r));
+  return out;
+}
+
+/** The cage: bars, ties, cover. */
+function cageDrafts(
+  steel: NonNullable<Pier['steel']>,
+  heightM: number,
+  widthMm: number,
+  r: ListContext['rules'],
+): Draft[] {
+  const out: Draft[] = [];
+  const { vertical, ties, coverMm } = steel;
   out.push(
     {
       kind: 'count-up',

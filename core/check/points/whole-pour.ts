@@ -8,39 +8,47 @@ import type { Draft, ListContext } from './types.ts';
 /** A pour that begins after this may run into dusk, minutes before it. */
 const LONG_POUR_MIN = 300;
 
+const access = (kind: string, title: string, advice: string): Draft =>
+  look(kind, title, 'access', advice);
+
+/** A pour that closes a rectangle: its diagonals, once. */
+function squareDraft(c: ListContext): Draft[] {
+  const { site, pour, rules } = c;
+  const [square] = cornersOf(site, pour.elements);
+  if (!square) return [];
+  const [a = '', b = '', c3 = '', d = ''] = square.corners;
+  return [
+    {
+      kind: 'square',
+      title: `Diagonals ${a} to ${c3}, ${b} to ${d}: how far apart`,
+      trade: 'forms',
+      wanted: {
+        type: 'size',
+        what: 'square',
+        wantedMm: 0,
+        minusMm: 0,
+        plusMm: rules.square.plusMm,
+      },
+      places: once,
+      corners: square.corners,
+      source: `both ${distanceText(square.diagonalM, site.units)} on the drawing`,
+      toleranceSource: rules.square.source,
+      advice: 'Read all four sides too, on Set out: it says what to move, and counts here.',
+    },
+  ];
+}
+
 /** Access, people and hardware: what belongs to the pour and to no single run. */
-export function wholePourDrafts({ site, pour, rules }: ListContext): Draft[] {
-  const access = (kind: string, title: string, advice: string) =>
-    look(kind, title, 'access', advice);
+export function wholePourDrafts(c: ListContext): Draft[] {
+  const { site, pour } = c;
   const dusk = pour.date
     ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin
     : null;
   const forms = formSystemOf({ site, pour });
   const walls = site.runs.some((r) => r.kind === 'wall' && pour.elements.includes(r.id));
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
-  const [square] = cornersOf(site, pour.elements);
   return [
-    ...(square
-      ? [
-          {
-            kind: 'square',
-            title: `Diagonals ${square.corners[0] ?? ''} to ${square.corners[2] ?? ''}, ${square.corners[1] ?? ''} to ${square.corners[3] ?? ''}: how far apart`,
-            trade: 'forms' as const,
-            wanted: {
-              type: 'size' as const,
-              what: 'square' as const,
-              wantedMm: 0,
-              minusMm: 0,
-              plusMm: rules.square.plusMm,
-            },
-            places: once,
-            corners: square.corners,
-            source: `both ${distanceText(square.diagonalM, site.units)} on the drawing`,
-            toleranceSource: rules.square.source,
-            advice: 'Read all four sides too, on Set out: it says what to move, and counts here.',
-          },
-        ]
-      : []),
+    ...squareDraft(c),
     {
       ...access(
         'stand',

@@ -1,14 +1,16 @@
 import { z } from 'zod';
-import { nonNegative, share, temperature } from '../../kit/fields.ts';
+import { airTemperature, nonNegative, share } from '../../kit/fields.ts';
 import { temperatureFigure, textOf, wind } from '../../units/index.ts';
 import { entryKind, ofHundred } from '../entry-kind.ts';
 
+export const SKIES = ['clear', 'cloud', 'rain', 'snow', 'fog'] as const;
+
 export const weather = entryKind({
   body: z.object({
-    airTempC: temperature(),
+    airTempC: airTemperature(),
     humidity: share().optional(),
     windKmH: nonNegative().lte(300).optional(),
-    sky: z.enum(['clear', 'cloud', 'rain', 'snow', 'fog'], {
+    sky: z.enum(SKIES, {
       error: 'must be clear, cloud, rain, snow or fog',
     }),
     rainMmH: nonNegative().lte(300).optional(),

@@ -22,7 +22,8 @@ const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
 /** The lower left corner of a footing where its cover is read: large enough to see what is missing, the rest broken off. */
 export function CornerDetail({ s, units, width, height, reading: r, label }: Props) {
   const roomy = width >= 200;
-  const form = s.unformed ? 10 : roomy ? 24 : 12;
+  const formed = roomy ? 24 : 12;
+  const form = s.unformed ? 10 : formed;
   const [x, y] = [form + 3, height - 30];
   const px = Math.max(
     (width - x - 14) / (s.widthM * 1000),

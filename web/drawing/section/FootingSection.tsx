@@ -44,7 +44,8 @@ export function FootingSection({ site, elementId, besides, width, height, readin
       />
     );
   const roomy = width >= 300;
-  const side = width >= 300 ? 66 : width >= 200 ? 48 : 22;
+  const narrow = width >= 200 ? 48 : 22;
+  const side = roomy ? 66 : narrow;
   const m = { l: side, r: side, t: roomy ? Math.round(height * 0.3) : 8, b: 46 };
   const others = besides.flatMap((id) => footingShape(site, id) ?? []);
   const px = Math.min(

@@ -1,5 +1,5 @@
 import type { SitePlan } from '../../../core/model/site.ts';
-import { judgeReading } from '../../../core/check/judge.ts';
+import { judgeReading } from '../../../core/check/judge-reading.ts';
 import type { CheckPoint } from '../../../core/check/points/index.ts';
 
 /** A cover reading as it stands or is being typed, to be drawn where it was measured. */

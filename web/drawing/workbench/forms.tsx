@@ -8,12 +8,11 @@ import { Arrow, Ground, list, num, text, type DrawProps } from './parts.tsx';
 export function PressureDrawing({ id, input, result, units, width, height }: DrawProps) {
   const heightM = num(input, id === 'waler-layout' ? 'wallHeightM' : 'placementHeightM');
   const fullKPa = num(result, id === 'waler-layout' ? 'fullHeadKPa' : 'hydrostaticKPa');
-  const maxKPa =
-    id === 'form-pressure'
-      ? num(result, 'maxPressureKPa')
-      : id === 'waler-layout'
-        ? num(input, 'maxPressureKPa')
-        : Math.min(fullKPa, num(input, 'ratedPressureKPa'));
+  const maxKPaOf: Record<string, () => number> = {
+    'form-pressure': () => num(result, 'maxPressureKPa'),
+    'waler-layout': () => num(input, 'maxPressureKPa'),
+  };
+  const maxKPa = maxKPaOf[id]?.() ?? Math.min(fullKPa, num(input, 'ratedPressureKPa'));
   const ratedKPa = id === 'max-rate-of-rise' ? num(input, 'ratedPressureKPa') : null;
   const top = 40;
   const base = height - 48;
@@ -197,6 +196,8 @@ export function BraceDrawing({ id, input, result, units, width, height }: DrawPr
   // What the wall is off is drawn forty times larger than the wall, so that it can be seen.
   const lean = id === 'brace-turn' ? -Math.max(-60, Math.min(60, (off / 1000) * px * 40)) : 0;
   const direction = text(result, 'direction');
+  const turnText =
+    direction === 'none' ? 'leave it' : `${num(result, 'turns').toFixed(2)} turns ${direction}`;
   return (
     <svg width={width} height={height} role="img" aria-label="Wall and brace">
       <Ground x1={wallX - 90} x2={wallX + run * px + 90} y={base} />
@@ -219,11 +220,7 @@ export function BraceDrawing({ id, input, result, units, width, height }: DrawPr
         className="a halo"
         fontSize="26"
       >
-        {id === 'brace-load'
-          ? quantityText(num(result, 'braceAxialKN'), 'KN', units)
-          : direction === 'none'
-            ? 'leave it'
-            : `${num(result, 'turns').toFixed(2)} turns ${direction}`}
+        {id === 'brace-load' ? quantityText(num(result, 'braceAxialKN'), 'KN', units) : turnText}
       </text>
       {id === 'brace-load' && (
         <>

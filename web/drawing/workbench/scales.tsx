@@ -190,65 +190,66 @@ export function VerdictDrawing({ id, input, result, units, width, height }: Draw
       low={low}
       high={typeof result.highMm === 'number' ? result.highMm : null}
       wanted={wanted}
-      verdictOf={(i) =>
-        failing.has(i)
-          ? 'out'
-          : result.verdict === 'tight' && readings[i] === worst
-            ? 'tight'
-            : 'good'
-      }
+      verdictOf={(i) => {
+        if (failing.has(i)) return 'out';
+        return result.verdict === 'tight' && readings[i] === worst ? 'tight' : 'good';
+      }}
     />
   );
 }
 
+/** What it is called, how much, in what, and whether it rules. */
+type AmountRow = [string, number, Quantity | null, boolean];
+
+/** The amounts a calculation compares, by its id. */
+const AMOUNTS: Record<string, (p: DrawProps) => AmountRow[]> = {
+  'placing-rate': ({ result }) =>
+    list<{ by: string; rateM3PerH: number }>(result, 'limits').map((l) => [
+      l.by,
+      l.rateM3PerH,
+      'M3PerH',
+      l.by === result.limitedBy,
+    ]),
+  'water-addition': ({ result }) => [
+    ['needed', num(result, 'neededL'), 'L', false],
+    ['allowed', num(result, 'allowedL'), 'L', false],
+    ['add', num(result, 'addL'), 'L', true],
+  ],
+  'site-mix': ({ result }) =>
+    (['cement', 'sand', 'stone'] as const).map((k) => [
+      k,
+      num(result.perBatch as Record<string, unknown>, `${k}Kg`),
+      'Kg',
+      k === 'cement',
+    ]),
+  'bag-count': ({ result }) => [
+    ['bags', num(result, 'bags'), null, true],
+    ['trips', num(result, 'trips'), null, false],
+  ],
+  'trench-fill': ({ result }) => [
+    ['trench', num(result, 'trenchM3'), 'M3', false],
+    ['gravel, loose', num(result, 'gravelM3'), 'M3', true],
+  ],
+  yield: ({ input, result }) => [
+    ['neat', num(input, 'neatTotalM3'), 'M3', false],
+    ['as planned', num(result, 'plannedM3'), 'M3', false],
+    ['forecast', num(result, 'totalM3'), 'M3', true],
+  ],
+};
+
+/** What has to be held, and what there is: the calculations that list their own checks. */
+const checkRows = ({ result, units }: DrawProps): AmountRow[] =>
+  list<{ what: string; haveM: number; needM: number; ok: boolean }>(result, 'checks').map((c) => [
+    `${c.what.replace(/([A-Z])/g, ' $1').toLowerCase()}, needs ${quantityText(c.needM, 'M', units)}`,
+    c.haveM,
+    'M',
+    !c.ok,
+  ]);
+
 /** Amounts beside each other, the one that rules drawn dark. */
-export function CompareDrawing({ id, input, result, units, width, height }: DrawProps) {
-  const rows: [string, number, Quantity | null, boolean][] =
-    id === 'placing-rate'
-      ? list<{ by: string; rateM3PerH: number }>(result, 'limits').map((l) => [
-          l.by,
-          l.rateM3PerH,
-          'M3PerH',
-          l.by === result.limitedBy,
-        ])
-      : id === 'water-addition'
-        ? [
-            ['needed', num(result, 'neededL'), 'L', false],
-            ['allowed', num(result, 'allowedL'), 'L', false],
-            ['add', num(result, 'addL'), 'L', true],
-          ]
-        : id === 'site-mix'
-          ? (['cement', 'sand', 'stone'] as const).map((k) => [
-              k,
-              num(result.perBatch as Record<string, unknown>, `${k}Kg`),
-              'Kg',
-              k === 'cement',
-            ])
-          : id === 'bag-count'
-            ? [
-                ['bags', num(result, 'bags'), null, true],
-                ['trips', num(result, 'trips'), null, false],
-              ]
-            : id === 'trench-fill'
-              ? [
-                  ['trench', num(result, 'trenchM3'), 'M3', false],
-                  ['gravel, loose', num(result, 'gravelM3'), 'M3', true],
-                ]
-              : id === 'yield'
-                ? [
-                    ['neat', num(input, 'neatTotalM3'), 'M3', false],
-                    ['as planned', num(result, 'plannedM3'), 'M3', false],
-                    ['forecast', num(result, 'totalM3'), 'M3', true],
-                  ]
-                : list<{ what: string; haveM: number; needM: number; ok: boolean }>(
-                    result,
-                    'checks',
-                  ).map((c) => [
-                    `${c.what.replace(/([A-Z])/g, ' $1').toLowerCase()}, needs ${quantityText(c.needM, 'M', units)}`,
-                    c.haveM,
-                    'M',
-                    !c.ok,
-                  ]);
+export function CompareDrawing(props: DrawProps) {
+  const { id, units, width, height } = props;
+  const rows = (AMOUNTS[id] ?? checkRows)(props);
   const most = Math.max(...rows.map((r) => r[1]), 1e-9);
   const x = scaleLinear([0, most], [0, width - 330]);
   const step = Math.min(64, (height - 40) / Math.max(1, rows.length));

@@ -86,34 +86,45 @@ export function SquareDrawing({ input, result, units, width, height }: DrawProps
   );
 }
 
+interface ProfilePoint {
+  x: number;
+  y: number;
+  label: string;
+  bad: boolean;
+}
+
+/** The stations of a pipe, of a line, or the points levelled, with what is written at each. */
+function profilePoints({ id, input, result, units }: DrawProps): ProfilePoint[] {
+  if (id === 'drain-pitch')
+    return list<{ atM: number; levelM: number }>(input, 'inverts').map((p) => ({
+      x: p.atM,
+      y: p.levelM,
+      label: quantityText(p.levelM, 'M', units),
+      bad: false,
+    }));
+  if (id === 'straightness')
+    return list<{ stationM: number; deviationMm: number; ok: boolean }>(result, 'points').map(
+      (p) => ({
+        x: p.stationM,
+        y: p.deviationMm,
+        label: quantityText(p.deviationMm, 'Mm', units),
+        bad: !p.ok,
+      }),
+    );
+  return list<{ id: string; elevationM: number; deviationMm: number | null }>(result, 'points').map(
+    (p, i) => {
+      const off = p.deviationMm;
+      const words =
+        off === null ? quantityText(p.elevationM, 'M', units) : quantityText(off, 'Mm', units);
+      return { x: i, y: off ?? 0, label: `${p.id} ${words}`, bad: false };
+    },
+  );
+}
+
 /** Levels off the drawing, or a pipe's fall: stations across, heights enlarged. */
-export function ProfileDrawing({ id, input, result, units, width, height }: DrawProps) {
-  const points =
-    id === 'drain-pitch'
-      ? list<{ atM: number; levelM: number }>(input, 'inverts').map((p) => ({
-          x: p.atM,
-          y: p.levelM,
-          label: quantityText(p.levelM, 'M', units),
-          bad: false,
-        }))
-      : id === 'straightness'
-        ? list<{ stationM: number; deviationMm: number; ok: boolean }>(result, 'points').map(
-            (p) => ({
-              x: p.stationM,
-              y: p.deviationMm,
-              label: quantityText(p.deviationMm, 'Mm', units),
-              bad: !p.ok,
-            }),
-          )
-        : list<{ id: string; elevationM: number; deviationMm: number | null }>(
-            result,
-            'points',
-          ).map((p, i) => ({
-            x: i,
-            y: p.deviationMm ?? 0,
-            label: `${p.id} ${p.deviationMm === null ? quantityText(p.elevationM, 'M', units) : quantityText(p.deviationMm, 'Mm', units)}`,
-            bad: false,
-          }));
+export function ProfileDrawing(props: DrawProps) {
+  const { id, input, result, width, height } = props;
+  const points = profilePoints(props);
   if (points.length === 0) return null;
   const ys = points.map((p) => p.y);
   const zero = id === 'drain-pitch' ? [] : [0];

@@ -149,26 +149,26 @@ export function BarDrawing({ id, input, result, units, width, height }: DrawProp
   );
 }
 
+/** The stretches of a line and where something stands on each. */
+function sectionsOf({ id, input, result }: DrawProps) {
+  if (id === 'anchor-layout')
+    return list<{ startM: number; endM: number; positionsM: number[] }>(result, 'sections');
+  if (id === 'anchor-verdict')
+    return [
+      {
+        startM: num(input, 'startM'),
+        endM: num(input, 'endM'),
+        positionsM: list<{ atM: number }>(input, 'bolts').map((b) => b.atM),
+      },
+    ];
+  const positionsM = list<number>(result, 'positionsM');
+  return [{ startM: 0, endM: num(input, 'lengthM'), positionsM }];
+}
+
 /** Uprights or bolts along their line, to scale, with openings, keep-outs and what is wrong. */
-export function AlongDrawing({ id, input, result, units, width, height }: DrawProps) {
-  const sections =
-    id === 'anchor-layout'
-      ? list<{ startM: number; endM: number; positionsM: number[] }>(result, 'sections')
-      : id === 'anchor-verdict'
-        ? [
-            {
-              startM: num(input, 'startM'),
-              endM: num(input, 'endM'),
-              positionsM: list<{ atM: number }>(input, 'bolts').map((b) => b.atM),
-            },
-          ]
-        : [
-            {
-              startM: 0,
-              endM: num(input, 'lengthM'),
-              positionsM: list<number>(result, 'positionsM'),
-            },
-          ];
+export function AlongDrawing(props: DrawProps) {
+  const { id, input, result, units, width, height } = props;
+  const sections = sectionsOf(props);
   const blocked = [
     ...list<{ fromM: number; toM: number }>(input, 'openings'),
     ...list<{ fromM: number; toM: number }>(input, 'keepOuts'),

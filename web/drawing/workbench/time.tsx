@@ -235,15 +235,15 @@ export function DayDrawing({ id, input, result, units, width, height }: DrawProp
     id === 'daylight'
       ? ([num(result, 'sunriseMin'), num(result, 'sunsetMin'), num(result, 'duskMin')] as const)
       : null;
-  const all = sun
-    ? [0, 1440]
-    : hours.length
-      ? [hours[0]?.timeMin ?? 0, (hours.at(-1)?.timeMin ?? 0) + 60]
-      : [
-          Math.min(...loads.map((l) => l.batchMin)),
-          Math.max(...loads.map((l) => l.arriveMin + (rate ? (l.volumeM3 / rate) * 60 : 0))),
-        ];
-  const x = scaleLinear([all[0] ?? 0, Math.max(all[1] ?? 1, (all[0] ?? 0) + 1)], [60, width - 30]);
+  const span = (): [number, number] => {
+    if (sun) return [0, 1440];
+    if (hours.length) return [hours[0]?.timeMin ?? 0, (hours.at(-1)?.timeMin ?? 0) + 60];
+    const emptied = (l: (typeof loads)[number]) =>
+      l.arriveMin + (rate ? (l.volumeM3 / rate) * 60 : 0);
+    return [Math.min(...loads.map((l) => l.batchMin)), Math.max(...loads.map(emptied))];
+  };
+  const all = span();
+  const x = scaleLinear([all[0], Math.max(all[1], all[0] + 1)], [60, width - 30]);
   const step = Math.min(38, (height - 90) / Math.max(1, loads.length));
   const top = 30;
   const FILL: Record<string, string> = {

@@ -90,7 +90,7 @@ export function BoltPad({ w, place, units, onTyping, onTake }: Props) {
               type="button"
               className="chip"
               onClick={() => {
-                setStep(step === 'out' ? 'deep' : due ? 'deep' : 'there');
+                setStep(step === 'out' || due ? 'deep' : 'there');
               }}
             >
               Back

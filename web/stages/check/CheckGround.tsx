@@ -22,6 +22,8 @@ import { StandMarks } from './StandMarks.tsx';
 import { roundValue, useTaking } from './useTaking.ts';
 
 const NONE: PointState[] = [];
+/** How far off the middle of a run a place is drawn, of half its width. */
+const ACROSS = { left: -0.55, middle: 0, right: 0.55 };
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
 /** The pour with a mark for every check: walls laid down round their plan, footings in plan, a single run on a phone. */
@@ -295,7 +297,7 @@ function Spots({
       {state.point.places.map((pl, i) => {
         if (pl.atM === null) return null;
         const share = pl.atM / r.lengthM;
-        const across = pl.across === 'left' ? -0.55 : pl.across === 'right' ? 0.55 : 0;
+        const across = ACROSS[pl.across ?? 'middle'];
         const x = r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * r.halfWidthPx * across;
         const y = r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * r.halfWidthPx * across;
         return (

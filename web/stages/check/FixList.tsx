@@ -42,12 +42,11 @@ export function FixList({ onRead }: { onRead: (point: PointState, place: number)
     ...new Set(fixes.map((f) => (by === 'place' ? f.point.point.elementId : f.point.point.trade))),
   ];
   const open = fixes.filter((f) => f.state === 'open' || f.state === 'fixed').length;
+  const nothingOpen = fixes.length ? 'All put right' : 'Nothing has failed';
   return (
     <section aria-label="Fix list" data-fixes={fixes.length}>
       <div className="flex items-center justify-between gap-3 pb-2">
-        <h2 className="head text-[20px]">
-          {open ? `${open} to put right` : fixes.length ? 'All put right' : 'Nothing has failed'}
-        </h2>
+        <h2 className="head text-[20px]">{open ? `${open} to put right` : nothingOpen}</h2>
         <div className="flex gap-2" role="group" aria-label="Sorted by">
           <button
             type="button"

@@ -22,12 +22,9 @@ function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): st
     const place = p?.places[r.place ?? 0];
     const value = place?.reading && !place.mark ? place.reading.body.value : null;
     const margin =
-      p && value && place?.judged
-        ? `, ${marginText(p.point, value, place.judged, v.units)}`
-        : place?.mark?.body.reason
-          ? `, ${place.mark.body.reason}`
-          : '';
-    return `${r.elementId ?? ''} ${p?.point.title.toLowerCase() ?? ''}${margin}${place?.fix ? ', fixed, read again' : ''}`;
+      p && value && place?.judged ? marginText(p.point, value, place.judged, v.units) : null;
+    const why = margin ?? place?.mark?.body.reason;
+    return `${r.elementId ?? ''} ${p?.point.title.toLowerCase() ?? ''}${why ? `, ${why}` : ''}${place?.fix ? ', fixed, read again' : ''}`;
   }
   if (r.kind === 'unread') return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
   if (r.kind === 'question') {

@@ -42,17 +42,18 @@ export function ItemSheet({ elementId, onClose }: { elementId: string; onClose: 
       setProblem('Wanted: a whole number.');
       return;
     }
-    const body =
-      kind === 'eye'
-        ? { type: 'eye' as const }
-        : kind === 'count'
-          ? { type: 'count' as const, wanted: Number(wanted) }
-          : {
-              type: 'size' as const,
-              wantedMm: size.ok ? size.mm : 0,
-              minusMm: tolerance.ok ? tolerance.mm : 0,
-              plusMm: tolerance.ok ? tolerance.mm : 0,
-            };
+    const offMm = tolerance.ok ? tolerance.mm : 0;
+    const bodies = {
+      eye: { type: 'eye' as const },
+      count: { type: 'count' as const, wanted: Number(wanted) },
+      size: {
+        type: 'size' as const,
+        wantedMm: size.ok ? size.mm : 0,
+        minusMm: offMm,
+        plusMm: offMm,
+      },
+    };
+    const body = bodies[kind];
     void v
       .write('item', { elementId, title: title.trim(), trade, wanted: body, places: n })
       .then(onClose);

@@ -42,12 +42,9 @@ export function Leaders() {
           const right = tx > (gate.left + gate.right) / 2 - o.left;
           const [sx, sy] = [(right ? r.right + 3 : r.left - 3) - o.left, middle - o.top];
           // Past the list and not across it: along its side first, then to the place.
-          const edge =
-            ty > gate.bottom - o.top
-              ? gate.bottom - o.top
-              : ty < gate.top - o.top
-                ? gate.top - o.top
-                : null;
+          const [top, bottom] = [gate.top - o.top, gate.bottom - o.top];
+          const inView = ty >= top && ty <= bottom;
+          const edge = inView ? null : Math.min(bottom, Math.max(top, ty));
           return [
             {
               key: row.dataset.row ?? '',

@@ -45,15 +45,13 @@ function MeasuredRow({ state }: { state: PointState }) {
     const value = p.reading.body.value;
     return `${readingText(value, v.units)}${p.judged && (p.verdict === 'out' || p.verdict === 'tight') ? ` (${marginText(point, value, p.judged, v.units)})` : ''}`;
   });
-  // A round reads as a number: nine bolts there, not nine times "there".
-  const unread = state.places.every((p) => p.verdict === 'unread');
-  const words = unread
-    ? state.places.length > 1
-      ? `unread, ${state.places.length}`
-      : 'unread'
-    : point.round && state.places.every((p) => p.verdict === 'good')
-      ? roundText(state, v.units)
-      : said.join(' · ');
+  const all = (verdict: PointState['verdict']) => state.places.every((p) => p.verdict === verdict);
+  const words = () => {
+    const n = state.places.length;
+    if (all('unread')) return n > 1 ? `unread, ${n}` : 'unread';
+    // A round reads as a number: nine bolts there, not nine times "there".
+    return point.round && all('good') ? roundText(state, v.units) : said.join(' · ');
+  };
   return (
     <li className="flex items-start gap-3 py-1.5">
       <Mark verdict={state.verdict} label={VERDICT_WORD[state.verdict]} />
@@ -66,7 +64,7 @@ function MeasuredRow({ state }: { state: PointState }) {
           </span>
         )}
         <br />
-        <T>{words}</T>
+        <T>{words()}</T>
         {state.places.map((p) => (
           <PlacePhotos key={p.index} checkId={point.id} place={p.index} />
         ))}

@@ -4,7 +4,8 @@ import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
 import { wallHeightM } from '../../../core/model/site.ts';
 import { startTransition, useMemo, useState } from 'react';
 import { cautionOf } from '../../../core/check/cautions.ts';
-import { judgeAt, judgeReading, type Judged, type PointState } from '../../../core/check/judge.ts';
+import { judgeAt, type PointState } from '../../../core/check/judge.ts';
+import { judgeReading, type Judged } from '../../../core/check/judge-reading.ts';
 import type { Wanted, WantedDepth } from '../../../core/check/points/index.ts';
 import { AGAIN_WORDS, marginText, wantedText } from '../../../core/check/words.ts';
 import { readingText, type ReadingValue } from '../../../core/log/kinds/reading-value.ts';
@@ -25,6 +26,12 @@ import { BarPad, CountPad, EyePad, FixForm, SpacingPad } from './Pads.tsx';
 import { Round } from './Round.tsx';
 import { roundValue, useTaking } from './useTaking.ts';
 
+function heightWords(upM: number | undefined, heightM: number): string {
+  if (upM === undefined || heightM === 0) return '';
+  if (upM < heightM * 0.34) return ', low';
+  return upM > heightM * 0.66 ? ', high' : ', half way up';
+}
+
 /** Where along the run and how high, in words. */
 export function placeText(v: ReturnType<typeof usePour>, s: PointState, place: number): string {
   const p = s.point.places[place];
@@ -34,16 +41,8 @@ export function placeText(v: ReturnType<typeof usePour>, s: PointState, place: n
   if (!p || p.atM === null || !run) return p?.label ?? of;
   const [left, right] =
     run.kind === 'wall' ? [', inside', ', outside'] : [', left side', ', right side'];
-  const side = p.across === 'left' ? left : p.across === 'right' ? right : '';
-  const heightM = run.kind === 'wall' ? wallHeightM(run) : 0;
-  const high =
-    p.upM === undefined || heightM === 0
-      ? ''
-      : p.upM < heightM * 0.34
-        ? ', low'
-        : p.upM > heightM * 0.66
-          ? ', high'
-          : ', half way up';
+  const side = { left, right, middle: '' }[p.across ?? 'middle'];
+  const high = run.kind === 'wall' ? heightWords(p.upM, wallHeightM(run)) : '';
   return `${p.label ? `${p.label}, ` : ''}${distanceText(p.atM, v.units)} from ${run.from}${side}${p.label ? '' : high}`;
 }
 
@@ -57,21 +56,18 @@ const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
 const said = (met: Met, how: 'refuse' | 'ask'): string | null =>
   (met as Partial<Record<'refuse' | 'ask', string>>)[how] ?? null;
 
+/** What a size or a spacing may be before anything is read, mm. */
+function ownLimits(w: Wanted): [number | null, number | null] {
+  if (w.type === 'size')
+    return [w.wantedMm - w.minusMm, w.plusMm === null ? null : w.wantedMm + w.plusMm];
+  if (w.type === 'spacing') return [w.specifiedMm - w.toleranceMm, w.specifiedMm + w.toleranceMm];
+  return [null, null];
+}
+
 function limits(judged: Judged | null, w: Wanted): [string, number][] {
-  const low =
-    judged?.lowMm ??
-    (w.type === 'size'
-      ? w.wantedMm - w.minusMm
-      : w.type === 'spacing'
-        ? w.specifiedMm - w.toleranceMm
-        : null);
-  const high =
-    judged?.highMm ??
-    (w.type === 'size' && w.plusMm !== null
-      ? w.wantedMm + w.plusMm
-      : w.type === 'spacing'
-        ? w.specifiedMm + w.toleranceMm
-        : null);
+  const [ownLow, ownHigh] = ownLimits(w);
+  const low = judged?.lowMm ?? ownLow;
+  const high = judged?.highMm ?? ownHigh;
   return [
     ...(low === null ? [] : [['least', low] as [string, number]]),
     ...(high === null ? [] : [['most', high] as [string, number]]),
@@ -118,7 +114,12 @@ export function PointBench({ state, place }: { state: PointState; place: number 
     w.type === 'bolts' && w.measured.includes(place) ? (w.bolts[place]?.depth ?? null) : null;
   const sectioned = w.type === 'cover' && point.elementId !== '';
   const caution = cautionOf(point);
-  const moment = now?.verdict !== 'out' ? null : now.fix ? ('after' as const) : ('before' as const);
+  const beforeOrAfter = now?.fix ? ('after' as const) : ('before' as const);
+  const moment = now?.verdict === 'out' ? beforeOrAfter : null;
+  const seen = verdict === 'good' ? 'seen' : 'look';
+  const nothingRead = w.type === 'eye' ? seen : '–';
+  const margin = judged && shownValue ? marginText(point, shownValue, judged, v.units) : null;
+  const why = margin ?? now?.mark?.body.reason;
   return (
     <>
       {point.round && (
@@ -143,7 +144,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
             state={state}
             mm={shownValue?.type === 'length' ? shownValue.mm : null}
             short={verdict === 'out'}
-            text={judged && shownValue ? marginText(point, shownValue, judged, v.units) : ''}
+            text={margin ?? ''}
           />
         )}
         <div
@@ -164,15 +165,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
             </p>
             {!(w.type === 'bolts' && !shownValue) && (
               <p className={`big text-[48px] leading-[50px] ${VERDICT_TEXT[verdict]}`} data-reading>
-                <T>
-                  {shownValue
-                    ? shortReading(shownValue, v.units)
-                    : w.type === 'eye'
-                      ? verdict === 'good'
-                        ? 'seen'
-                        : 'look'
-                      : '–'}
-                </T>
+                <T>{shownValue ? shortReading(shownValue, v.units) : nothingRead}</T>
               </p>
             )}
             <p
@@ -182,7 +175,7 @@ export function PointBench({ state, place }: { state: PointState; place: number 
             >
               <Mark verdict={verdict} />
               <span>
-                <T>{`${VERDICT_WORD[verdict]}${judged && shownValue ? `, ${marginText(point, shownValue, judged, v.units)}` : now?.mark?.body.reason ? `, ${now.mark.body.reason}` : ''}`}</T>
+                <T>{`${VERDICT_WORD[verdict]}${why ? `, ${why}` : ''}`}</T>
               </span>
             </p>
           </div>

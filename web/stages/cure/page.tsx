@@ -1,4 +1,5 @@
 import { Frame } from '../../app/Frame.tsx';
-import { CureBench, CureGround } from './Cure.tsx';
+import { CureBench } from './CureBench.tsx';
+import { CureGround } from './CureGround.tsx';
 
 export const Component = () => <Frame stage="cure" ground={<CureGround />} bench={<CureBench />} />;

@@ -22,11 +22,12 @@ export function LiftSteppers() {
   const s = v.record.pour.settings;
   const walls = wallLegs(v);
   const most = s.lifts ?? Math.max(1, ...walls.map((l) => l.lifts));
+  const lifts = most === 1 ? 'lift' : 'lifts';
   return (
     <>
       {walls.length > 0 && (
         <Stepper
-          label={s.lifts === null ? 'lifts, as the forms allow' : most === 1 ? 'lift' : 'lifts'}
+          label={s.lifts === null ? 'lifts, as the forms allow' : lifts}
           value={String(most)}
           less={() => {
             save(v, { lifts: within(most - 1) });

@@ -7,7 +7,7 @@ import type {
   SearchInput,
   SearchProgress,
   SearchResult,
-} from '../../../core/pourplan/search.ts';
+} from '../../../core/pourplan/search-types.ts';
 import { clockText, moneyText, textOf, volume } from '../../../core/units/index.ts';
 import { usePour, type PourView } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
@@ -162,7 +162,8 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
   const take = (c: Candidate) => {
     void v.saveSettings(c.chosen).then(onClose);
   };
-  const best = result ? result.best : progress?.best?.rejected === null ? progress.best : null;
+  const bestYet = progress?.best?.rejected === null ? progress.best : null;
+  const best = result ? result.best : bestYet;
   return (
     <Sheet
       open

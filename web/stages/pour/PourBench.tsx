@@ -4,7 +4,7 @@ import { Headline } from './Headline.tsx';
 import { LoadCard, NextLoad } from './LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
 import { PourRows } from './PourRows.tsx';
-import { PourSheets } from './PourSheets.tsx';
+import { PourSheets } from './sheets/PourSheets.tsx';
 import { Tasks } from './Tasks.tsx';
 
 /** What decides the next minutes, the load at the chute, what is logged by a press, and how the pour stands. */

@@ -4,7 +4,7 @@ import { memo, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Drawn } from '../../../core/siteplan/drawn.ts';
 import { FIRST_WALL_M, padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
-import { freeName } from '../../../core/siteplan/edit.ts';
+import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { angleOf, lengthOf, type Spot } from '../../../core/model/geometry.ts';
 import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
 import { distanceText } from '../../../core/units/index.ts';
@@ -92,6 +92,8 @@ export function EditLayer({
       toast.error('There is no type to give it. Add one on the schedule first.');
       return;
     }
+    const firstTopM = kind === 'wall' ? (spec?.bottomM ?? 0) + FIRST_WALL_M : undefined;
+    const topM = spec?.topM ?? firstTopM;
     if (
       apply({
         do: 'addRun',
@@ -100,22 +102,14 @@ export function EditLayer({
         from: tool.from,
         to: where,
         bottomM: spec?.bottomM ?? 0,
-        ...(spec?.topM === undefined
-          ? kind === 'wall'
-            ? { topM: (spec?.bottomM ?? 0) + FIRST_WALL_M }
-            : {}
-          : { topM: spec.topM }),
+        ...(topM === undefined ? {} : { topM }),
         pour: v.record.pour.code,
       })
     )
       setTool({ kind: 'run', from: where });
   };
-  const fromSpot =
-    tool.kind === 'run' && tool.from !== null
-      ? typeof tool.from === 'string'
-        ? plan.nodes.find((n) => n.id === (tool.from as string))
-        : tool.from
-      : null;
+  const from = tool.kind === 'run' ? tool.from : null;
+  const fromSpot = typeof from === 'string' ? plan.nodes.find((n) => n.id === from) : from;
   return (
     <g>
       {tool.kind !== 'pick' && (

@@ -1,7 +1,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { FormSystem } from '../../../core/model/objects.ts';
-import { freeName } from '../../../core/siteplan/edit.ts';
+import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { nextForms } from '../../../core/siteplan/first-sizes.ts';
 import {
   distanceText,

@@ -16,7 +16,6 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
   const { ready } = usePlan();
   const [table, setTable] = useState<string[][] | null>(null);
   const [drawing, setDrawing] = useState<{ name: string; read: DrawingRead } | null>(null);
-  const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const worker = useRef<Worker | null>(null);
@@ -62,18 +61,11 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
     worker.current?.terminate();
     setBusy(null);
   };
-  return (
-    <Sheet
-      open
-      onClose={onClose}
-      title={drawing ? drawing.name : table ? 'Schedule' : 'Bring in'}
-      wide
-    >
-      {!ready ? (
-        <p>One moment.</p>
-      ) : drawing ? (
-        <DrawingImport read={drawing.read} onDone={onClose} />
-      ) : table ? (
+  const within = () => {
+    if (!ready) return <p>One moment.</p>;
+    if (drawing) return <DrawingImport read={drawing.read} onDone={onClose} />;
+    if (table)
+      return (
         <ScheduleImport
           table={table}
           onBack={() => {
@@ -81,56 +73,73 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
           }}
           onDone={onClose}
         />
-      ) : busy ? (
+      );
+    if (busy)
+      return (
         <p className="flex items-center gap-4 text-[18px]">
           Reading {busy}.
           <button type="button" className="btn line" onClick={cancel}>
             Stop
           </button>
         </p>
-      ) : (
-        <div className="flex flex-col gap-4">
-          <label className="btn cursor-pointer">
-            Schedule (CSV) or drawing (DXF)
-            <input
-              type="file"
-              accept=".csv,.tsv,.txt,.dxf"
-              className="sr-only"
-              onChange={(e) => void chosen(e)}
-            />
-          </label>
-          {problem && (
-            <p role="alert" className="font-semibold text-chalk-t">
-              {problem}
-            </p>
-          )}
-          <label>
-            Or paste cells of a spreadsheet, with the names of the columns in the first row
-            <textarea
-              className="field mt-1 font-mono! text-[14px]!"
-              rows={6}
-              value={text}
-              onChange={(e) => {
-                setText(e.target.value);
-              }}
-            />
-          </label>
-          <p className="text-[14px] leading-[18px] text-ink2">
-            Columns: {SCHEDULE_COLUMNS.join(', ')}. A footing needs mark, width, depth and along; a
-            wall mark, thickness (as width), upright and level bars.
-          </p>
-          <button
-            type="button"
-            className="btn line"
-            disabled={!text.trim()}
-            onClick={() => {
-              look(text);
-            }}
-          >
-            Look at it
-          </button>
-        </div>
-      )}
+      );
+    return <Source problem={problem} onFile={(e) => void chosen(e)} onText={look} />;
+  };
+  const title = table ? 'Schedule' : 'Bring in';
+  return (
+    <Sheet open onClose={onClose} title={drawing?.name ?? title} wide>
+      {within()}
     </Sheet>
+  );
+}
+
+/** Where it comes from: a file, or cells pasted from a spreadsheet. */
+function Source({
+  problem,
+  onFile,
+  onText,
+}: {
+  problem: string | null;
+  onFile: (e: ChangeEvent<HTMLInputElement>) => void;
+  onText: (text: string) => void;
+}) {
+  const [text, setText] = useState('');
+  return (
+    <div className="flex flex-col gap-4">
+      <label className="btn cursor-pointer">
+        Schedule (CSV) or drawing (DXF)
+        <input type="file" accept=".csv,.tsv,.txt,.dxf" className="sr-only" onChange={onFile} />
+      </label>
+      {problem && (
+        <p role="alert" className="font-semibold text-chalk-t">
+          {problem}
+        </p>
+      )}
+      <label>
+        Or paste cells of a spreadsheet, with the names of the columns in the first row
+        <textarea
+          className="field mt-1 font-mono! text-[14px]!"
+          rows={6}
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+          }}
+        />
+      </label>
+      <p className="text-[14px] leading-[18px] text-ink2">
+        Columns: {SCHEDULE_COLUMNS.join(', ')}. A footing needs mark, width, depth and along; a wall
+        mark, thickness (as width), upright and level bars.
+      </p>
+      <button
+        type="button"
+        className="btn line"
+        disabled={!text.trim()}
+        onClick={() => {
+          onText(text);
+        }}
+      >
+        Look at it
+      </button>
+    </div>
   );
 }

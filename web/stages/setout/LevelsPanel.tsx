@@ -120,6 +120,11 @@ export function LevelsPanel() {
     />
   );
   const loop = loopOf(v.record.site, levels, v.rules.value('levelClose'));
+  const standsAt = (): string => {
+    if (pointId === bench.id) return `stands at ${textOf(level(bench.elevationM, v.units))}`;
+    const readM = levels.points.get(pointId);
+    return readM === undefined ? 'not read yet' : `read at ${textOf(level(readM, v.units))}`;
+  };
   return (
     <>
       {plan.on && (
@@ -150,12 +155,8 @@ export function LevelsPanel() {
                   </>
                 )}
               </>
-            ) : pointId === bench.id ? (
-              `stands at ${textOf(level(bench.elevationM, v.units))}`
-            ) : levels.points.has(pointId) ? (
-              `read at ${textOf(level(levels.points.get(pointId) ?? 0, v.units))}`
             ) : (
-              'not read yet'
+              standsAt()
             )}
           </p>
         </div>

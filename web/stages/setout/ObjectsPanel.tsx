@@ -2,7 +2,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
 import { pierWidthM, type Opening } from '../../../core/model/site.ts';
-import { freeName } from '../../../core/siteplan/edit.ts';
+import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { anchorAt, openingAt } from '../../../core/siteplan/first-sizes.ts';
 import { lengthOf } from '../../../core/model/geometry.ts';
 import type { Quantity } from '../../../core/units/index.ts';
@@ -15,6 +15,13 @@ const ANCHORS: Record<Anchor['kind'], string> = {
   bolt: 'bolt',
   holdDown: 'hold-down',
   dowel: 'dowel',
+};
+
+const ANCHOR_PREFIX: Partial<Record<Anchor['kind'], string>> = { holdDown: 'HD', dowel: 'DW' };
+/** Kinds whose name is not their word. */
+const NAMES: Partial<Record<string, string>> = {
+  holdDown: 'hold-down',
+  insertPlate: 'insert plate',
 };
 
 interface Field {
@@ -48,7 +55,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
         anchorAt(
           plan,
           kind,
-          freeName(kind === 'holdDown' ? 'HD' : kind === 'dowel' ? 'DW' : `B-${elementId}-`, names),
+          freeName(ANCHOR_PREFIX[kind] ?? `B-${elementId}-`, names),
           elementId,
           middle,
         ),
@@ -150,7 +157,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
           .map((e) =>
             row(
               e.id,
-              `${e.kind === 'insertPlate' ? 'insert plate' : e.kind} ${e.id}`,
+              `${NAMES[e.kind] ?? e.kind} ${e.id}`,
               [
                 field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })),
                 field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })),
@@ -171,7 +178,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
             }}
           >
             <Plus size={16} aria-hidden="true" />
-            {c === 'holdDown' ? 'hold-down' : c === 'insertPlate' ? 'insert plate' : c}
+            {NAMES[c] ?? c}
           </button>
         ))}
       </div>

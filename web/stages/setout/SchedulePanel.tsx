@@ -1,4 +1,4 @@
-import { freeName } from '../../../core/siteplan/edit.ts';
+import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { nextFootingType, nextWallType } from '../../../core/siteplan/first-sizes.ts';
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
@@ -337,11 +337,8 @@ function TypeTable<Type extends FootingType | WallType>({
                       value={c.text(r.type, v.units)}
                       onCommit={(text) => {
                         const next = c.read(r.type, text, v.units);
-                        return typeof next === 'string'
-                          ? next
-                          : plan.apply({ do: 'putType', list, type: next })
-                            ? null
-                            : '';
+                        if (typeof next === 'string') return next;
+                        return plan.apply({ do: 'putType', list, type: next }) ? null : '';
                       }}
                     />
                   ) : (
@@ -350,9 +347,8 @@ function TypeTable<Type extends FootingType | WallType>({
                 </td>
               ))}
               <td className="whitespace-nowrap pr-1 text-right">
-                {r.runs.length ? (
-                  r.runs.length
-                ) : plan.on && !runs.some((x) => x.type === r.type.mark) ? (
+                {r.runs.length > 0 && r.runs.length}
+                {plan.on && !runs.some((x) => x.type === r.type.mark) && (
                   <button
                     type="button"
                     className="font-semibold text-chalk-t"
@@ -362,8 +358,6 @@ function TypeTable<Type extends FootingType | WallType>({
                   >
                     remove
                   </button>
-                ) : (
-                  ''
                 )}
               </td>
             </tr>

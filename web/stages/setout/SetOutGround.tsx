@@ -69,18 +69,10 @@ export function SetOutGround() {
             flags={wide}
             grid={wide}
             zoomable
-            overlay={(scale, runs, paper) =>
-              plan.on ? (
-                <EditLayer
-                  scale={scale}
-                  width={box.width}
-                  height={box.height}
-                  elements={elements}
-                />
-              ) : wide ? (
-                <SetOutMarks scale={scale} runs={runs} paper={paper} />
-              ) : null
-            }
+            overlay={(scale, runs, paper) => {
+              if (plan.on) return <EditLayer scale={scale} {...box} elements={elements} />;
+              return wide && <SetOutMarks scale={scale} runs={runs} paper={paper} />;
+            }}
           />
         )}
       </div>
@@ -127,15 +119,15 @@ export function Toolbar() {
         Change the plan
       </button>
     );
+  const storedYet = plan.canUndo ? 'stored' : '';
   const add = (kind: 'run' | 'pad' | 'pier', words: string, icon: ReactNode) => (
     <button
       type="button"
       className="chip max-sm:flex-1 max-sm:px-2!"
       aria-pressed={tool.kind === kind}
       onClick={() => {
-        setTool(
-          tool.kind === kind ? { kind: 'pick' } : kind === 'run' ? { kind, from: null } : { kind },
-        );
+        if (tool.kind === kind) setTool({ kind: 'pick' });
+        else setTool(kind === 'run' ? { kind, from: null } : { kind });
       }}
     >
       {icon}
@@ -163,7 +155,7 @@ export function Toolbar() {
       {add('pad', 'Add a pad', <SquarePlus size={18} aria-hidden="true" />)}
       {add('pier', 'Add a pier', <CirclePlus size={18} aria-hidden="true" />)}
       <span className="flex-1 text-right text-[14px] text-ink2 max-sm:-order-1" aria-live="polite">
-        {plan.saving ? 'storing' : plan.canUndo ? 'stored' : ''}
+        {plan.saving ? 'storing' : storedYet}
       </span>
       <button
         type="button"

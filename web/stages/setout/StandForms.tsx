@@ -145,12 +145,11 @@ function MatFields({
     steel({ topEachWay: got });
     return null;
   };
-  const matText = (x: NonNullable<typeof s>['eachWay'] | undefined): string =>
-    !x
-      ? 'none'
-      : x.count !== undefined
-        ? countedText({ ...x, count: x.count })
-        : spacedText({ ...x, spacingM: x.spacingM ?? 0 }, units);
+  const matText = (x: NonNullable<typeof s>['eachWay'] | undefined): string => {
+    if (!x) return 'none';
+    if (x.count !== undefined) return countedText({ ...x, count: x.count });
+    return spacedText({ ...x, spacingM: x.spacingM ?? 0 }, units);
+  };
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
       <BarField label="Bars each way" value={matText(m)} onText={eachWay} />

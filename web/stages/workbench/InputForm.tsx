@@ -124,10 +124,7 @@ function Field({ id, f, value, onChange, units, issues, at, error, note }: Field
           label={label}
           error={error}
           note={note}
-          options={f.choices.map((c) => [
-            f.name.endsWith('In') ? `${c} in` : f.name.endsWith('Lb') ? `${c} lb` : choiceText(c),
-            c,
-          ])}
+          options={f.choices.map((c) => [inchesOrPounds(f.name, c) ?? choiceText(c), c])}
           value={value}
           onPick={onChange}
         />
@@ -230,11 +227,8 @@ function Choice({
           </button>
         ))}
       </div>
-      {error ? (
-        <Wrong text={error} />
-      ) : note ? (
-        <span className="block text-[14px] leading-[18px] text-ink2">{note}</span>
-      ) : null}
+      {error && <Wrong text={error} />}
+      {!error && note && <span className="block text-[14px] leading-[18px] text-ink2">{note}</span>}
     </div>
   );
 }
@@ -313,12 +307,21 @@ interface RowsProps {
   error: string | undefined;
 }
 
+/** A choice that is a size of a thing sold in inches or pounds keeps its unit, on every site. */
+function inchesOrPounds(name: string, choice: string | number): string | null {
+  if (name.endsWith('In')) return `${choice} in`;
+  return name.endsWith('Lb') ? `${choice} lb` : null;
+}
+
+function firstValue(x: FieldInfo): unknown {
+  if (x.kind === 'number') return 0;
+  return x.kind === 'text' ? '' : x.choices[0];
+}
+
 /** A list of rows: each its own small form, with one more made like the last. */
 function Rows({ id, f, label, value, onChange, units, issues, at, error }: RowsProps) {
   const blank = Object.fromEntries(
-    f.fields
-      .filter((x) => x.required)
-      .map((x) => [x.name, x.kind === 'number' ? 0 : x.kind === 'text' ? '' : x.choices[0]]),
+    f.fields.filter((x) => x.required).map((x) => [x.name, firstValue(x)]),
   );
   return (
     <fieldset>

@@ -222,15 +222,12 @@ export function WorkBench() {
   const wrongIn = (list: FieldInfo[]) =>
     shown.some((i) => list.some((f) => i.path === f.name || i.path.startsWith(`${f.name}.`)));
   const main = fields.filter((f) => !usual.includes(f));
+  const untouched = (k: string) => JSON.stringify(input[k]) === JSON.stringify(start.input[k]);
   const notes = Object.fromEntries(
-    Object.entries(start.from).map(([k, f]) => [
-      k,
-      JSON.stringify(input[k]) === JSON.stringify(start.input[k])
-        ? f.kind === 'pour'
-          ? `as ${v.record.pour.code} has it`
-          : f.text
-        : '',
-    ]),
+    Object.entries(start.from).map(([k, f]) => {
+      const whence = f.kind === 'pour' ? `as ${v.record.pour.code} has it` : f.text;
+      return [k, untouched(k) ? whence : ''];
+    }),
   );
   // Once one of them is changed the figures are the foreman's own.
   const made = Object.entries(start.example);

@@ -71,6 +71,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const used = Object.entries(uses)
     .filter(([, u]) => u)
     .map(([name]) => name);
+  const fileSays = read.unit ? `the file says ${UNIT_NAME[read.unit]}` : 'the file does not say';
   const put = () => {
     if (!made) return;
     replace(made.plan);
@@ -134,10 +135,8 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
         <span className="text-ink2">
           {unit ? (
             <T>{`${distanceText((x1 - x0) * DRAWING_UNITS[unit], v.units)} by ${distanceText((y1 - y0) * DRAWING_UNITS[unit], v.units)} over all`}</T>
-          ) : read.unit ? (
-            `the file says ${UNIT_NAME[read.unit]}`
           ) : (
-            'the file does not say'
+            fileSays
           )}
         </span>
       </div>

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { readSchedule, type ScheduleRow } from '../../../../core/exchange/schedule.ts';
-import { barText, lengthText } from '../../../../core/units/index.ts';
+import { barText, lengthText, type UnitSystem } from '../../../../core/units/index.ts';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
@@ -107,14 +107,24 @@ export function ScheduleImport({
   );
 }
 
+type ReadType = NonNullable<ScheduleRow['type']>;
+
+/** What a row of the schedule says, in the site's units. */
+function typeWords(t: ReadType, units: UnitSystem): string {
+  const length = (m: number) => lengthText(m * 1000, units);
+  const spaced = (x: { bar: string; spacingM: number }) =>
+    `${barText(x.bar)} at ${length(x.spacingM)}`;
+  if (t.list === 'wallTypes')
+    return `${length(t.type.thicknessM)} wall, ${spaced(t.type.vertical)} up, ${spaced(t.type.horizontal)} across`;
+  const { widthM, depthM, continuous, transverse } = t.type;
+  const across = transverse ? `, ${spaced(transverse)} across` : '';
+  return `${length(widthM)} × ${length(depthM)}, ${continuous.count} ${barText(continuous.bar)} along${across}`;
+}
+
 function Row({ row, known }: { row: ScheduleRow; known: boolean }) {
   const { units } = usePour();
   const t = row.type;
-  const words = !t
-    ? null
-    : t.list === 'footingTypes'
-      ? `${lengthText(t.type.widthM * 1000, units)} × ${lengthText(t.type.depthM * 1000, units)}, ${t.type.continuous.count} ${barText(t.type.continuous.bar)} along${t.type.transverse ? `, ${barText(t.type.transverse.bar)} at ${lengthText(t.type.transverse.spacingM * 1000, units)} across` : ''}`
-      : `${lengthText(t.type.thicknessM * 1000, units)} wall, ${barText(t.type.vertical.bar)} at ${lengthText(t.type.vertical.spacingM * 1000, units)} up, ${barText(t.type.horizontal.bar)} at ${lengthText(t.type.horizontal.spacingM * 1000, units)} across`;
+  const words = t ? typeWords(t, units) : null;
   return (
     <li className="flex items-start gap-3 py-1.5" data-row={t ? 'good' : 'bad'}>
       <Mark verdict={t ? 'good' : 'out'} label={t ? 'good' : 'bad'} />

@@ -1,6 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
+import { limitWords } from '../../core/kit/limit-words.ts';
+import type { UnitSystem } from '../../core/units/index.ts';
 import { ApiProblem } from '../sync/api.ts';
 
 /** As the resolver wants a schema: what is typed and what comes out of it. */
@@ -14,9 +16,10 @@ export function usePostForm<T extends FieldValues>(
   schema: FormSchema<T>,
   defaultValues: DefaultValues<T>,
   send: (body: T) => Promise<void>,
+  units: UnitSystem = 'metric',
 ) {
   const form = useForm<T, unknown, T>({
-    resolver: zodResolver(schema),
+    resolver: zodResolver(schema, { error: limitWords(units) }),
     defaultValues,
     mode: 'onTouched',
   });

@@ -1,0 +1,58 @@
+import type { Drawn } from '../drawn.ts';
+import type { Spot } from '../../model/geometry.ts';
+import type { FormSystem } from '../../model/objects.ts';
+import type { Opening, Run } from '../../model/site.ts';
+
+/** A list of the plan that is edited item by item, by id. */
+type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';
+
+/** One act on the plan. */
+export type PlanEdit =
+  | { do: 'moveNode'; id: string; to: Spot }
+  /** A node dropped on another: the two become one. */
+  | { do: 'joinNodes'; id: string; into: string }
+  | {
+      do: 'addRun';
+      kind: Run['kind'];
+      type: string;
+      from: string | Spot;
+      to: string | Spot;
+      bottomM: number;
+      topM?: number;
+      pour: string | null;
+    }
+  | { do: 'setLength'; id: string; lengthM: number }
+  | { do: 'setAngle'; id: string; angleDeg: number }
+  | { do: 'splitRun'; id: string; atM: number; type?: string }
+  | { do: 'removeElement'; id: string }
+  | {
+      do: 'setRun';
+      id: string;
+      change: Partial<
+        Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'offsetM' | 'step' | 'crawl'>
+      >;
+    }
+  | { do: 'putOpening'; id: string; index: number | null; opening: Opening }
+  | { do: 'removeOpening'; id: string; index: number }
+  | { do: 'put'; list: ObjectList; item: Drawn[ObjectList][number]; pour?: string | null }
+  | { do: 'remove'; list: ObjectList; id: string }
+  | {
+      do: 'putType';
+      list: 'footingTypes' | 'wallTypes';
+      type: Drawn['footingTypes'][number] | Drawn['wallTypes'][number];
+    }
+  | { do: 'removeType'; mark: string }
+  | { do: 'putForms'; system: FormSystem }
+  | { do: 'removeForms'; mark: string }
+  /** What a pour's walls stand in; null for none named. */
+  | { do: 'setForms'; pour: string; forms: string | null }
+  | { do: 'setGround'; ground: Drawn['ground'] }
+  | { do: 'setCurrency'; currency: string }
+  | { do: 'setBenchmark'; benchmark: Drawn['benchmark'] };
+
+/** A plan cannot be changed so: why, in words for the foreman. */
+export class EditRefused extends Error {}
+/** Stops an act, with its reason. */
+export const refuse = (why: string): never => {
+  throw new EditRefused(why);
+};

@@ -1,0 +1,66 @@
+import { isCurrency } from '../../units/money.ts';
+import type { Drawn } from '../drawn.ts';
+import { refuse, type PlanEdit } from './acts.ts';
+import { removeElement } from './runs.ts';
+
+type Of<K extends PlanEdit['do']> = Extract<PlanEdit, { do: K }>;
+
+/** A list with one item of that mark put in, in the place of the one that was there. */
+export const putMarked = <Item extends { mark: string }>(
+  list: readonly Item[],
+  item: Item,
+): Item[] =>
+  list.some((x) => x.mark === item.mark)
+    ? list.map((x) => (x.mark === item.mark ? item : x))
+    : [...list, item];
+
+function withItem<T extends { id: string }>(list: T[], item: T): T[] {
+  return list.some((x) => x.id === item.id)
+    ? list.map((x) => (x.id === item.id ? item : x))
+    : [...list, item];
+}
+
+/** Puts something in a list of the plan; a pad or pier that is new goes into its pour. */
+export function putItem(plan: Drawn, e: Of<'put'>): Drawn {
+  const stands = e.list === 'pads' || e.list === 'piers';
+  const fresh = stands && !plan[e.list].some((x) => x.id === e.item.id);
+  const next = { ...plan, [e.list]: withItem(plan[e.list] as { id: string }[], e.item) };
+  if (!fresh || !e.pour) return next;
+  return {
+    ...next,
+    pours: next.pours.map((p) =>
+      p.code === e.pour ? { ...p, elements: [...p.elements, e.item.id] } : p,
+    ),
+  };
+}
+
+export function removeItem(plan: Drawn, e: Of<'remove'>): Drawn {
+  if (e.list === 'pads' || e.list === 'piers') return removeElement(plan, e.id);
+  const list: { id: string }[] = plan[e.list];
+  return { ...plan, [e.list]: list.filter((x) => x.id !== e.id) };
+}
+
+export function removeType(plan: Drawn, { mark }: Of<'removeType'>): Drawn {
+  const user = plan.runs.find((r) => r.type === mark);
+  if (user) refuse(`${user.id} is ${mark}: give it another type first.`);
+  return {
+    ...plan,
+    footingTypes: plan.footingTypes.filter((t) => t.mark !== mark),
+    wallTypes: plan.wallTypes.filter((t) => t.mark !== mark),
+  };
+}
+
+export function removeForms(plan: Drawn, { mark }: Of<'removeForms'>): Drawn {
+  const user = plan.pours.find((p) => p.forms === mark);
+  if (user) refuse(`${user.code} stands in ${mark}: give it other forms first.`);
+  return { ...plan, formSystems: plan.formSystems.filter((f) => f.mark !== mark) };
+}
+
+export function setForms(plan: Drawn, { pour, forms }: Of<'setForms'>): Drawn {
+  if (forms !== null && !plan.formSystems.some((f) => f.mark === forms))
+    refuse(`There are no forms ${forms}.`);
+  return { ...plan, pours: plan.pours.map((p) => (p.code === pour ? { ...p, forms } : p)) };
+}
+
+export const setCurrency = (plan: Drawn, { currency }: Of<'setCurrency'>): Drawn =>
+  isCurrency(currency) ? { ...plan, currency } : refuse(`There is no currency ${currency}.`);

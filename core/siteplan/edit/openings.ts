@@ -1,0 +1,53 @@
+import { lengthOf, roundM } from '../../model/geometry.ts';
+import type { Run } from '../../model/site.ts';
+import type { Drawn } from '../drawn.ts';
+import { refuse, type PlanEdit } from './acts.ts';
+import { runNamed } from './nodes.ts';
+
+/** The plan with one of its runs changed. */
+export const setRunIn = (plan: Drawn, id: string, change: (r: Run) => Run): Drawn => ({
+  ...plan,
+  runs: plan.runs.map((r) => (r.id === id ? change(r) : r)),
+});
+
+/** An opening by its kind and mark. */
+export const openingName = (o: { kind: string; mark?: string }): string =>
+  `${o.kind}${o.mark ? ` ${o.mark}` : ''}`;
+
+/** Puts an opening in a run, or another in the place of one. An opening cannot leave its wall: it stops at the end. */
+export function putOpening(plan: Drawn, e: Extract<PlanEdit, { do: 'putOpening' }>): Drawn {
+  const run = runNamed(plan, e.id);
+  const room = lengthOf(plan, run) - e.opening.widthM;
+  if (room < 0) refuse(`The opening is wider than ${e.id}.`);
+  const opening = { ...e.opening, atM: roundM(Math.min(Math.max(0, e.opening.atM), room)) };
+  const others = run.openings.filter((_, i) => i !== e.index);
+  const clash = others.find(
+    (o) =>
+      o.atM < opening.atM + opening.widthM - 1e-9 &&
+      o.atM + o.widthM > opening.atM + 1e-9 &&
+      o.sillM < opening.headM - 1e-9 &&
+      o.headM > opening.sillM + 1e-9,
+  );
+  if (clash) refuse(`It would lie over the ${openingName(clash)}: move it, or make it narrower.`);
+  return setRunIn(plan, e.id, (r) => ({
+    ...r,
+    openings:
+      e.index === null
+        ? [...r.openings, opening]
+        : r.openings.map((o, i) => (i === e.index ? opening : o)),
+  }));
+}
+
+/** Openings that reached the top of the wall go with it: a pocket for a beam stays at the top when that is moved. */
+export function withOpeningsAtTop(before: Run, after: Run): Run {
+  if (before.topM === undefined || after.topM === undefined) return after;
+  const was = before.topM - before.bottomM;
+  const is = after.topM - after.bottomM;
+  if (Math.abs(was - is) < 1e-9) return after;
+  const openings = after.openings.map((o) =>
+    Math.abs(o.headM - was) < 1e-6
+      ? { ...o, headM: roundM(is), sillM: roundM(Math.max(0, o.sillM + is - was)) }
+      : o,
+  );
+  return { ...after, openings };
+}

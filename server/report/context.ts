@@ -1,0 +1,47 @@
+import type { PourAnswer, StoredEvent } from '../../contract/index.ts';
+import type { AirHour } from '../../core/cure/concrete-temperature.ts';
+import { replay, type PourState } from '../../core/log/state.ts';
+import { clockText } from '../../core/units/format.ts';
+import type { UnitSystem } from '../../core/units/index.ts';
+import { viewOf, type PourView } from '../../core/view/pour-view.ts';
+import { localDate, midnightMs } from '../../core/weather/daylight.ts';
+
+export interface ReportInput {
+  record: PourAnswer;
+  events: StoredEvent[];
+  nowMs: number;
+  /** Small pictures by their id, as data addresses. */
+  photos: Record<string, string>;
+  /** Air of the hours since the pour and to come, where it is known. */
+  air: AirHour[];
+}
+
+/** What every section of the report is made from. */
+export interface ReportContext extends ReportInput {
+  state: PourState;
+  view: PourView;
+  units: UnitSystem;
+  /** A moment with its date. */
+  stamp: (ms: number) => string;
+  /** A moment of the day of the pour as a time, any other with its date. */
+  time: (iso: string) => string;
+}
+
+export function contextOf(input: ReportInput): ReportContext {
+  const { record, events, nowMs } = input;
+  const { timeZone } = record.site;
+  const state = replay(events);
+  const view = viewOf(record, state, nowMs);
+  if (!view) throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
+  const dateOf = (ms: number) => localDate(ms, timeZone);
+  const stamp = (ms: number): string => {
+    const date = dateOf(ms);
+    return `${date} ${clockText((ms - midnightMs(date, timeZone)) / 60_000)}`;
+  };
+  const time = (iso: string): string => {
+    const ms = Date.parse(iso);
+    const { dayMs } = view;
+    return dateOf(ms) === dateOf(dayMs) ? clockText((ms - dayMs) / 60_000) : stamp(ms);
+  };
+  return { ...input, state, view, units: record.site.units, stamp, time };
+}

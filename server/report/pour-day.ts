@@ -1,0 +1,118 @@
+import type { Content } from 'pdfmake/interfaces.js';
+import { kindOf } from '../../core/log/events.ts';
+import { timeline } from '../../core/log/state.ts';
+import { FAULT_WORDS, type LoadState } from '../../core/pourlog/loads.ts';
+import { pourTasks } from '../../core/pourlog/tasks.ts';
+import { lengthText, temperatureFigure, textOf, volume } from '../../core/units/index.ts';
+import { againstRule } from '../../core/view/against.ts';
+import { checksOf } from '../../core/view/pour-view.ts';
+import { entryText } from '../../core/words/entry-text.ts';
+import type { ReportContext } from './context.ts';
+import { bold, right, table, type Cell } from './table.ts';
+
+/** What became of a load, with what was said for it. */
+function loadFate(l: LoadState): Cell {
+  const why = l.reason ? `: ${l.reason}` : '';
+  if (l.decision === 'reject') return bold(`sent back${why}`);
+  if (l.faults.length === 0) return 'placed';
+  return bold(`placed, ${l.faults.map((f) => FAULT_WORDS[f]).join(', ')}${why}`);
+}
+
+function loadRows({ view, units, time }: ReportContext): Cell[][] {
+  return view.loads
+    .filter((l) => l.arrivedAt !== null)
+    .map((l) => [
+      l.id,
+      l.ticket ?? '',
+      right(l.volumeM3 === null ? '' : textOf(volume(l.volumeM3, units))),
+      l.batchedAt ? time(l.batchedAt) : '',
+      l.arrivedAt ? time(l.arrivedAt) : '',
+      l.endedAt ? time(l.endedAt) : '',
+      l.slump
+        ? `${lengthText(l.slump.measuredMm, units)} at ${l.slump.where}, ${l.slump.verdict}`
+        : 'not read',
+      l.concreteTempC === null ? '' : textOf(temperatureFigure(l.concreteTempC, units)),
+      l.overAge
+        ? bold(`${l.ageMin?.toFixed(0) ?? ''} min OLD`)
+        : `${l.ageMin?.toFixed(0) ?? ''} min`,
+      loadFate(l),
+    ]);
+}
+
+/** Loads as they came, and how much of them was used. */
+export function loadSection(c: ReportContext): Content[] {
+  const { plan, progress } = c.view;
+  const v = (m3: number) => textOf(volume(m3, c.units));
+  const over =
+    progress.usedPerNeat === null
+      ? ''
+      : `, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat`;
+  return [
+    { text: 'Loads', style: 'h2' },
+    table(
+      ['load', 'ticket', 'volume', 'batched', 'arrived', 'end', 'slump', 'temp', 'age', ''],
+      ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto', 'auto'],
+      loadRows(c),
+    ),
+    {
+      text: `Placed ${v(progress.placedM3)} of ${v(plan.route.volumeM3)} neat; ${v(progress.dischargedM3)} came off the trucks${over}.`,
+      margin: [0, 0, 0, 6],
+    },
+  ];
+}
+
+/** What was to be set while the top was fresh, done or not. */
+export function taskSection({ record, state, time }: ReportContext): Content[] {
+  const tasks = pourTasks(record.site, record.pour, state);
+  if (tasks.length === 0) return [];
+  const WORDS = { open: 'not said', done: 'set', notDone: 'NOT SET' };
+  return [
+    { text: 'Set while it was fresh', style: 'h2' },
+    table(
+      ['run', 'what', '', 'who, when'],
+      ['auto', '*', 'auto', 'auto'],
+      tasks.map((t) => [
+        t.elementId,
+        `${t.title}: ${t.anchors.join(', ')}`,
+        `${WORDS[t.state]}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
+        t.entry ? `${t.entry.actor} ${time(t.entry.at)}` : '',
+      ]),
+    ),
+  ];
+}
+
+/** What was done against the rule: nothing is said where nothing was. */
+export function againstSection({ record, view, state, air, stamp }: ReportContext): Content[] {
+  const { site, pour } = record;
+  const { mix, loads, progress } = view;
+  const { route } = view.plan;
+  const points = checksOf(record);
+  const list = againstRule({ site, pour, mix, points, route, state, loads, progress, air });
+  if (list.length === 0) return [];
+  return [
+    { text: 'Against the rule', style: 'h2' },
+    table(
+      ['what', 'when', 'who', 'reason given'],
+      ['*', 'auto', 'auto', '*'],
+      list.map((a) => [
+        bold(a.what),
+        a.atMs === null ? '' : stamp(a.atMs),
+        a.by ?? '',
+        a.reason ?? bold('none'),
+      ]),
+    ),
+  ];
+}
+
+/** What was written down in the course of the day, in its order. */
+export const daySection = ({ state, time, units }: ReportContext): Content[] => [
+  { text: 'The day', style: 'h2' },
+  table(
+    ['when', 'who', 'what', ''],
+    ['auto', 'auto', 'auto', '*'],
+    timeline(state).flatMap((e) => {
+      const { inReport } = kindOf(e.kind);
+      return inReport === null ? [] : [[time(e.at), e.actor, inReport, entryText(e, units)]];
+    }),
+  ),
+];

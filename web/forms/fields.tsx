@@ -1,0 +1,110 @@
+import { useController, useFormContext } from 'react-hook-form';
+import { sentenceIn } from '../../core/kit/sentence.ts';
+import { quantityOfField, type Quantity } from '../../core/units/quantity.ts';
+import { usePour } from '../app/pour-context.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { FormField } from './FormField.tsx';
+
+/** What is wrong with a field of the form round it, in the site's units. */
+function useSaid(name: string): string | undefined {
+  const { units } = usePour();
+  const { getFieldState, formState } = useFormContext();
+  const message = getFieldState(name, formState).error?.message;
+  return message && sentenceIn(message, units);
+}
+
+/** Nothing typed is nothing said. */
+const typed = (text: unknown) =>
+  typeof text === 'string' && text.trim() === '' ? undefined : text;
+
+/** A figure with its unit: kept in SI, shown and typed in the site's own. */
+export function QuantityInput({
+  name,
+  label,
+  quantity = quantityOfField(name),
+  required = true,
+  autoFocus = false,
+}: {
+  name: string;
+  label: string;
+  quantity?: Quantity | null;
+  required?: boolean;
+  autoFocus?: boolean;
+}) {
+  const { units } = usePour();
+  const { field } = useController({ name });
+  const value = field.value as number | undefined;
+  return (
+    <QuantityField
+      label={label}
+      quantity={quantity}
+      units={units}
+      value={value === undefined || Number.isNaN(value) ? null : value}
+      onChange={(n, unreadable) => {
+        // What cannot be read is no figure that may be left out: the schema refuses it.
+        field.onChange(unreadable ? Number.NaN : (n ?? undefined));
+      }}
+      onBlur={field.onBlur}
+      error={useSaid(name)}
+      required={required}
+      autoFocus={autoFocus}
+    />
+  );
+}
+
+/** A line of words. */
+export function TextInput({
+  name,
+  ...rest
+}: { name: string } & Pick<
+  Parameters<typeof FormField>[0],
+  'label' | 'className' | 'autoFocus' | 'inputMode' | 'hint'
+>) {
+  const { register } = useFormContext();
+  return <FormField {...rest} {...register(name, { setValueAs: typed })} error={useSaid(name)} />;
+}
+
+/** Words that may take some lines. */
+export function LongText({ name, label }: { name: string; label: string }) {
+  const { register } = useFormContext();
+  const said = useSaid(name);
+  return (
+    <label>
+      {label}
+      <textarea
+        autoFocus
+        className="field mt-1"
+        rows={3}
+        aria-invalid={said !== undefined}
+        {...register(name, { setValueAs: typed })}
+      />
+      {said && (
+        <span className="font-semibold text-chalk-t" role="alert">
+          {said}
+        </span>
+      )}
+    </label>
+  );
+}
+
+/** One of a few, a press each. */
+export function ChipChoice({ name, options }: { name: string; options: readonly string[] }) {
+  const { field } = useController({ name });
+  return (
+    <div className="col-span-full flex flex-wrap gap-2">
+      {options.map((o) => (
+        <button
+          key={o}
+          type="button"
+          className="chip"
+          aria-pressed={field.value === o}
+          onClick={() => {
+            field.onChange(o);
+          }}
+        >
+          {o}
+        </button>
+      ))}
+    </div>
+  );
+}

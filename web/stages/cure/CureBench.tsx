@@ -1,0 +1,32 @@
+import { strengthOrigin } from '../../app/origins.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { Working } from '../../ui/Working.tsx';
+import { CureActs } from './CureActs.tsx';
+import { Defects } from './Defects.tsx';
+import { Record } from './Record.tsx';
+import { CureSheets } from './sheets/CureSheets.tsx';
+import { Standing } from './Standing.tsx';
+
+export function CureBench() {
+  const v = usePour();
+  const c = v.curing;
+  return (
+    <div className="flex flex-col gap-3">
+      {c ? (
+        <>
+          <Standing c={c} />
+          <CureActs c={c} />
+          <Working {...strengthOrigin(v)}>Strength, worked out</Working>
+        </>
+      ) : (
+        <p className="text-[18px] leading-6">
+          Nothing to cure yet. When the last run is full, its strength by temperature stands here,
+          and when the forms may come off.
+        </p>
+      )}
+      <Defects />
+      <Record />
+      <CureSheets />
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+import { breakTest } from '../../../../core/log/kinds/break-test.ts';
+import { refuseBreak } from '../../../../core/cure/strip.ts';
+import { usePour } from '../../../app/pour-context.tsx';
+import { EntryForm } from '../../../forms/EntryForm.tsx';
+import { QuantityInput } from '../../../forms/fields.tsx';
+import { stampNow } from '../../../sync/clock.ts';
+import { Sheet } from '../../../ui/Dialog.tsx';
+
+export function BreakSheet({ onClose }: { onClose: () => void }) {
+  const v = usePour();
+  // A cylinder cannot be older than its concrete.
+  const schema = breakTest.body.superRefine((body, ctx) => {
+    const cannot = refuseBreak(v.state, body.ageDays, stampNow());
+    if (cannot) ctx.addIssue({ code: 'custom', path: ['ageDays'], message: cannot });
+  });
+  return (
+    <Sheet open onClose={onClose} title="Cylinder break">
+      <EntryForm
+        schema={schema}
+        defaults={{ ageDays: 7 }}
+        write={(body) => v.write('break-test', body).then(onClose)}
+        act="Log break"
+        className="grid grid-cols-2 gap-3"
+      >
+        <QuantityInput name="ageDays" label="Age, days" />
+        <QuantityInput name="strengthMPa" label="Mean of its cylinders" autoFocus />
+      </EntryForm>
+    </Sheet>
+  );
+}

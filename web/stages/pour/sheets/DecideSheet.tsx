@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { speaksAgainst } from '../../../../core/pourlog/loads.ts';
+import { lengthText, temperatureFigure, textOf, volume } from '../../../../core/units/index.ts';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Sheet } from '../../../ui/Dialog.tsx';
+import { T } from '../../../ui/Text.tsx';
+
+export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }) {
+  const v = usePour();
+  const [reason, setReason] = useState('');
+  const load = v.loads.find((l) => l.id === id);
+  const next = v.loads.find((l) => l.arrivedAt === null);
+  const due = next ? v.plan.trucks.result.loads[v.plan.loadIds.indexOf(next.id)] : undefined;
+  const seam = v.progress.seams[0];
+  const log = (decision: 'accept' | 'reject') => {
+    void v
+      .write('load-verdict', {
+        loadId: id,
+        decision,
+        ...(reason.trim() ? { reason: reason.trim() } : {}),
+      })
+      .then(onClose);
+  };
+  if (!load) return null;
+  const bad = speaksAgainst(load.advice);
+  return (
+    <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')}`}>
+      <p className="mb-2 text-[18px] leading-6">
+        <T>{`${textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket ${load.ticket ?? ''}, ${Math.round(load.ageMin ?? 0)} of ${v.mix.maxAgeMin} min old${load.concreteTempC === null ? '' : `, ${textOf(temperatureFigure(load.concreteTempC, v.units))}`}${load.slump ? `, slump ${lengthText(load.slump.measuredMm, v.units)} at the ${load.slump.where}` : ', slump not read'}.`}</T>
+      </p>
+      <p className="mb-3">
+        {due
+          ? `Sent back, the next load is due ${Math.max(0, Math.round(due.arriveMin - v.minuteOf(v.nowMs)))} minutes from now`
+          : 'Sent back, no other load is on order'}
+        {seam
+          ? `, and the seam at ${seam.elementId} has ${Math.max(0, Math.floor(seam.minutesLeft))} minutes.`
+          : '.'}
+      </p>
+      <label className="mb-3 block">
+        Reason{bad ? ', needed to place it all the same' : ''}
+        <input
+          className="field mt-1"
+          value={reason}
+          onChange={(e) => {
+            setReason(e.target.value);
+          }}
+        />
+      </label>
+      <div className="grid grid-cols-2 gap-2">
+        <button
+          type="button"
+          className="btn"
+          disabled={bad && !reason.trim()}
+          onClick={() => {
+            log('accept');
+          }}
+        >
+          Place it
+        </button>
+        <button
+          type="button"
+          className="btn warn"
+          onClick={() => {
+            log('reject');
+          }}
+        >
+          Send back
+        </button>
+      </div>
+    </Sheet>
+  );
+}

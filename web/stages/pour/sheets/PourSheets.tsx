@@ -1,0 +1,54 @@
+import { usePour } from '../../../app/pour-context.tsx';
+import { useFocus } from '../../../app/useFocus.ts';
+import { StartSheet } from '../StartSheet.tsx';
+import { DecideSheet } from './DecideSheet.tsx';
+import { EndSheet } from './EndSheet.tsx';
+import { LoadSheet } from './LoadSheet.tsx';
+import { NoteSheet } from './NoteSheet.tsx';
+import { SlumpSheet } from './SlumpSheet.tsx';
+import { StopSheet } from './StopSheet.tsx';
+import { WeatherSheet } from './WeatherSheet.tsx';
+
+/** Sheets of pour day. Each asks for the least that has to be seen; times are now unless said otherwise. */
+export function PourSheets() {
+  const { sheet, set } = useFocus();
+  const v = usePour();
+  const close = () => {
+    set({ sheet: null });
+  };
+  if (!sheet) return null;
+  const [kind, ref = ''] = sheet.split(':');
+  const here = v.loads.find(
+    (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
+  )?.id;
+  const loadId = ref === 'here' || ref === '' ? (here ?? '') : ref;
+  switch (kind) {
+    case 'load':
+      return (
+        <LoadSheet
+          id={
+            ref === 'next'
+              ? (v.loads.find((l) => l.arrivedAt === null)?.id ?? `L${v.loads.length + 1}`)
+              : ref
+          }
+          onClose={close}
+        />
+      );
+    case 'slump':
+      return loadId ? <SlumpSheet id={loadId} onClose={close} /> : null;
+    case 'decide':
+      return loadId ? <DecideSheet id={loadId} onClose={close} /> : null;
+    case 'end':
+      return loadId ? <EndSheet id={loadId} onClose={close} /> : null;
+    case 'start':
+      return <StartSheet loadId={here} onClose={close} />;
+    case 'stop':
+      return <StopSheet onClose={close} />;
+    case 'weather':
+      return <WeatherSheet onClose={close} />;
+    case 'note':
+      return <NoteSheet onClose={close} />;
+    default:
+      return null;
+  }
+}

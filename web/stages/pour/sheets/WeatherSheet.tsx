@@ -1,0 +1,39 @@
+import { SKIES, weather } from '../../../../core/log/kinds/weather.ts';
+import { latest } from '../../../../core/log/state.ts';
+import { usePour } from '../../../app/pour-context.tsx';
+import { EntryForm } from '../../../forms/EntryForm.tsx';
+import { ChipChoice, QuantityInput } from '../../../forms/fields.tsx';
+import { Sheet } from '../../../ui/Dialog.tsx';
+
+const HOUR_MS = 3_600_000;
+
+/** The weather as it is: what was logged last or the forecast of the hour stands there, to be put right. */
+export function WeatherSheet({ onClose }: { onClose: () => void }) {
+  const v = usePour();
+  const hour = v.weather.find((h) => {
+    const from = Date.parse(h.at);
+    return from <= v.nowMs && v.nowMs < from + HOUR_MS;
+  });
+  const defaults = {
+    airTempC: latest(v.state, 'weather')?.body.airTempC ?? hour?.airTempC,
+    humidity: hour && Math.round(hour.humidity * 100) / 100,
+    windKmH: hour && Math.round(hour.windKmH),
+    sky: hour?.sky ?? 'clear',
+  };
+  return (
+    <Sheet open onClose={onClose} title="Weather now">
+      <EntryForm
+        schema={weather.body}
+        defaults={defaults}
+        write={(body) => v.write('weather', body).then(onClose)}
+        act="Log weather"
+        className="grid grid-cols-2 gap-3 sm:grid-cols-3"
+      >
+        <QuantityInput name="airTempC" label="Air" autoFocus />
+        <QuantityInput name="humidity" label="Humidity" required={false} />
+        <QuantityInput name="windKmH" label="Wind" required={false} />
+        <ChipChoice name="sky" options={SKIES} />
+      </EntryForm>
+    </Sheet>
+  );
+}

@@ -1,0 +1,52 @@
+import { ArrowRight } from 'lucide-react';
+import { Link } from 'react-router';
+import type { PourAnswer } from '../../../contract/index.ts';
+import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
+import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
+import { alarmWords, pressing } from '../../../core/words/alarms.ts';
+import { momentDay } from './strip.tsx';
+import { useLane } from './useLane.ts';
+
+/** The next act over all pours of the site: the one poured today or soonest that something holds. */
+export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
+  const lane = useLane(record, nowMs);
+  if (!lane) return null;
+  const { code, date } = record.pour;
+  const when =
+    date === null
+      ? 'has no date yet'
+      : `pours ${date === localDate(nowMs, record.site.timeZone) ? 'today' : momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)} at ${clockText(record.pour.settings.firstLoadMin)}`;
+  const { startedMs, finishedMs, placedM3 } = lane.progress;
+  const started = finishedMs === null ? 'pour' : 'cure';
+  const stage = startedMs === null ? 'check' : started;
+  const alarm = lane.alarms.find(pressing);
+  const placed = textOf(volume(placedM3, record.site.units, 1));
+  const words = {
+    check: (
+      <>
+        {code} {when} and is{' '}
+        {lane.gate.ready ? (
+          'ready.'
+        ) : (
+          <>
+            <b>not ready</b>. {counted(lane.gate.rows.length, 'thing holds it', 'things hold it')}.
+          </>
+        )}
+      </>
+    ),
+    pour: alarm
+      ? `${code}: ${alarmWords(alarm, lane.plan.route, record.site.units).sentence}`
+      : `${code} is being poured, ${placed} placed.`,
+    cure: `${code} is placed, ${placed}.`,
+  };
+  return (
+    <footer className="next sticky bottom-0 h-16 max-sm:h-24">
+      <span className="head hidden text-[14px] text-ink2 sm:inline">Next</span>
+      <p>{words[stage]}</p>
+      <Link className="btn" to={`/pours/${record.id}/${stage}`}>
+        Open {code}
+        <ArrowRight size={22} aria-hidden="true" />
+      </Link>
+    </footer>
+  );
+}

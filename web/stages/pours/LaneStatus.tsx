@@ -1,0 +1,97 @@
+import type { PourAnswer } from '../../../contract/index.ts';
+import { clockText, counted, strength, textOf, volume } from '../../../core/units/index.ts';
+import { midnightMs } from '../../../core/weather/daylight.ts';
+import { alarmWords, pressing } from '../../../core/words/alarms.ts';
+import { Mark } from '../../ui/Mark.tsx';
+import { momentDay } from './strip.tsx';
+import { useLane } from './useLane.ts';
+
+type Lane = NonNullable<ReturnType<typeof useLane>>;
+interface P {
+  record: PourAnswer;
+  lane: Lane;
+}
+
+/** In words, what holds each pour, or how it stands. */
+export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
+  const lane = useLane(record, nowMs);
+  if (!lane) return null;
+  if (lane.curing) return <Curing record={record} lane={lane} curing={lane.curing} />;
+  if (lane.progress.startedMs !== null) return <Pouring record={record} lane={lane} />;
+  return <BeforePour record={record} lane={lane} />;
+}
+
+function Curing({ record, lane, curing }: P & { curing: NonNullable<Lane['curing']> }) {
+  const open = curing.strip === 'may' ? 'Forms may come off' : 'Curing';
+  return (
+    <p className="leading-5">
+      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6 text-good-t">
+        <Mark verdict="good" />
+        {lane.closed ? 'Closed' : open}
+      </b>
+      {textOf(strength(curing.strengthMPa, record.site.units))} by temperature
+    </p>
+  );
+}
+
+function Pouring({ record, lane }: P) {
+  const { units } = record.site;
+  const alarm = lane.alarms.find(pressing);
+  const words = alarm && alarmWords(alarm, lane.plan.route, units);
+  return (
+    <p className="leading-5">
+      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6">
+        <Mark verdict={words?.tone ?? 'tight'} />
+        Pouring
+      </b>
+      {textOf(volume(lane.progress.placedM3, units, 1))} placed
+      {words && (
+        <b className="block font-semibold text-chalk-t" data-alarm={alarm.kind}>
+          {words.name}
+        </b>
+      )}
+    </p>
+  );
+}
+
+/** How it stands before the pour, in the mark, the words and the colour of it. */
+function standing(gate: Lane['gate'], untouched: boolean) {
+  if (gate.ready)
+    return { verdict: 'good', label: 'Nothing holds it', tone: 'text-good-t' } as const;
+  if (untouched) return { verdict: 'unread', label: 'Nothing read yet', tone: '' } as const;
+  const label = counted(gate.rows.length, 'thing holds it', 'things hold it');
+  if (gate.counts.out) return { verdict: 'out', label, tone: 'text-chalk-t' } as const;
+  return { verdict: 'held', label, tone: 'text-ochre-t' } as const;
+}
+
+function BeforePour({ record, lane }: P) {
+  const { gate, plan } = lane;
+  const { date } = record.pour;
+  const when = date
+    ? `${momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)}, ${clockText(record.pour.settings.firstLoadMin)}`
+    : 'no date yet';
+  const amount = `${textOf(volume(plan.orderedM3, record.site.units, 1))} in ${counted(plan.loadIds.length, 'load')}`;
+  const asked = gate.rows.filter((r) => r.kind === 'question').length;
+  const untouched = gate.read === 0 && asked === 0;
+  const several = (count: number, word: string) => (count ? [counted(count, word)] : []);
+  const parts = [
+    ...(gate.counts.out ? [`${gate.counts.out} out`] : []),
+    ...several(asked, 'question'),
+    ...several(gate.rows.filter((r) => r.kind === 'change').length, 'change'),
+    ...(gate.counts.unread ? [`${gate.counts.unread} to read`] : []),
+  ];
+  const { verdict, label, tone } = standing(gate, untouched);
+  return (
+    <p className="leading-5">
+      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className={`head mt-1 flex items-center gap-2 text-[20px] leading-6 ${tone}`}>
+        <Mark verdict={verdict} />
+        {label}
+      </b>
+      {!untouched && !gate.ready && `${parts.join(', ')}. `}
+      {when}, {amount}
+    </p>
+  );
+}
