@@ -28,6 +28,8 @@ export const ROUTES: Route[] = [
   { method: 'POST', path: '/api/pours/:pour/sign', may: SIGNERS },
   { method: 'POST', path: '/api/pours/:pour/unsign', may: SIGNERS },
   { method: 'GET', path: '/api/pours/:pour/log.jsonl', may: ALL },
+  { method: 'GET', path: '/api/pours/:pour/stream', may: ALL },
+  { method: 'GET', path: '/api/pours/:pour/report.pdf', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/takeoff.csv', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/rebar.csv', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/laser?setup=0', may: ALL },

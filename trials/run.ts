@@ -1,5 +1,5 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|backup [how much]`: tries of what docs/trust.md promises, on a server that they start
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup [how much]`: tries of what docs/trust.md promises, on a server that they start
  * themselves on the loopback. They take minutes, print figures, and end with 1 when one is not as it has to be.
  */
 import { backup } from './backup.ts';
@@ -7,12 +7,14 @@ import { crowd } from './crowd.ts';
 import { fuzz } from './fuzz.ts';
 import { kill } from './kill.ts';
 import { roles } from './roles.ts';
+import { streams } from './streams.ts';
 
 const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => Promise<void> }> = {
   kill: { usual: 200, most: 1000, run: kill },
   fuzz: { usual: 20_000, most: 200_000, run: fuzz },
   roles: { usual: 1, most: 1, run: roles },
   crowd: { usual: 60, most: 600, run: crowd },
+  streams: { usual: 400, most: 2000, run: streams },
   backup: { usual: 5, most: 50, run: backup },
 };
 

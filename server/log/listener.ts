@@ -5,16 +5,31 @@ import type { StoredEvent } from '../../contract/index.ts';
 /** Streams a session may have open: a few tabs. The oldest gives way. */
 const MOST_A_SESSION = 6;
 /** Who leaves so much unread is let go of: it comes again, and reads what it missed in one go. */
-const MOST_UNREAD_BYTES = 256 * 1024;
+const MOST_UNREAD_BYTES = 96 * 1024;
 /** Entries that come within this are sent together, ms. */
 const GATHER_MS = 40;
 /** What was missed is sent so many entries at a time. */
-const CATCH_UP = 200;
+const CATCH_UP = 60;
 
 /** An entry as it goes over the stream; written once, however many listen. */
 const messageOf = madeOncePer(
   (e: StoredEvent): string => `id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`,
 );
+
+/** What was gathered last, encoded: many listen to the same, and those who do not read keep one copy of it between them. */
+const encoded = new Map<string, Buffer>();
+const MOST_ENCODED = 8;
+
+function bytesOf(list: readonly StoredEvent[]): Buffer {
+  const key = `${list[0]?.id ?? ''} ${list.at(-1)?.id ?? ''} ${list.length}`;
+  const known = encoded.get(key);
+  if (known) return known;
+  const bytes = Buffer.from(list.map(messageOf).join(''));
+  encoded.set(key, bytes);
+  const [oldest] = encoded.keys();
+  if (encoded.size > MOST_ENCODED && oldest !== undefined) encoded.delete(oldest);
+  return bytes;
+}
 
 /** One device that listens to one pour. */
 export class Listener {
@@ -32,7 +47,7 @@ export class Listener {
   }
 
   /** Writes when the one at the other end reads; false when it was let go of. */
-  write(text: string): boolean {
+  write(text: string | Buffer): boolean {
     if (this.#res.writableLength > MOST_UNREAD_BYTES) {
       this.#res.destroy();
       return false;
@@ -43,13 +58,11 @@ export class Listener {
 
   /** Sends entries, in one go; false when the one at the other end was let go of. */
   entries(list: readonly StoredEvent[]): boolean {
-    let text = '';
-    for (const e of list) {
-      if (e.seq <= this.#sent) continue;
-      text += messageOf(e);
-      this.#sent = e.seq;
-    }
-    return text === '' || this.write(text);
+    const fresh = list.filter((e) => e.seq > this.#sent);
+    const last = fresh.at(-1);
+    if (!last) return true;
+    this.#sent = last.seq;
+    return this.write(bytesOf(fresh));
   }
 
   /** Sends entries soon, with what comes meanwhile: in a crowd that is many at once. */
