@@ -79,8 +79,7 @@ export default defineConfig(
       'bench/page measures the page with the servers and sites of e2e/',
     ),
   },
-  // Files about one thing, functions that can be read at once. What was longer before stands in eslint-suppressions.json, which
-  // only ever gets shorter: `npx eslint . --prune-suppressions`.
+  // Files about one thing, functions that can be read at once.
   {
     files: ['{core,contract,server,web}/**/*.{ts,tsx}'],
     ignores: ['**/*.test.ts', 'core/testdata/**'],

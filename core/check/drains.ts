@@ -50,7 +50,7 @@ export function drainPoints(site: SitePlan, pour: Pick<PourDoc, 'elements'>): Dr
 }
 
 /** An invert as read, m. It is out when a stretch on either side of it is; unread until there is a stretch to judge. */
-interface DrainInvert {
+export interface DrainInvert {
   point: DrainPoint;
   levelM: number | null;
   verdict: 'unread' | 'good' | 'out';

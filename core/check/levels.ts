@@ -26,7 +26,7 @@ interface LevelRead {
   actor: string;
   entryId: string;
 }
-interface SetUp {
+export interface SetUp {
   id: string;
   onId: string;
   backSightM: number;

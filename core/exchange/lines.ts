@@ -72,18 +72,9 @@ export function runsFromLines(
     pairs.add(pair);
     const id = freeName(RUN_STEM[use.kind], names);
     names.add(id);
-    runs.push({
-      id,
-      kind: use.kind,
-      type: use.type,
-      from,
-      to,
-      offsetM: 0,
-      bottomM: use.bottomM,
-      ...(use.topM === undefined ? {} : { topM: use.topM }),
-      step: null,
-      openings: [],
-    });
+    const { kind, type, bottomM } = use;
+    const top = use.topM === undefined ? {} : { topM: use.topM };
+    runs.push({ id, kind, type, from, to, offsetM: 0, bottomM, ...top, step: null, openings: [] });
   }
   const added = runs.map((r) => r.id);
   return {

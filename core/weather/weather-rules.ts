@@ -127,26 +127,14 @@ export const weatherRules = calculation({
     const coldWeather =
       lowestC < COLD_AIR_C || (v.lowestSoFarC !== undefined && atMost(v.lowestSoFarC, COLD_AIR_C));
     const least = leastPlacedC(v.leastDimensionM);
-    const { no, caution }: { no: string[]; caution: string[] } = standingReasons(
-      v,
-      coldWeather,
-      least,
-      lowestC,
-    );
+    const { no, caution } = standingReasons(v, coldWeather, least, lowestC);
     // An hour of forecast stands for the sixty minutes after it.
     for (const h of judged)
       if (h.timeMin + 60 > from && h.timeMin < to) {
         no.push(...h.no);
         caution.push(...h.caution);
       }
-    const windows: { fromMin: number; toMin: number }[] = [];
-    hours.forEach((h, i) => {
-      if (h.level === 'no') return;
-      const last = windows.at(-1);
-      const end = hours[i + 1]?.timeMin ?? h.timeMin + 60;
-      if (last && last.toMin === h.timeMin) last.toMin = end;
-      else windows.push({ fromMin: h.timeMin, toMin: end });
-    });
+    const windows = windowsOf(hours);
     trace.step('lowest air', `over ${fig(v.protectionH)} h of protection`, lowestC, '°C');
     trace.step('least as placed', `section ${fig(v.leastDimensionM)} m`, least, '°C');
     trace.step(
@@ -171,6 +159,19 @@ export const weatherRules = calculation({
     };
   },
 });
+
+/** Stretches without a no, hours that touch made one. */
+function windowsOf(hours: { timeMin: number; level: Level }[]) {
+  const windows: { fromMin: number; toMin: number }[] = [];
+  hours.forEach((h, i) => {
+    if (h.level === 'no') return;
+    const last = windows.at(-1);
+    const end = hours[i + 1]?.timeMin ?? h.timeMin + 60;
+    if (last && last.toMin === h.timeMin) last.toMin = end;
+    else windows.push({ fromMin: h.timeMin, toMin: end });
+  });
+  return windows;
+}
 
 function standingReasons(v: Weather, coldWeather: boolean, least: number, lowestC: number) {
   const no: string[] = [];

@@ -6,7 +6,8 @@ import { entries } from '../../core/log/state.ts';
 import { textOf, volume } from '../../core/units/index.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { Mark, VERDICT_WORD } from '../ui/Mark.tsx';
-import { usePour, type PourView } from './pour-context.tsx';
+import { usePour } from './pour-context.tsx';
+import { type PourView } from './pour-view.ts';
 import { focusUrl } from './useFocus.ts';
 
 interface Found {

@@ -2,7 +2,7 @@ import type { LoadState } from '../../core/pourlog/loads.ts';
 import { latest, timeline } from '../../core/log/state.ts';
 import { withRules } from '../../core/rules/rules.ts';
 import type { Origin } from '../ui/origin.ts';
-import type { PourView } from './pour-context.tsx';
+import type { PourView } from './pour-view.ts';
 
 /** Where the figures of the screens come from: the calculation and its input, so that each can be opened to its working. */
 

@@ -10,7 +10,8 @@ import { diffText, planDiff } from '../../core/siteplan/changes.ts';
 import { offersOf, type Offer } from '../../core/siteplan/offers.ts';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
-import { PlanWork, type PlanWorkState } from './plan-work.ts';
+import { PlanWork, type PlanIo, type PlanWorkState } from './plan-work.ts';
+import type { UnitSystem } from '../../core/units/measure.ts';
 
 /** Changing the plan: every act shows at once, is stored as a version of the site, and can be taken back. */
 export interface PlanEditing {
@@ -36,13 +37,135 @@ export interface PlanEditing {
   canRedo: boolean;
 }
 
+/** What taking back would change, and in which other pours. */
+function tellsOf(
+  last: Drawn,
+  plan: Drawn,
+  code: string,
+  units: UnitSystem,
+): NonNullable<PlanEditing['undoTells']> {
+  const diff = planDiff(last, plan, units);
+  const pours = plan.pours
+    .filter((p) => p.code !== code && p.elements.some((e) => diff.elements.includes(e)))
+    .map((p) => p.code);
+  const here = plan.pours.find((p) => p.code === code)?.elements ?? [];
+  const ours = diff.elements.some((e) => here.includes(e));
+  return { what: diffText(diff), pours: ours ? [] : pours };
+}
+
+const NOT_STORED =
+  'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.';
+
+/** How the work on a site's plan is stored, kept and told about. */
+const storing = (siteId: string, reread: () => Promise<unknown>): PlanIo => ({
+  put: async (version, plan) =>
+    (await sendJson<SiteVersion>('PUT', `/api/sites/${siteId}/plan`, { version, plan })).version,
+  reread,
+  keep: (row) => {
+    void localDb().then((db) => db.put('undo', { siteId, ...row }));
+  },
+  failed: (e) => {
+    const conflict = e instanceof ApiProblem && e.problem.status === 409;
+    const why = e instanceof Error ? e.message : 'That did not work.';
+    toast.error(conflict ? NOT_STORED : `${why} The plan is as it was.`);
+  },
+});
+
+/** The work on the plan of each site, made when it is first asked for. */
+function useWorks(reread: () => Promise<unknown>, show: (state: PlanWorkState) => void) {
+  const [works] = useState(() => new Map<string, PlanWork>());
+  return (id: string): PlanWork => {
+    const known = works.get(id);
+    if (known) return known;
+    const made: PlanWork = new PlanWork(storing(id, reread), () => {
+      startTransition(() => {
+        show(made.state);
+      });
+    });
+    works.set(id, made);
+    return made;
+  };
+}
+
+/** What is taken back by the next undo, told before it is pressed. */
+function useUndoTells(plan: Drawn | null, last: Drawn | undefined, record: PourAnswer | undefined) {
+  const code = record?.pour.code;
+  return useMemo(() => {
+    if (!plan || !last || !record) return null;
+    return tellsOf(last, plan, code ?? '', record.site.units);
+  }, [plan, last, record, code]);
+}
+
+/** The record with what is drawn but not stored yet. */
+const shownWith = (record: PourAnswer | undefined, draft: Drawn | null): PourAnswer | undefined =>
+  record && draft
+    ? {
+        ...record,
+        site: withDrawn(record.site, draft),
+        pour: pourDrawn(record.site, record.pour, draft),
+      }
+    : record;
+
+/** What is done to the plan of a pour's site; nothing is while there is no pour. */
+function planActs(
+  record: PourAnswer | undefined,
+  read: Drawn | null,
+  workOn: (siteId: string) => PlanWork,
+  setOn: (on: boolean) => void,
+): Pick<PlanEditing, 'start' | 'stop' | 'apply' | 'replace' | 'undo' | 'redo'> {
+  const work = () => workOn(record?.siteId ?? '');
+  const turn = (on: boolean) => {
+    startTransition(() => {
+      setOn(on);
+    });
+  };
+  const start = () => {
+    turn(true);
+    if (!record) return;
+    const w = work();
+    void localDb()
+      .then((db) => db.get('undo', record.siteId))
+      .then((kept) => {
+        w.open(record.siteVersion, kept);
+      });
+  };
+  const apply: PlanEditing['apply'] = (edit) => {
+    const before = record && work().plan(read);
+    if (!before) return false;
+    try {
+      const act = typeof edit === 'function' ? edit(before) : edit;
+      work().act(applyEdit(record.site, before, act), read, record.siteVersion);
+      return true;
+    } catch (e) {
+      if (!(e instanceof EditRefused)) throw e;
+      toast.error(e.message);
+      return false;
+    }
+  };
+  return {
+    start,
+    stop: () => {
+      turn(false);
+    },
+    apply,
+    replace: (next) => {
+      if (record) work().act(next, read, record.siteVersion);
+    },
+    undo: () => {
+      if (record) work().undo(read, record.siteVersion);
+    },
+    redo: () => {
+      if (record) work().redo(read, record.siteVersion);
+    },
+  };
+}
+
 /** The editor of a pour's site, and the record as it is to be shown while an act is on its way. */
 export function usePlanEditor(
   record: PourAnswer | undefined,
   refresh: () => Promise<unknown>,
 ): { editing: PlanEditing; shown: PourAnswer | undefined } {
   const [on, setOn] = useState(false);
-  const siteId = record?.siteId ?? '';
   const { data: file, mutate: reread } = useSWR<SiteFile, Error>(
     on && record ? `/api/sites/${record.siteId}/export` : null,
     getJson,
@@ -57,91 +180,18 @@ export function usePlanEditor(
     undo: [],
     redo: [],
   });
-  const [work] = useState(() => new Map<string, PlanWork>());
-  const workOn = (id: string): PlanWork => {
-    const known = work.get(id);
-    if (known) return known;
-    const made: PlanWork = new PlanWork(
-      {
-        put: async (version, plan) =>
-          (await sendJson<SiteVersion>('PUT', `/api/sites/${id}/plan`, { version, plan })).version,
-        reread: () => again.current(),
-        keep: (row) => {
-          void localDb().then((db) => db.put('undo', { siteId: id, ...row }));
-        },
-        failed: (e) => {
-          toast.error(
-            e instanceof ApiProblem && e.problem.status === 409
-              ? 'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.'
-              : `${e instanceof Error ? e.message : 'That did not work.'} The plan is as it was.`,
-          );
-        },
-      },
-      () => {
-        startTransition(() => {
-          show(made.state);
-        });
-      },
-    );
-    work.set(id, made);
-    return made;
-  };
-
+  const workOn = useWorks(() => again.current(), show);
   const read = useMemo(
     () => (record && file && on ? drawnOf(record.site, file.pours) : null),
     [record, file, on],
   );
   const plan = draft ?? read;
-  const shown = useMemo((): PourAnswer | undefined => {
-    if (!record || !draft) return record;
-    return {
-      ...record,
-      site: withDrawn(record.site, draft),
-      pour: pourDrawn(record.site, record.pour, draft),
-    };
-  }, [record, draft]);
-
-  const start = () => {
-    startTransition(() => {
-      setOn(true);
-    });
-    if (!record) return;
-    const w = workOn(siteId);
-    void localDb()
-      .then((db) => db.get('undo', siteId))
-      .then((kept) => {
-        w.open(record.siteVersion, kept);
-      });
-  };
-  const apply: PlanEditing['apply'] = (edit) => {
-    const before = record && workOn(siteId).plan(read);
-    if (!before) return false;
-    try {
-      const act = typeof edit === 'function' ? edit(before) : edit;
-      workOn(siteId).act(applyEdit(record.site, before, act), read, record.siteVersion);
-      return true;
-    } catch (e) {
-      if (!(e instanceof EditRefused)) throw e;
-      toast.error(e.message);
-      return false;
-    }
-  };
+  const shown = useMemo(() => shownWith(record, draft), [record, draft]);
   const offers = useMemo(
     () => (plan && record ? offersOf(plan, record.pour.elements, record.pour.code) : []),
     [plan, record],
   );
-  const code = record?.pour.code;
-  const last = undo.at(-1);
-  const undoTells = useMemo(() => {
-    if (!plan || !last || !record) return null;
-    const diff = planDiff(last, plan, record.site.units);
-    const pours = plan.pours
-      .filter((p) => p.code !== code && p.elements.some((e) => diff.elements.includes(e)))
-      .map((p) => p.code);
-    const here = plan.pours.find((p) => p.code === code)?.elements ?? [];
-    const ours = diff.elements.some((e) => here.includes(e));
-    return { what: diffText(diff), pours: ours ? [] : pours };
-  }, [plan, last, record, code]);
+  const undoTells = useUndoTells(plan, undo.at(-1), record);
   return {
     shown,
     editing: {
@@ -152,23 +202,8 @@ export function usePlanEditor(
       offers,
       site: shown?.site ?? null,
       elements: shown?.pour.elements ?? [],
-      start,
-      stop: () => {
-        startTransition(() => {
-          setOn(false);
-        });
-      },
-      apply,
-      replace: (next) => {
-        if (record) workOn(siteId).act(next, read, record.siteVersion);
-      },
+      ...planActs(record, read, workOn, setOn),
       undoTells,
-      undo: () => {
-        if (record) workOn(siteId).undo(read, record.siteVersion);
-      },
-      redo: () => {
-        if (record) workOn(siteId).redo(read, record.siteVersion);
-      },
       canUndo: plan !== null && undo.length > 0,
       canRedo: plan !== null && redo.length > 0,
     },

@@ -11,67 +11,25 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import { toast } from 'sonner';
 import useSWR from 'swr';
-import type { PourAnswer, SiteVersion, WeatherAnswer, WeatherHour } from '../../contract/index.ts';
+import type { PourAnswer } from '../../contract/index.ts';
 import { WHOLE_POUR } from '../../core/check/points/index.ts';
-import type { Walk } from '../../core/check/walk.ts';
-import type { Curing } from '../../core/cure/curing.ts';
-import { kindOf, type EventBody, type EventKind, type LogEvent } from '../../core/log/events.ts';
-import type { PourSettings } from '../../core/model/pour.ts';
-import { timeline, type PourState } from '../../core/log/state.ts';
-import {
-  checksOf,
-  curingIn,
-  planOf,
-  viewOf,
-  type PourView as PourFigures,
-} from '../../core/view/pour-view.ts';
+import { checksOf, curingIn, planOf, viewOf } from '../../core/view/pour-view.ts';
 import { takeOffOf } from '../../core/takeoff/takeoff.ts';
-import type { RuleId } from '../../core/rules/catalog.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
-import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
-import { Told } from '../sync/told.ts';
-import { stampNow, useSiteClock } from '../sync/clock.ts';
-import { logStore, type LogSnapshot, type LogStore } from '../sync/log-store.ts';
+import { getJson } from '../sync/api.ts';
+import { useSiteClock } from '../sync/clock.ts';
+import { logStore, type LogStore } from '../sync/log-store.ts';
+import { type LogSnapshot } from '../sync/log-snapshot.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useDeferredStore } from './useDeferredStore.ts';
 import { useWalk } from './walk.ts';
-
-/** Everything the stages draw: the pour as the core has it, and what the page does with it. */
-export interface PourView extends PourFigures {
-  record: PourAnswer;
-  units: UnitSystem;
-  nowMs: number;
-  /** Minutes after local midnight of the pour day. */
-  minuteOf: (ms: number) => number;
-  state: PourState;
-  store: LogStore;
-  curing: Curing | null;
-  weather: WeatherHour[];
-  /** The forecast round the present hour, whatever day the pour is on. */
-  weatherNow: WeatherHour[];
-  write: <K extends EventKind>(
-    kind: K,
-    body: EventBody<K>,
-    options?: { supersedes?: string; atMs?: number; kept?: () => void },
-  ) => Promise<string>;
-  undoLast: () => Promise<void>;
-  saveSettings: (change: Partial<PourSettings>) => Promise<void>;
-  /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
-  saveRule: (rule: RuleId, value: number | null, reason: string) => Promise<boolean>;
-  /** Which way round the checks are walked on this device. */
-  walk: Walk;
-  clock: ReturnType<typeof useSiteClock>;
-  elementName: (id: string) => string;
-}
+import { pourActs } from './pour-acts.ts';
+import type { PourView } from './pour-view.ts';
+import { usePourWeather } from './usePourWeather.ts';
 
 const Context = createContext<PourView | null>(null);
 const Editing = createContext<PlanEditing | null>(null);
-
-/** A stray key takes none of these back. */
-const GUARDED: ReadonlySet<EventKind> = new Set<EventKind>(['sign', 'override', 'close', 'reopen']);
 
 /** Figures follow a change of the plan when nothing has been pressed for this long, ms. */
 const SETTLED_MS = 250;
@@ -130,7 +88,6 @@ const stateOf = (store: LogStore) => store.snapshot().state;
 const isLoaded = (store: LogStore) => store.snapshot().loaded;
 const snapshotOf = (store: LogStore) => store.snapshot();
 
-/** Loads a pour and its log, works out the view, and hands it to the stages. */
 /** A pour with everything worked out for it; a site that cannot be drawn is shown as a list instead. */
 export function PourProvider({ pourId, children }: { pourId: string; children: ReactNode }) {
   const { data, mutate } = useSWR<PourAnswer, Error>(`/api/pours/${pourId}`, getJson);
@@ -138,6 +95,7 @@ export function PourProvider({ pourId, children }: { pourId: string; children: R
   return <PourWorkedOut pourId={pourId}>{children}</PourWorkedOut>;
 }
 
+/** Loads a pour and its log, works out the view, and hands it to the stages. */
 function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNode }) {
   const { account } = useSession();
   const clock = useSiteClock();
@@ -164,21 +122,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   const figures = record ? viewOf(record, state, nowMs) : null;
   // Until the pour is there the day does not matter: nothing is asked for it.
   const dayMs = figures?.dayMs ?? 0;
-  const from = new Date(dayMs).toISOString();
-  const to = new Date(dayMs + 47 * 3600_000).toISOString();
-  const { data: weather } = useSWR<WeatherAnswer, Error>(
-    record && figures ? `/api/sites/${record.siteId}/weather?from=${from}&to=${to}` : null,
-    getJson,
-  );
-
-  const hourMs = Math.floor(nowMs / 3600_000) * 3600_000;
-  const { data: weatherNow } = useSWR<WeatherAnswer, Error>(
-    record
-      ? `/api/sites/${record.siteId}/weather?from=${new Date(hourMs).toISOString()}&to=${new Date(hourMs + 12 * 3600_000).toISOString()}`
-      : null,
-    getJson,
-    { keepPreviousData: true },
-  );
+  const { weather, weatherNow } = usePourWeather(figures ? record : undefined, dayMs, nowMs);
 
   const air = useCuringAir(record, figures?.progress.finishedMs ?? null, nowMs);
 
@@ -188,84 +132,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   );
   const view = useMemo((): PourView | null => {
     if (!record || !figures) return null;
-    const write: PourView['write'] = async (kind, body, options = {}) => {
-      const wrong = kindOf(kind).body.safeParse(body).error?.issues[0];
-      if (wrong) {
-        const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
-        toast.error(said, { duration: 20_000 });
-        throw new Told(said);
-      }
-      try {
-        return await store.record(
-          kind,
-          body,
-          {
-            actor: account.name,
-            nowMs: options.atMs ?? stampNow(),
-            supersedes: options.supersedes,
-          },
-          options.kept,
-        );
-      } catch (e) {
-        toast.error(
-          'This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.',
-          { duration: 20_000 },
-        );
-        throw new Told('not kept', { cause: e });
-      }
-    };
-    const undoLast = async () => {
-      // What was entered a moment ago may not be drawn yet: it is the last all the same.
-      const last = timeline(store.snapshot().state)
-        .filter((e: LogEvent) => e.actor === account.name && e.kind !== 'supersede')
-        .at(-1);
-      if (!last) {
-        toast('There is no entry of yours to take back.');
-        return;
-      }
-      if (GUARDED.has(last.kind)) {
-        toast(
-          last.kind === 'sign'
-            ? 'Your last entry is a sign-off: it is taken back on Check, with your PIN.'
-            : `Your last entry is ${last.kind === 'override' ? 'an override' : 'a closing'}: it is not taken back by a key.`,
-        );
-        return;
-      }
-      await write('supersede', {}, { supersedes: last.id });
-      toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
-    };
-    const saveSettings = async (change: Partial<PourSettings>) => {
-      try {
-        await mutate(
-          await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, {
-            version: record.version,
-            settings: { ...record.pour.settings, ...change },
-          }),
-          { revalidate: false },
-        );
-        // Read once more: what is kept for a reload without signal is what was read.
-        void mutate();
-      } catch (e) {
-        toast.error(e instanceof Error ? e.message : 'That did not work.');
-        if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
-      }
-    };
-    const saveRule: PourView['saveRule'] = async (rule, value, reason) => {
-      let taken = false;
-      try {
-        await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/rules`, {
-          version: record.siteVersion,
-          rule,
-          value,
-          ...(reason ? { reason } : {}),
-        });
-        taken = true;
-      } catch (e) {
-        toast.error(e instanceof Error ? e.message : 'That did not work.');
-      }
-      await mutate();
-      return taken;
-    };
+    const acts = pourActs({ record, store, actor: account.name, mutate });
     return {
       ...figures,
       record,
@@ -275,12 +142,9 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       state,
       store,
       curing: curingIn(record, figures, state, nowMs, air),
-      weather: weather?.hours ?? [],
-      weatherNow: weatherNow?.hours ?? [],
-      write,
-      undoLast,
-      saveSettings,
-      saveRule,
+      weather,
+      weatherNow,
+      ...acts,
       walk,
       clock,
       elementName: (id) => (id === WHOLE_POUR ? 'The whole pour' : (labels.get(id) ?? id)),

@@ -115,31 +115,7 @@ export function ElevationDrawing({
           textAnchor="middle"
         >{`heights drawn ${stretch.toFixed(1)} times`}</text>
       )}
-      {marks.map((m) => (
-        <g
-          key={m.key}
-          role={onPick ? 'button' : undefined}
-          tabIndex={onPick ? -1 : undefined}
-          aria-label={`${m.label}: ${VERDICT_WORD[m.verdict]}`}
-          data-mark={m.key}
-          onClick={() => {
-            onPick?.(m.key);
-          }}
-        >
-          <circle cx={x(m.atM)} cy={y(m.upM)} r={Math.max(12, markSize * 0.9)} fill="transparent" />
-          <MarkAt verdict={m.verdict} x={x(m.atM)} y={y(m.upM)} size={markSize} />
-          {m.chosen && (
-            <circle
-              cx={x(m.atM)}
-              cy={y(m.upM)}
-              r={markSize * 0.85}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth="2.5"
-            />
-          )}
-        </g>
-      ))}
+      <Marks marks={marks} onPick={onPick} x={x} y={y} markSize={markSize} />
       {!small &&
         flags?.map((f) => {
           const end = f.at === 'from';
@@ -166,4 +142,45 @@ export function ElevationDrawing({
         })}
     </svg>
   );
+}
+
+/** Checks, each at its place. */
+function Marks({
+  marks,
+  onPick,
+  x,
+  y,
+  markSize,
+}: {
+  marks: WallMark[];
+  onPick: ((key: string) => void) | undefined;
+  x: (m: number) => number;
+  y: (m: number) => number;
+  markSize: number;
+}) {
+  return marks.map((m) => (
+    <g
+      key={m.key}
+      role={onPick ? 'button' : undefined}
+      tabIndex={onPick ? -1 : undefined}
+      aria-label={`${m.label}: ${VERDICT_WORD[m.verdict]}`}
+      data-mark={m.key}
+      onClick={() => {
+        onPick?.(m.key);
+      }}
+    >
+      <circle cx={x(m.atM)} cy={y(m.upM)} r={Math.max(12, markSize * 0.9)} fill="transparent" />
+      <MarkAt verdict={m.verdict} x={x(m.atM)} y={y(m.upM)} size={markSize} />
+      {m.chosen && (
+        <circle
+          cx={x(m.atM)}
+          cy={y(m.upM)}
+          r={markSize * 0.85}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+        />
+      )}
+    </g>
+  ));
 }

@@ -1,6 +1,6 @@
-import { scaleLinear } from 'd3';
+import { scaleLinear, type ScaleLinear } from 'd3';
 import type { Progress } from '../../core/pourlog/progress.ts';
-import type { Route } from '../../core/pourplan/route.ts';
+import type { Leg, Route } from '../../core/pourplan/route.ts';
 import { namedNodes } from './route-nodes.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
@@ -79,44 +79,19 @@ export function LiveRoute({
               const now =
                 progress.current?.elementId === leg.elementId && progress.current.lift === lift;
               return (
-                <g key={lift}>
-                  <rect
-                    x={x(leg.fromM)}
-                    y={y}
-                    width={w}
-                    height={rowH}
-                    fill="var(--sheet)"
-                    stroke="var(--ink)"
-                    strokeWidth={now ? 3 : 1.5}
-                    strokeDasharray={f > 0 || now ? undefined : '6 4'}
-                  />
-                  <rect
-                    x={x(leg.fromM)}
-                    y={y}
-                    width={w * f}
-                    height={rowH}
-                    fill={stiff ? 'var(--stiff)' : 'var(--fresh)'}
-                  />
-                  {now && (
-                    <path
-                      d={`M${x(leg.fromM) + w * f} ${m.t - 12}l-9 -10h18Z`}
-                      fill="var(--chalk)"
-                    />
-                  )}
-                  {w > 44 && rowH > 17 && (
-                    <text
-                      x={x(leg.fromM) + w / 2}
-                      y={y + rowH / 2 + 6}
-                      textAnchor="middle"
-                      fontSize="17"
-                      className="a"
-                      style={{ fill: f > 0.55 ? onFill : undefined }}
-                    >
-                      {lift === 0 ? leg.elementId : ''}
-                      {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}
-                    </text>
-                  )}
-                </g>
+                <LiftBar
+                  lift={lift}
+                  x={x}
+                  leg={leg}
+                  y={y}
+                  w={w}
+                  rowH={rowH}
+                  now={now}
+                  f={f}
+                  stiff={stiff}
+                  m={m}
+                  onFill={onFill}
+                />
               );
             })}
           </g>
@@ -128,5 +103,68 @@ export function LiveRoute({
         </text>
       ))}
     </svg>
+  );
+}
+
+/** One lift of a run: how much of it stands filled, and how stiff that is. */
+function LiftBar({
+  lift,
+  x,
+  leg,
+  y,
+  w,
+  rowH,
+  now,
+  f,
+  stiff,
+  m,
+  onFill,
+}: {
+  lift: number;
+  x: ScaleLinear<number, number>;
+  leg: Leg;
+  y: number;
+  w: number;
+  rowH: number;
+  now: boolean;
+  f: number;
+  stiff: boolean;
+  m: { l: number; r: number; t: number; b: number };
+  onFill: 'var(--on-stiff)' | 'var(--on-fresh)';
+}) {
+  return (
+    <g key={lift}>
+      <rect
+        x={x(leg.fromM)}
+        y={y}
+        width={w}
+        height={rowH}
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeWidth={now ? 3 : 1.5}
+        strokeDasharray={f > 0 || now ? undefined : '6 4'}
+      />
+      <rect
+        x={x(leg.fromM)}
+        y={y}
+        width={w * f}
+        height={rowH}
+        fill={stiff ? 'var(--stiff)' : 'var(--fresh)'}
+      />
+      {now && <path d={`M${x(leg.fromM) + w * f} ${m.t - 12}l-9 -10h18Z`} fill="var(--chalk)" />}
+      {w > 44 && rowH > 17 && (
+        <text
+          x={x(leg.fromM) + w / 2}
+          y={y + rowH / 2 + 6}
+          textAnchor="middle"
+          fontSize="17"
+          className="a"
+          style={{ fill: f > 0.55 ? onFill : undefined }}
+        >
+          {lift === 0 ? leg.elementId : ''}
+          {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}
+        </text>
+      )}
+    </g>
   );
 }

@@ -1,4 +1,4 @@
-import { line as d3line, scaleLinear } from 'd3';
+import { line as d3line, scaleLinear, type ScaleLinear } from 'd3';
 import { moneyText, volume, type UnitSystem } from '../../core/units/index.ts';
 
 /** Width of the words beside the line of calling the balance, px. */
@@ -106,40 +106,18 @@ export function OrderCurve({
           )}
         </g>
       )}
-      {curve.map((c) =>
-        c.cost <= most ? (
-          <g
-            key={c.orderM3}
-            role="button"
-            tabIndex={0}
-            aria-label={`Order ${volume(c.orderM3, units).value}, costs ${moneyText(c.cost, currency)}`}
-            onClick={() => {
-              onPick(c.orderM3);
-            }}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') onPick(c.orderM3);
-            }}
-          >
-            <rect
-              x={x(c.orderM3) - 8}
-              y={m.t}
-              width="16"
-              height={height - m.t - m.b}
-              fill="transparent"
-            />
-            {c.orderM3 === bestM3 && (
-              <circle
-                cx={x(c.orderM3)}
-                cy={y(c.cost)}
-                r="5"
-                fill="none"
-                stroke="var(--ink)"
-                strokeWidth="2"
-              />
-            )}
-          </g>
-        ) : null,
-      )}
+      <Orders
+        curve={curve}
+        most={most}
+        units={units}
+        currency={currency}
+        onPick={onPick}
+        x={x}
+        m={m}
+        height={height}
+        bestM3={bestM3}
+        y={y}
+      />
       <circle cx={x(near.orderM3)} cy={y(near.cost)} r="6.5" fill="var(--ink)" />
       {curve
         .filter((_, i) => i % Math.ceil(curve.length / 6) === 0)
@@ -156,5 +134,65 @@ export function OrderCurve({
           </text>
         ))}
     </svg>
+  );
+}
+
+/** Every order there is, as high as it costs. */
+function Orders({
+  curve,
+  most,
+  units,
+  currency,
+  onPick,
+  x,
+  m,
+  height,
+  bestM3,
+  y,
+}: {
+  curve: { orderM3: number; cost: number }[];
+  most: number;
+  units: UnitSystem;
+  currency: string | undefined;
+  onPick: (m3: number) => void;
+  x: ScaleLinear<number, number>;
+  m: { l: number; r: number; t: number; b: number };
+  height: number;
+  bestM3: number;
+  y: ScaleLinear<number, number>;
+}) {
+  return curve.map((c) =>
+    c.cost <= most ? (
+      <g
+        key={c.orderM3}
+        role="button"
+        tabIndex={0}
+        aria-label={`Order ${volume(c.orderM3, units).value}, costs ${moneyText(c.cost, currency)}`}
+        onClick={() => {
+          onPick(c.orderM3);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') onPick(c.orderM3);
+        }}
+      >
+        <rect
+          x={x(c.orderM3) - 8}
+          y={m.t}
+          width="16"
+          height={height - m.t - m.b}
+          fill="transparent"
+        />
+        {c.orderM3 === bestM3 && (
+          <circle
+            cx={x(c.orderM3)}
+            cy={y(c.cost)}
+            r="5"
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+        )}
+      </g>
+    ) : null,
   );
 }

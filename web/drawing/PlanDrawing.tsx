@@ -6,7 +6,8 @@ import { GridBubbles } from './GridBubbles.tsx';
 import { gridLines } from './grid-lines.ts';
 import { dimensionStrings, PlanDimensions } from './PlanDimensions.tsx';
 import { fitted, runsOnPaper, type Paper, type PlanScale, type RunOnPaper } from './plan-paper.ts';
-import { planWords, PlanWords } from './PlanWords.tsx';
+import { PlanWords } from './PlanWords.tsx';
+import { planWords } from './plan-words.ts';
 import { useZoom } from './useZoom.ts';
 
 interface Props {
@@ -178,32 +179,48 @@ export function PlanDrawing({
       <PlanDimensions strings={strings} />
       <PlanWords words={words} />
       {overlay?.(scale, runs, words.paper)}
-      {close && (
-        <g
-          role="button"
-          tabIndex={0}
-          aria-label="Show the whole plan"
-          onClick={showWhole}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter' || e.key === ' ') {
-              e.preventDefault();
-              showWhole();
-            }
-          }}
-        >
-          <rect x={width - 118} y={height - 50} width="106" height="40" fill="var(--press-2)" />
-          <text
-            x={width - 65}
-            y={height - 25}
-            textAnchor="middle"
-            fontSize="16"
-            className="b"
-            style={{ fill: 'var(--press)' }}
-          >
-            whole plan
-          </text>
-        </g>
-      )}
+      <ZoomOut close={close} showWhole={showWhole} width={width} height={height} />
     </svg>
+  );
+}
+
+function ZoomOut({
+  close,
+  showWhole,
+  width,
+  height,
+}: {
+  close: boolean;
+  showWhole: () => void;
+  width: number;
+  height: number;
+}) {
+  return (
+    close && (
+      <g
+        role="button"
+        tabIndex={0}
+        aria-label="Show the whole plan"
+        onClick={showWhole}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' || e.key === ' ') {
+            e.preventDefault();
+            showWhole();
+          }
+        }}
+      >
+        <rect x={width - 118} y={height - 50} width="106" height="40" fill="var(--press-2)" />
+        <text
+          x={width - 65}
+          y={height - 25}
+          textAnchor="middle"
+          fontSize="16"
+          className="b"
+          style={{ fill: 'var(--press)' }}
+        >
+          whole plan
+        </text>
+      </g>
+    )
   );
 }

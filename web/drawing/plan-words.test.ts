@@ -5,7 +5,7 @@ import { demoPour } from '../../core/testdata/demo.ts';
 import type { Box } from './free-spot.ts';
 import { fitted, runsOnPaper } from './plan-paper.ts';
 import { dimensionStrings } from './PlanDimensions.tsx';
-import { planWords } from './PlanWords.tsx';
+import { planWords } from './plan-words.ts';
 
 const SHEETS = [
   [768, 440],

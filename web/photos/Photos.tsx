@@ -11,6 +11,7 @@ import { Sheet } from '../ui/Dialog.tsx';
 import { PHOTO_LIMIT_BYTES, photoQueue } from './photo-queue.ts';
 
 type About = EventBody<'photo'>['about'];
+
 /** What the stand-in camera writes on its picture. */
 function shownIn(about: About): string {
   if (about.type === 'place') return about.checkId;

@@ -5,6 +5,7 @@ import { getJson, sendJson } from './api.ts';
 import { SiteTime, type SiteOffset } from './site-time.ts';
 
 const KEY = 'jactum-clock';
+
 /** What was heard last survives a reload without signal. */
 function kept(): SiteOffset | null {
   try {

@@ -6,7 +6,6 @@ import type { LogStore } from './log-store.ts';
 import { setSender } from './sender.ts';
 
 /** The outbox against a server that comes, goes, answers late, refuses, and stores each id once. */
-
 interface Sent {
   id: string;
   at: string;

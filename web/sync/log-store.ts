@@ -2,23 +2,14 @@ import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
-import { EMPTY_STATE, replay, step, type PourState } from '../../core/log/state.ts';
+import { EMPTY_STATE, replay, step } from '../../core/log/state.ts';
 import { ApiProblem, getJson, sendJson } from './api.ts';
-import { asNewEvent, localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
+import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
+import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';
+import type { LogSnapshot } from './log-snapshot.ts';
 import { onePerPour } from './one-per-pour.ts';
 import { inOneTab } from './one-tab.ts';
-import { currentSender, onSender } from './sender.ts';
-
-export interface LogSnapshot {
-  state: PourState;
-  seq: number;
-  unsent: number;
-  /** Who made what waits here besides who is signed in: it is sent when they are. */
-  others: string[];
-  refused: RefusedRow[];
-  loaded: boolean;
-  signedOut: boolean;
-}
+import { onSender } from './sender.ts';
 
 /** Waits between tries to send, ms: soon at first, then once in half a minute. */
 const BACKOFF_MS = [500, 1000, 2000, 5000, 10_000, 30_000];
@@ -113,35 +104,16 @@ export class LogStore {
       'log',
       IDBKeyRange.bound([this.pourId, 0], [this.pourId, Infinity]),
     );
-    const outbox = await this.#outbox();
+    const outbox = await outboxOf(this.pourId);
     const refused = await db.getAllFromIndex('refused', 'pour', this.pourId);
     this.#confirmed = kept;
     this.#set({
       state: replay([...kept, ...outbox.map((r) => r.event)]),
       seq: kept.at(-1)?.seq ?? 0,
-      ...(await this.#waiting()),
+      ...(await waitingRows(this.pourId)),
       refused,
       loaded: true,
     });
-  }
-
-  async #outbox(): Promise<OutboxRow[]> {
-    const rows = await (await localDb()).getAllFromIndex('outbox', 'pour', this.pourId);
-    return rows.sort((a, b) => a.order - b.order);
-  }
-
-  /** What is unsent of who is signed in: only under their own session does it go out. */
-  async #own(): Promise<OutboxRow[]> {
-    const sender = currentSender();
-    return (await this.#outbox()).filter((r) => r.event.actor === sender);
-  }
-
-  /** How much waits here, and whose it is that somebody else has to sign in for. */
-  async #waiting(): Promise<Pick<LogSnapshot, 'unsent' | 'others'>> {
-    const rows = await this.#outbox();
-    const sender = currentSender();
-    const others = [...new Set(rows.map((r) => r.event.actor).filter((a) => a !== sender))];
-    return { unsent: rows.length, others };
   }
 
   /** Takes entries the server has stored, from a pull or the stream; each only once and without gaps. */
@@ -245,14 +217,18 @@ export class LogStore {
     }
     try {
       await inOneTab(`jactum-outbox-${this.pourId}`, async () => {
-        for (let rows = await this.#own(); rows.length > 0; rows = await this.#own())
+        for (
+          let rows = await ownRows(this.pourId);
+          rows.length > 0;
+          rows = await ownRows(this.pourId)
+        )
           await this.#send(rows.slice(0, BATCH));
       });
       this.#tries = 0;
-      this.#set({ ...(await this.#waiting()), signedOut: false });
+      this.#set({ ...(await waitingRows(this.pourId)), signedOut: false });
     } catch (e) {
       this.#set({
-        ...(await this.#waiting()),
+        ...(await waitingRows(this.pourId)),
         signedOut: e instanceof ApiProblem && e.problem.status === 401,
       });
       const wait = BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)] as number;
@@ -304,11 +280,11 @@ export class LogStore {
 
   /** Works the state out again from what counts, after an entry had to be taken out of it. */
   async #rebuild(): Promise<void> {
-    const outbox = await this.#outbox();
+    const outbox = await outboxOf(this.pourId);
     const refused = await (await localDb()).getAllFromIndex('refused', 'pour', this.pourId);
     this.#set({
       state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]),
-      ...(await this.#waiting()),
+      ...(await waitingRows(this.pourId)),
       refused,
     });
   }

@@ -1,8 +1,7 @@
-import { ArrowRight, Delete } from 'lucide-react';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { footInch, parseMeasure, type UnitSystem } from '../../core/units/index.ts';
 import { useStable } from '../app/useStable.ts';
-import { T } from '../ui/Text.tsx';
+import { TapeKeys } from './TapeKeys.tsx';
 
 interface Props {
   units: UnitSystem;
@@ -35,18 +34,6 @@ const ON_ITS_WAY_MS = 1500;
 
 /** Asked when a key is pressed, never while drawing. */
 const nowMs = (): number => performance.now();
-
-const EIGHTHS = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
-
-/** A second press on the same eighth gives the sixteenth above it. */
-function withFraction(text: string, fraction: string): string {
-  const m = /^(.*?)(\d+)\/(\d+)$/.exec(text);
-  if (!m) return `${text}${text && !text.endsWith(' ') ? ' ' : ''}${fraction}`;
-  const [, head = '', num = '0', den = '1'] = m;
-  const [n = 1, d = 8] = fraction.split('/').map(Number);
-  if (Number(num) / Number(den) === n / d) return `${head}${(n * 16) / d + 1}/16`;
-  return `${head}${fraction}`;
-}
 
 /**
  * A measure as it is read off a tape: keys for fingers in gloves, or typing in any form that tapes are read in.
@@ -122,167 +109,65 @@ export function TapePad({
     text.trim() !== '' && parsed.ok && units === 'us'
       ? footInch(parsed.mm, Math.abs(parsed.mm) >= 36 * 25.4)
       : null;
-  const key = (label: ReactNode, act: () => void, className = '', aria?: string) => (
-    <button
-      key={aria ?? (typeof label === 'string' ? label : 'key')}
-      type="button"
-      className={`key ${className}`}
-      aria-label={aria}
-      onClick={act}
-    >
-      {label}
-    </button>
-  );
-  const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d, i) =>
-    key(
-      d,
-      () => {
-        set(/\/\d+$/.test(text) ? text : text + d);
-      },
-      i < 5 ? 'max-sm:order-1' : 'max-sm:order-2',
-    ),
-  );
-  const back = key(
-    <Delete size={24} />,
-    () => {
-      set(text.replace(/\s*(\d+\/\d+|.)$/, ''));
-    },
-    `fn ${units === 'us' ? 'max-sm:order-4' : 'max-sm:order-1'}`,
-    'Back',
-  );
-  /* On a phone the keys stand in another order: see the order classes. */
-  const sign = signed
-    ? [
-        key(
-          '±',
-          () => {
-            set(text.startsWith('-') ? text.slice(1) : `-${text}`);
-          },
-          'max-sm:order-6',
-          'Below or above the mark',
-        ),
-      ]
-    : [];
-  const ends =
-    units === 'us'
-      ? [
-          key(
-            'ft',
-            () => {
-              set(`${text.trim()}' `);
-            },
-            'fn max-sm:order-1',
-          ),
-          key(
-            'in',
-            () => {
-              set(`${text.trim()}"`);
-            },
-            'fn max-sm:order-2',
-          ),
-        ]
-      : [];
-  const clear = () =>
-    key(
-      'clear',
-      () => {
-        set('');
-      },
-      'fn max-sm:order-6',
-    );
-  const point = () =>
-    key(
-      '.',
-      () => {
-        set(`${text}.`);
-      },
-      'max-sm:order-2',
-    );
-  const unsigned = units === 'us' ? clear : point;
-  const last = signed ? sign[0] : unsigned();
-  const wholeRow = units === 'us' ? 'sm:grid-cols-7' : 'sm:grid-cols-6';
   return (
     <div>
       {/* What is wrong stands beside the figure: a line of its own would push the keys off the screen. */}
-      <div className="mb-2 flex items-center gap-3 max-sm:empty:hidden">
-        <input
-          ref={input}
-          data-likeliest
-          className={`field hidden text-[22px]! sm:block ${complaint ? 'max-w-[150px]' : ''}`}
-          value={text}
-          placeholder={
-            units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'
-          }
-          aria-label="Reading"
-          aria-invalid={complaint !== null}
-          inputMode="none"
-          autoComplete="off"
-          onChange={(e) => {
-            set(e.target.value);
-          }}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter') {
-              e.preventDefault();
-              take();
-            }
-          }}
-        />
-        {complaint && (
-          <p className="min-h-[24px] flex-1 font-semibold text-chalk-t" aria-live="polite">
-            {complaint}
-          </p>
-        )}
-      </div>
+      <Typed input={input} complaint={complaint} text={text} units={units} set={set} take={take} />
       {!complaint && echo !== undefined && (
         <p className="mb-2 min-h-[24px] text-[18px] leading-6" aria-live="polite">
           {echo}
         </p>
       )}
-      <div className="grid grid-cols-6 gap-2 sm:flex">
-        <div className={`col-span-6 grid grid-cols-6 gap-2 sm:flex-1 ${wholeRow}`}>
-          {digits.slice(0, 5)}
-          {ends[0]}
-          {back}
-          {digits.slice(5)}
-          {ends[1]}
-          {last}
-          {units === 'us' &&
-            EIGHTHS.map((f, i) =>
-              key(
-                <T>{f}</T>,
-                () => {
-                  set(withFraction(text, f));
-                },
-                i < 5 ? 'max-sm:order-3' : 'max-sm:order-5',
-                f,
-              ),
-            )}
-          <button
-            type="button"
-            className={`btn max-sm:order-7 sm:hidden ${units === 'us' ? 'col-span-3' : 'col-span-6'}`}
-            style={{ paddingInline: 4 }}
-            onClick={take}
-          >
-            {takeLabel}
-            {shown && shown.numerator > 0 && <T>{`${shown.numerator}/${shown.denominator}`}</T>}
-            <ArrowRight />
-          </button>
-        </div>
-        <button
-          type="button"
-          className="btn hidden! w-[72px] flex-col! sm:flex!"
-          style={{ paddingInline: 4 }}
-          onClick={take}
-        >
-          {takeLabel}
-          {shown && shown.numerator > 0 && (
-            <span className="text-[22px]">
-              <T>{`${shown.numerator}/${shown.denominator}`}</T>
-            </span>
-          )}
-          <ArrowRight />
-        </button>
-      </div>
+      <TapeKeys {...{ units, signed, text, set, take, takeLabel, shown }} />
+    </div>
+  );
+}
+
+/** What is typed, and beside it what is wrong with it. */
+function Typed({
+  input,
+  complaint,
+  text,
+  units,
+  set,
+  take,
+}: {
+  input: RefObject<HTMLInputElement | null>;
+  complaint: string | null;
+  text: string;
+  units: UnitSystem;
+  set: (next: string) => void;
+  take: () => void;
+}) {
+  return (
+    <div className="mb-2 flex items-center gap-3 max-sm:empty:hidden">
+      <input
+        ref={input}
+        data-likeliest
+        className={`field hidden text-[22px]! sm:block ${complaint ? 'max-w-[150px]' : ''}`}
+        value={text}
+        placeholder={
+          units === 'us' ? 'Read the tape: 2 7/8, then Enter' : 'Read the tape in mm, then Enter'
+        }
+        aria-label="Reading"
+        aria-invalid={complaint !== null}
+        inputMode="none"
+        autoComplete="off"
+        onChange={(e) => {
+          set(e.target.value);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            take();
+          }
+        }}
+      />
+      {complaint && (
+        <p className="min-h-[24px] flex-1 font-semibold text-chalk-t" aria-live="polite">
+          {complaint}
+        </p>
+      )}
     </div>
   );
 }

@@ -15,14 +15,7 @@ import { embedDrafts } from './openings.ts';
 import { wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
 
-export {
-  WHOLE_POUR,
-  TRADES,
-  type CheckPoint,
-  type Trade,
-  type Wanted,
-  type WantedDepth,
-} from './types.ts';
+export { WHOLE_POUR, TRADES, type CheckPoint, type Trade, type Wanted } from './types.ts';
 export { formSystemOf } from '../../formwork/forms-layout.ts';
 export { typeChanges, type TypeChange } from './joins.ts';
 

@@ -4,7 +4,7 @@ import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import type { FootingShape } from './footing-shape.ts';
 import { Board, Hatches, MeasuredBar, ragged, type CoverShown } from './parts.tsx';
-import { CoverRows } from './WallCut.tsx';
+import { CoverRows } from './CoverRows.tsx';
 
 interface Props {
   s: FootingShape;
@@ -72,18 +72,7 @@ export function CornerDetail({ s, units, width, height, reading: r, label }: Pro
           strokeWidth={Math.max(2, mm(t))}
         />
       )}
-      {along.map((bx) => (
-        <circle
-          key={bx}
-          cx={bx}
-          cy={alongY}
-          r={Math.max(2.5, mm(d / 2))}
-          fill={!bottom && r.mm !== null && bx === along[0] ? 'none' : 'var(--ink)'}
-          stroke="var(--ink)"
-          strokeWidth="1.25"
-          strokeDasharray={!bottom && bx === along[0] ? '3 3' : undefined}
-        />
-      ))}
+      <AlongBars along={along} alongY={alongY} mm={mm} d={d} bottom={bottom} r={r} />
       <path
         d={`M${x} ${top}V${y}H${x + w}${right}`}
         fill="none"
@@ -121,9 +110,8 @@ export function CornerDetail({ s, units, width, height, reading: r, label }: Pro
           />
         </>
       )}
-      {bottom ? (
-        <Columns r={r} units={units} x={x} y={y} w={w} top={top} px={px} roomy={roomy} />
-      ) : roomy ? (
+      {bottom && <Columns r={r} units={units} x={x} y={y} w={w} top={top} px={px} roomy={roomy} />}
+      {!bottom && roomy && (
         <CoverRows
           r={{ ...r, face: 'inside' }}
           units={units}
@@ -135,19 +123,47 @@ export function CornerDetail({ s, units, width, height, reading: r, label }: Pro
           barMm={d}
           px={px}
         />
-      ) : (
-        r.mm !== null && (
-          <MeasuredBar
-            id="corner-bar"
-            cx={x + mm(Math.max(0, r.mm) + d / 2)}
-            cy={top + h * 0.4}
-            r={Math.max(3, mm(d / 2))}
-            strip={strip}
-          />
-        )
+      )}
+      {!bottom && !roomy && r.mm !== null && (
+        <MeasuredBar
+          id="corner-bar"
+          cx={x + mm(Math.max(0, r.mm) + d / 2)}
+          cy={top + h * 0.4}
+          r={Math.max(3, mm(d / 2))}
+          strip={strip}
+        />
       )}
     </svg>
   );
+}
+
+function AlongBars({
+  along,
+  alongY,
+  mm,
+  d,
+  bottom,
+  r,
+}: {
+  along: number[];
+  alongY: number;
+  mm: (v: number) => number;
+  d: number;
+  bottom: boolean;
+  r: CoverShown;
+}) {
+  return along.map((bx) => (
+    <circle
+      key={bx}
+      cx={bx}
+      cy={alongY}
+      r={Math.max(2.5, mm(d / 2))}
+      fill={!bottom && r.mm !== null && bx === along[0] ? 'none' : 'var(--ink)'}
+      stroke="var(--ink)"
+      strokeWidth="1.25"
+      strokeDasharray={!bottom && bx === along[0] ? '3 3' : undefined}
+    />
+  ));
 }
 
 /** Least, wanted and read, each up from the bottom, side by side, with its words above it. */

@@ -3,9 +3,12 @@ import { barNamed } from '../../../core/model/bars.ts';
 import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
-import { footingShape, type FootingShape } from './footing-shape.ts';
+import { footingShape } from './footing-shape.ts';
 import { CornerDetail } from './CornerDetail.tsx';
-import { Board, Hatches, ragged, type CoverShown } from './parts.tsx';
+import { Board, Hatches, type CoverShown } from './parts.tsx';
+import { Soil, BOARD, Above } from './FootingGround.tsx';
+import { Joint, KEY_MM } from './FootingJoint.tsx';
+import { LETTER_PX, LINE_PX, type Box } from './footing-box.ts';
 
 interface Props {
   site: SitePlan;
@@ -15,18 +18,6 @@ interface Props {
   height: number;
   reading: CoverShown | null;
 }
-interface Box {
-  s: FootingShape;
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-  mm: (v: number) => number;
-}
-
-const BOARD = 14;
-/** Room to work between the form and the side of the hole, px. */
-const ROOM = 9;
 
 /** A footing or pad cut across, to scale: bars at true diameter, the wall or pier that comes on it, its forms and its hole. */
 export function FootingSection({ site, elementId, besides, width, height, reading }: Props) {
@@ -117,10 +108,6 @@ export function FootingSection({ site, elementId, besides, width, height, readin
   );
 }
 
-/** About how wide a letter of the words is, px, and how far apart their lines stand. */
-const LETTER_PX = 7.6;
-const LINE_PX = 17;
-
 /** Sides of its uprights, px: left of the first and right of the last; one side alone where nothing stands on it. */
 function besideUprights({ s, x, w, mm }: Box): { left: number; right: number } | null {
   const uprights =
@@ -183,142 +170,6 @@ function WordsOutside({ s, x, y, w, h, mm }: Box) {
         strokeWidth="1"
       />
       <Lines lines={lines} x={4} y={14} on="halo-sheet" />
-    </g>
-  );
-}
-
-/** Ground under and beside it. Where grade lies higher than the drawing, the sides end ragged. */
-function Soil({
-  s,
-  x,
-  y,
-  w,
-  h,
-  width,
-  height,
-  belowGradeM,
-  px,
-  roomy,
-}: Box & {
-  width: number;
-  height: number;
-  belowGradeM: number | null;
-  px: number;
-  roomy: boolean;
-}) {
-  const base = y + h;
-  const low = `M0 ${base}V${height - 20}H${width}V${base}Z`;
-  if (!roomy || belowGradeM === null || belowGradeM <= 0.02)
-    return <path d={low} fill="url(#soil)" />;
-  const gap = s.unformed ? 0 : BOARD + ROOM;
-  const grade = base - belowGradeM * px;
-  const [hidden, top] = [grade < 42, Math.max(42, grade)];
-  const sides: [number, number][] = [
-    [0, x - gap],
-    [x + w + gap, width],
-  ];
-  return (
-    <g>
-      <path d={low} fill="url(#soil)" />
-      {sides.map(([a, b]) => (
-        <g key={a}>
-          <path
-            d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}V${base}H${a}Z`}
-            fill="url(#soil)"
-          />
-          <path
-            d={`M${hidden ? ragged(a, b, top) : `${a} ${top}L${b} ${top}`}`}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth="1"
-          />
-          <path d={`M${a === 0 ? b : a} ${top}V${base}`} stroke="var(--line)" strokeWidth="1" />
-        </g>
-      ))}
-    </g>
-  );
-}
-
-/** The wall or pier that comes on it, standing, and its uprights with their feet on the mat. */
-function Above({ s, x, y, w, h, mm, units, width }: Box & { units: UnitSystem; width: number }) {
-  const a = s.above;
-  if (!a) return null;
-  const centre = x + w / 2 - mm(a.leftMm);
-  const half = mm(a.thickMm / 2);
-  const d = barNamed(a.bar).diameterMm;
-  const lying =
-    s.bottomMm + (s.across ? barNamed(s.across).diameterMm : 0) + barNamed(s.along.bar).diameterMm;
-  const footY = y + h - mm(lying + d / 2);
-  const thick = Math.max(2, mm(d));
-  const words = [
-    `${barText(a.bar)}${a.spacingM === null ? '' : ` at ${lengthText(a.spacingM * 1000, units)}`} up`,
-    `${a.id}, ${lengthText(a.thickMm, units)}`,
-  ];
-  const wide = Math.max(...words.map((t) => t.length)) * (LETTER_PX + 0.4);
-  return (
-    <g>
-      <path
-        d={`M${centre - half} ${y}V6M${centre + half} ${y}V6`}
-        stroke="var(--ink)"
-        strokeWidth="1.5"
-        strokeDasharray="5 4"
-      />
-      {a.uprights.map((u, i) => {
-        const ux = centre + mm(u.atMm);
-        return (
-          <path
-            key={i}
-            d={`M${ux} 10V${footY}h${mm(a.legMm) * u.leg}`}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={thick}
-            strokeLinejoin="round"
-          />
-        );
-      })}
-      {words.map((t, i) => (
-        <text
-          key={t}
-          x={Math.min(centre + half + 12, width - wide)}
-          y={14 + i * LINE_PX}
-          fontSize={i ? 14 : 15}
-          className={`halo-sheet ${i ? 'q' : ''}`}
-        >
-          <TSpans>{t}</TSpans>
-        </text>
-      ))}
-    </g>
-  );
-}
-
-/** A strip for a keyway is a board laid flat, mm (1½ by 3½ in); a waterstop stands half in and half out, mm (6 in in all). Drawings seldom say more. */
-const KEY_MM = { wide: 88.9, deep: 38.1 };
-const WATERSTOP_MM = 152.4;
-
-/** What the top of the footing has for its joint with the wall, in the middle of the wall. */
-function Joint({ s, x, y, w, mm, px }: Box & { px: number }) {
-  const centre = x + w / 2 - mm(s.above?.leftMm ?? 0);
-  const [half, deep] = [mm(KEY_MM.wide / 2), mm(KEY_MM.deep)];
-  return (
-    <g>
-      {s.joint.includes('keyway') && (
-        <path
-          d={`M${centre - half} ${y}L${centre - half * 0.8} ${y + deep}H${centre + half * 0.8}L${centre + half} ${y}Z`}
-          fill="var(--sheet)"
-          stroke="var(--ink)"
-          strokeWidth="1.5"
-        />
-      )}
-      {s.joint.includes('waterstop') && (
-        <path
-          d={`M${centre} ${y - mm(WATERSTOP_MM / 2)}V${y + mm(WATERSTOP_MM / 2)}`}
-          stroke="var(--press)"
-          strokeWidth={Math.max(3, 0.01 * px)}
-        />
-      )}
-      <text x={centre - half + 2} y={y - 6} fontSize="14" className="q halo-sheet">
-        <TSpans>{s.joint.join(', ')}</TSpans>
-      </text>
     </g>
   );
 }

@@ -1,9 +1,11 @@
 import type { WallType } from '../../../core/model/site.ts';
 import { barNamed } from '../../../core/model/bars.ts';
-import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
-import { Board, MeasuredBar, type CoverShown } from './parts.tsx';
+import { Board, type CoverShown } from './parts.tsx';
+import { type FaceMat, steelWordsOf, Mats, SteelWords } from './WallSteel.tsx';
+import { FaceNames, ReadCover, SmallReading } from './WallReading.tsx';
 
 interface Props {
   type: WallType;
@@ -21,27 +23,12 @@ interface Props {
 /** Cover is drawn at least this wide where it is read; the rest of the wall is broken out, px. */
 const COVER_PX = 54;
 const BREAK_PX = 22;
-const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
 
 /** px a mm that a cut of this wall fits a width at. */
 export const wallCutPx = (type: WallType, width: number): number =>
   (width - 2 * formPx(width) - 4) / (type.thicknessM * 1000);
 const formPx = (width: number): number => (width >= 240 ? 26 : 13);
 
-/** About how wide a letter of the words is, px. */
-const LETTER_PX = 7.6;
-
-/** Its steel in words, each broken in two where it would not stand between the mats. */
-function steelWordsOf(type: WallType, units: UnitSystem, roomPx: number): string[] {
-  const words = [
-    `${barText(type.vertical.bar)} at ${lengthText(type.vertical.spacingM * 1000, units)} up`,
-    `${barText(type.horizontal.bar)} at ${lengthText(type.horizontal.spacingM * 1000, units)} across`,
-  ];
-  const wide = Math.max(...words.map((t) => t.length)) * LETTER_PX;
-  return wide <= roomPx ? words : words.flatMap((t) => t.split(/ (?=at )/));
-}
-
-/** A wall cut level, from above, inside at the left: uprights as circles, bars across along the faces, the strip no steel may enter tinted. */
 export function WallCut({
   type,
   units,
@@ -75,7 +62,7 @@ export function WallCut({
     barNamed(type.vertical.bar).diameterMm,
     barNamed(type.horizontal.bar).diameterMm,
   ];
-  const mats = [
+  const mats: FaceMat[] = [
     { face: 'inside' as const, coverMm: type.coverInsideMm },
     ...(type.mats === 2 ? [{ face: 'outside' as const, coverMm: type.coverOutsideMm }] : []),
   ];
@@ -90,22 +77,7 @@ export function WallCut({
     <g>
       <Board x={left - form - 1.5} y={top} w={form} h={h} foam={foam} />
       <Board x={right + 1.5} y={top} w={form} h={h} foam={foam} />
-      {roomy &&
-        reading &&
-        [
-          [foam ? 'inside foam' : 'inside form', left - form / 2 + 3],
-          [foam ? 'outside foam' : 'outside form', right + form / 2 + 6],
-        ].map(([word, x]) => (
-          <text
-            key={word}
-            transform={`translate(${x} ${top + h / 2}) rotate(-90)`}
-            textAnchor="middle"
-            fontSize="14"
-            className="halo-sheet"
-          >
-            {word}
-          </text>
-        ))}
+      <FaceNames {...{ roomy, reading, foam, left, form, right, top, h }} />
       <rect x={left} y={top} width={drawn} height={h} fill="var(--ground)" />
       {reading && (
         <rect
@@ -116,33 +88,7 @@ export function WallCut({
           fill="var(--chalk-2)"
         />
       )}
-      {mats.map((m) => {
-        const dir = m.face === 'inside' ? 1 : -1;
-        const strip = from(m.face, m.coverMm + d + (dir < 0 ? hd : 0));
-        const hide = reading?.face === m.face && reading.mm !== null;
-        return (
-          <g key={m.face}>
-            <rect
-              x={strip}
-              y={top}
-              width={Math.max(2, hd * px)}
-              height={h}
-              fill="var(--stiff-2)"
-              stroke="var(--ink)"
-              strokeWidth="1"
-            />
-            <circle
-              cx={from(m.face, m.coverMm + d / 2)}
-              cy={at}
-              r={Math.max(2.5, (d / 2) * px)}
-              fill={hide ? 'none' : 'var(--ink)'}
-              stroke={hide ? 'var(--ink)' : 'none'}
-              strokeWidth="1.25"
-              strokeDasharray={hide ? '3 3' : undefined}
-            />
-          </g>
-        );
-      })}
+      <Mats {...{ mats, from, d, hd, reading, top, px, h, at }} />
       {reading && (
         <path
           d={`M${from(reading.face === 'outside' ? 'outside' : 'inside', reading.leastMm)} ${top}V${bottom}`}
@@ -156,33 +102,8 @@ export function WallCut({
         strokeWidth="3"
       />
       {broken && <Break x={breakX} top={top} bottom={bottom} />}
-      {reading && roomy && (
-        <CoverRows
-          r={reading}
-          {...{ units, top, h, from, at }}
-          clearMm={
-            Math.max(reading.specifiedMm, outside ? type.coverOutsideMm : type.coverInsideMm) +
-            d +
-            hd
-          }
-          barMm={d}
-          px={px}
-        />
-      )}
-      {reading && !roomy && reading.mm !== null && (
-        <MeasuredBar
-          id="cut-narrow"
-          cx={from(outside ? 'outside' : 'inside', reading.mm + d / 2)}
-          cy={at}
-          r={Math.max(3, (d / 2) * px)}
-          strip={{
-            x: outside ? from('outside', reading.leastMm) : left,
-            y: top,
-            w: reading.leastMm * px,
-            h,
-          }}
-        />
-      )}
+      <ReadCover {...{ reading, roomy, units, top, h, from, at, outside, type, d, hd, px }} />
+      <SmallReading {...{ reading, roomy, from, outside, d, at, px, left, top, h }} />
       {!reading &&
         roomy &&
         mats.map((m, i) => (
@@ -195,29 +116,9 @@ export function WallCut({
             {...{ from, units }}
           />
         ))}
-      {!reading && roomy && (
-        <g textAnchor={mats.length > 1 ? 'middle' : 'start'}>
-          {steelWords.map((t, i) => (
-            <text
-              key={i}
-              x={
-                mats.length > 1
-                  ? (left + right) / 2
-                  : from('inside', type.coverInsideMm + d + hd) + 12
-              }
-              y={
-                mats.length > 1
-                  ? top + h * 0.72 + (i + 1 - steelWords.length / 2) * 19
-                  : at + 5 + i * 20
-              }
-              fontSize="15"
-              className={i < steelWords.length / 2 ? 'b halo' : 'halo'}
-            >
-              <TSpans>{t}</TSpans>
-            </text>
-          ))}
-        </g>
-      )}
+      <SteelWords
+        {...{ reading, roomy, mats, steelWords, left, right, from, type, d, hd, top, h, at }}
+      />
       <Dimension
         x1={left}
         y1={bottom + 20}
@@ -278,94 +179,5 @@ function Break({ x, top, bottom }: { x: number; top: number; bottom: number }) {
       <path d={line(x)} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
       <path d={line(x + BREAK_PX - 8)} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
     </>
-  );
-}
-
-/** Least, wanted, the bar where it was read, and what was read: one under the other, each with its words beside it. */
-export function CoverRows({
-  r,
-  units,
-  top,
-  h,
-  from,
-  at,
-  clearMm,
-  barMm,
-  px,
-}: {
-  r: CoverShown;
-  units: UnitSystem;
-  top: number;
-  h: number;
-  from: (face: 'inside' | 'outside', mm: number) => number;
-  at: number;
-  clearMm: number;
-  barMm: number;
-  px: number;
-}) {
-  const face = r.face === 'outside' ? 'outside' : 'inside';
-  const inward = face === 'inside' ? 1 : -1;
-  const zero = from(face, 0);
-  const tx = from(face, Math.max(clearMm, (r.mm ?? 0) + barMm + 4)) + inward * 12;
-  const row = (y: number, mm: number, word: string, chalk: boolean) => {
-    const edge = from(face, mm);
-    return (
-      <g key={word}>
-        <Dimension
-          x1={Math.min(zero, edge)}
-          y1={y}
-          x2={Math.max(zero, edge)}
-          y2={y}
-          text=""
-          colour={chalk ? 'var(--chalk)' : 'var(--ink)'}
-        />
-        <path
-          d={`M${edge} ${y}H${tx - inward * 3}`}
-          stroke={chalk ? 'var(--chalk)' : 'var(--ink)'}
-          strokeWidth="0.75"
-        />
-        <text
-          x={tx}
-          y={y + 5}
-          textAnchor={inward > 0 ? 'start' : 'end'}
-          fontSize="16"
-          className="b halo"
-          style={{ fill: chalk ? 'var(--chalk-t)' : undefined }}
-        >
-          <TSpans>{`${word} ${noUnit(lengthText(mm, units))}`}</TSpans>
-        </text>
-      </g>
-    );
-  };
-  const strip = { x: Math.min(zero, from(face, r.leastMm)), y: top, w: r.leastMm * px, h };
-  return (
-    <g>
-      {row(top + h * 0.14, r.leastMm, 'least', true)}
-      {row(top + h * 0.31, r.specifiedMm, 'wanted', false)}
-      {r.mm !== null && (
-        <>
-          <MeasuredBar
-            id={`cut-${face}`}
-            cx={from(face, Math.max(0, r.mm) + barMm / 2)}
-            cy={at}
-            r={Math.max(4, (barMm / 2) * px)}
-            strip={strip}
-          />
-          {r.short && (
-            <text
-              x={tx}
-              y={at + 6}
-              textAnchor={inward > 0 ? 'start' : 'end'}
-              fontSize="18"
-              className="b halo"
-              style={{ fill: 'var(--chalk-t)' }}
-            >
-              <TSpans>{r.text.replace(/ (in|mm) /, ' ')}</TSpans>
-            </text>
-          )}
-          {row(top + h * 0.8, Math.max(0, r.mm), 'read', r.short)}
-        </>
-      )}
-    </g>
   );
 }

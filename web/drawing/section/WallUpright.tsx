@@ -50,13 +50,7 @@ export function WallUpright({
   return (
     <g>
       {grade !== null && grade < yBase + underM * px && (
-        <>
-          <path
-            d={`M${r} ${Math.max(yTop, grade)}L${ragged(r, width - 2, Math.max(yTop, grade))}V${yBase + underM * px + 8}H${cx - fw}V${yBase + underM * px}H${cx + fw}V${yBase}H${r}Z`}
-            fill="url(#soil)"
-          />
-          <path d={`M${r} ${grade}H${width - 2}`} stroke="var(--ink)" strokeWidth="1" />
-        </>
+        <SoilBeside {...{ r, cx, fw, width, yTop, grade, yBase }} yFoot={yBase + underM * px} />
       )}
       {footingType && (
         <rect
@@ -86,24 +80,16 @@ export function WallUpright({
           strokeWidth="1.5"
         />
       )}
-      {mats.map((m) => (
-        <g key={m.in}>
-          <path
-            d={`M${m.x} ${yTop + 4}V${yBase + underM * px * 0.7}`}
-            stroke="var(--ink)"
-            strokeWidth={Math.max(1.25, d * px)}
-          />
-          {rows.map((y) => (
-            <circle
-              key={y}
-              cx={m.x + m.in * ((d + hd) / 2) * px}
-              cy={y}
-              r={Math.max(1.6, (hd / 2) * px)}
-              fill="var(--ink)"
-            />
-          ))}
-        </g>
-      ))}
+      <MatLines
+        mats={mats}
+        yTop={yTop}
+        yBase={yBase}
+        underM={underM}
+        px={px}
+        d={d}
+        rows={rows}
+        hd={hd}
+      />
       {run.crawl && (
         <Crawl
           x={l}
@@ -142,6 +128,45 @@ export function WallUpright({
   );
 }
 
+function MatLines({
+  mats,
+  yTop,
+  yBase,
+  underM,
+  px,
+  d,
+  rows,
+  hd,
+}: {
+  mats: { x: number; in: number }[];
+  yTop: number;
+  yBase: number;
+  underM: number;
+  px: number;
+  d: number;
+  rows: number[];
+  hd: number;
+}) {
+  return mats.map((m) => (
+    <g key={m.in}>
+      <path
+        d={`M${m.x} ${yTop + 4}V${yBase + underM * px * 0.7}`}
+        stroke="var(--ink)"
+        strokeWidth={Math.max(1.25, d * px)}
+      />
+      {rows.map((y) => (
+        <circle
+          key={y}
+          cx={m.x + m.in * ((d + hd) / 2) * px}
+          cy={y}
+          r={Math.max(1.6, (hd / 2) * px)}
+          fill="var(--ink)"
+        />
+      ))}
+    </g>
+  ));
+}
+
 /** How far from the wall the crawl space is drawn, px. */
 const CRAWL_PX = 46;
 
@@ -169,5 +194,27 @@ function Crawl({
       />
       <Dimension x1={x - 14} y1={yJoists} x2={x - 14} y2={yGround} text={text} halo="sheet" />
     </g>
+  );
+}
+
+/** The ground beside a wall and under its footing. */
+function SoilBeside({
+  r,
+  cx,
+  fw,
+  width,
+  yTop,
+  grade,
+  yBase,
+  yFoot,
+}: Record<'r' | 'cx' | 'fw' | 'width' | 'yTop' | 'grade' | 'yBase' | 'yFoot', number>) {
+  return (
+    <>
+      <path
+        d={`M${r} ${Math.max(yTop, grade)}L${ragged(r, width - 2, Math.max(yTop, grade))}V${yFoot + 8}H${cx - fw}V${yFoot}H${cx + fw}V${yBase}H${r}Z`}
+        fill="url(#soil)"
+      />
+      <path d={`M${r} ${grade}H${width - 2}`} stroke="var(--ink)" strokeWidth="1" />
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { pierWidthM, type Hooks, type SitePlan } from '../../../core/model/site.ts';
+import { pierWidthM, type Hooks, type Pad, type SitePlan } from '../../../core/model/site.ts';
 import { resultOf } from '../../../core/kit/calculation.ts';
 import { piersOn, wallsOn } from '../../../core/siteplan/standing.ts';
 import { hook } from '../../../core/steel/hook.ts';
@@ -100,41 +100,47 @@ const jointOf = (site: SitePlan, id: string): FootingShape['joint'] =>
     site.embeds.some((e) => e.elementId === id && e.kind === kind),
   );
 
+/** How deep a bottom lies in the ground, m; null where its level is not known. */
+const belowGrade = (site: SitePlan, bottomM: number): number | null =>
+  site.ground ? site.ground.gradeM - bottomM : null;
+
+function padShape(site: SitePlan, pad: Pad): FootingShape {
+  const { units } = site;
+  const s = pad.steel;
+  const bars = padBars(pad);
+  // The cut goes across the width: what runs lengthwise is cut through.
+  const cut = (mat: 'bottom' | 'top') =>
+    bars.find((b) => b.mat === mat && b.way === 'lengthwise')?.count ?? 0;
+  const bar = s?.eachWay.bar ?? '#5';
+  const how = (mat: 'bottom' | 'top', m: NonNullable<typeof s>['eachWay']) =>
+    m.count === undefined
+      ? `${barText(m.bar)} at ${lengthText((m.spacingM ?? 0) * 1000, units)}`
+      : `${cut(mat)} × ${barText(m.bar)}`;
+  const words = s ? [`${how('bottom', s.eachWay)} each way`] : ['no steel'];
+  if (s?.topEachWay) words.push(`top ${how('top', s.topEachWay)} each way`);
+  return {
+    widthM: pad.widthM,
+    depthM: pad.depthM,
+    bottomMm: s?.coverBottomMm ?? 0,
+    sideMm: s?.coverSideMm ?? 0,
+    topMm: s?.coverTopMm ?? s?.coverSideMm ?? 0,
+    unformed: false,
+    along: { bar, count: cut('bottom'), topCount: cut('top') },
+    across: s ? bar : null,
+    topAcross: s?.topEachWay !== undefined,
+    words,
+    belowGradeM: belowGrade(site, pad.bottomM),
+    above: pierAbove(site, pad.id),
+    acrossLegsMm: acrossLegs(s?.eachWay),
+    joint: jointOf(site, pad.id),
+  };
+}
+
 /** A footing run or a pad as its section shows it; null for anything else. */
 export function footingShape(site: SitePlan, elementId: string): FootingShape | null {
   const { units } = site;
-  const below = (bottomM: number) => (site.ground ? site.ground.gradeM - bottomM : null);
   const pad = site.pads.find((p) => p.id === elementId);
-  if (pad) {
-    const s = pad.steel;
-    const bars = padBars(pad);
-    // The cut goes across the width: what runs lengthwise is cut through.
-    const cut = (mat: 'bottom' | 'top') =>
-      bars.find((b) => b.mat === mat && b.way === 'lengthwise')?.count ?? 0;
-    const bar = s?.eachWay.bar ?? '#5';
-    const how = (mat: 'bottom' | 'top', m: NonNullable<typeof s>['eachWay']) =>
-      m.count === undefined
-        ? `${barText(m.bar)} at ${lengthText((m.spacingM ?? 0) * 1000, units)}`
-        : `${cut(mat)} × ${barText(m.bar)}`;
-    const words = s ? [`${how('bottom', s.eachWay)} each way`] : ['no steel'];
-    if (s?.topEachWay) words.push(`top ${how('top', s.topEachWay)} each way`);
-    return {
-      widthM: pad.widthM,
-      depthM: pad.depthM,
-      bottomMm: s?.coverBottomMm ?? 0,
-      sideMm: s?.coverSideMm ?? 0,
-      topMm: s?.coverTopMm ?? s?.coverSideMm ?? 0,
-      unformed: false,
-      along: { bar, count: cut('bottom'), topCount: cut('top') },
-      across: s ? bar : null,
-      topAcross: s?.topEachWay !== undefined,
-      words,
-      belowGradeM: below(pad.bottomM),
-      above: pierAbove(site, pad.id),
-      acrossLegsMm: acrossLegs(s?.eachWay),
-      joint: jointOf(site, pad.id),
-    };
-  }
+  if (pad) return padShape(site, pad);
   const run = site.runs.find((r) => r.id === elementId);
   const f = site.footingTypes.find((t) => t.mark === run?.type);
   if (!run || !f || run.kind === 'wall') return null;
@@ -158,7 +164,7 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
         : []),
       ...top,
     ],
-    belowGradeM: below(run.bottomM),
+    belowGradeM: belowGrade(site, run.bottomM),
     above: wallAbove(site, run.id),
     acrossLegsMm: acrossLegs(f.transverse),
     joint: jointOf(site, run.id),

@@ -1,12 +1,15 @@
 import type { ComponentType } from 'react';
 import { OrderCurve } from '../OrderCurve.tsx';
 import { SlumpCone } from '../SlumpCone.tsx';
-import { BraceDrawing, PressureDrawing, SheathingDrawing, TieDrawing } from './forms.tsx';
+import { PressureDrawing, TieDrawing } from './forms.tsx';
+import { BraceDrawing, SheathingDrawing } from './bracing.tsx';
 import { list, num, type DrawProps } from './parts.tsx';
 import { CompareDrawing, VerdictDrawing } from './scales.tsx';
 import { ProfileDrawing, SquareDrawing } from './setout.tsx';
-import { AlongDrawing, BarDrawing, LapDrawing } from './steel.tsx';
-import { DayDrawing, DialDrawing, HistoryDrawing, WindowDrawing } from './time.tsx';
+import { BarDrawing, LapDrawing } from './steel.tsx';
+import { AlongDrawing } from './along.tsx';
+import { DialDrawing, HistoryDrawing, WindowDrawing } from './time.tsx';
+import { DayDrawing } from './day.tsx';
 
 function Order({ input, result, units, width, height }: DrawProps) {
   const call = result.callBalance as { firstM3: number; cost: number } | undefined;
@@ -25,6 +28,7 @@ function Order({ input, result, units, width, height }: DrawProps) {
     />
   );
 }
+
 function Slump(p: DrawProps) {
   if (p.width < 420) return <VerdictDrawing {...p} />;
   return (

@@ -12,6 +12,7 @@ import { CheckSheets } from './CheckSheets.tsx';
 import { FixList } from './FixList.tsx';
 import { GatePanel } from './GatePanel.tsx';
 import { PointBench } from './PointBench.tsx';
+import type { Run } from '../../../core/model/site.ts';
 
 export function CheckBench() {
   const v = usePour();
@@ -57,57 +58,14 @@ export function CheckBench() {
   const nameOf = run === WHOLE_POUR ? 'The whole pour' : run;
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex items-center gap-2 max-sm:hidden">
-        <button
-          type="button"
-          className="chip"
-          aria-label="Run before"
-          onClick={() => {
-            step(-1);
-          }}
-        >
-          <ChevronLeft size={20} />
-        </button>
-        <h2 className="big text-[36px] leading-9">{nameOf}</h2>
-        <button
-          type="button"
-          className="chip"
-          aria-label="Next run"
-          onClick={() => {
-            step(1);
-          }}
-        >
-          <ChevronRight size={20} />
-        </button>
-        <p className="line-clamp-2 min-w-0 flex-1 pl-1 leading-5">
-          {run !== WHOLE_POUR && (
-            <>
-              <b className="font-semibold">{v.elementName(run)}</b>
-              <span className="text-ink2"> {spec?.type}</span>
-            </>
-          )}
-        </p>
-        <button
-          type="button"
-          className="chip"
-          aria-pressed={fixes}
-          onClick={() => {
-            setFixes(!fixes);
-          }}
-        >
-          Fixes{v.gate.counts.out > 0 && <b className="tnum">{v.gate.counts.out}</b>}
-        </button>
-        <button
-          type="button"
-          className="chip"
-          aria-label={`Walk ${v.walk === 'route' ? 'along the route' : 'by kind'}; press to change`}
-          onClick={() => {
-            setWalk(v.walk === 'route' ? 'kind' : 'route');
-          }}
-        >
-          {v.walk === 'route' ? 'along the route' : 'by kind'}
-        </button>
-      </div>
+      <BenchHead
+        step={step}
+        nameOf={nameOf}
+        run={run}
+        spec={spec}
+        fixes={fixes}
+        setFixes={setFixes}
+      />
       {fixes ? (
         <FixList
           onRead={(p, at) => {
@@ -162,6 +120,77 @@ export function CheckBench() {
       )}
       {!wide && <GatePanel />}
       <CheckSheets />
+    </div>
+  );
+}
+
+function BenchHead({
+  step,
+  nameOf,
+  run,
+  spec,
+  fixes,
+  setFixes,
+}: {
+  step: (by: number) => void;
+  nameOf: string;
+  run: string;
+  spec: Run | undefined;
+  fixes: boolean;
+  setFixes: (on: boolean) => void;
+}) {
+  const v = usePour();
+  return (
+    <div className="flex items-center gap-2 max-sm:hidden">
+      <button
+        type="button"
+        className="chip"
+        aria-label="Run before"
+        onClick={() => {
+          step(-1);
+        }}
+      >
+        <ChevronLeft size={20} />
+      </button>
+      <h2 className="big text-[36px] leading-9">{nameOf}</h2>
+      <button
+        type="button"
+        className="chip"
+        aria-label="Next run"
+        onClick={() => {
+          step(1);
+        }}
+      >
+        <ChevronRight size={20} />
+      </button>
+      <p className="line-clamp-2 min-w-0 flex-1 pl-1 leading-5">
+        {run !== WHOLE_POUR && (
+          <>
+            <b className="font-semibold">{v.elementName(run)}</b>
+            <span className="text-ink2"> {spec?.type}</span>
+          </>
+        )}
+      </p>
+      <button
+        type="button"
+        className="chip"
+        aria-pressed={fixes}
+        onClick={() => {
+          setFixes(!fixes);
+        }}
+      >
+        Fixes{v.gate.counts.out > 0 && <b className="tnum">{v.gate.counts.out}</b>}
+      </button>
+      <button
+        type="button"
+        className="chip"
+        aria-label={`Walk ${v.walk === 'route' ? 'along the route' : 'by kind'}; press to change`}
+        onClick={() => {
+          setWalk(v.walk === 'route' ? 'kind' : 'route');
+        }}
+      >
+        {v.walk === 'route' ? 'along the route' : 'by kind'}
+      </button>
     </div>
   );
 }

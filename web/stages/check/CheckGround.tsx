@@ -1,29 +1,22 @@
 import { useMemo } from 'react';
-import { wallHeightM } from '../../../core/model/site.ts';
+import { wallHeightM, type SitePlan } from '../../../core/model/site.ts';
 import type { PointState, Verdict } from '../../../core/check/judge.ts';
-import { drawnForms } from '../../../core/formwork/forms-layout.ts';
-import { WHOLE_POUR, typeChanges } from '../../../core/check/points/index.ts';
-import { VERDICT_WORD, Mark, MarkAt } from '../../ui/Mark.tsx';
+import { VERDICT_WORD, Mark } from '../../ui/Mark.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useStable } from '../../app/useStable.ts';
 import { useWide } from '../../app/useWide.ts';
-import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
-import { flagText } from '../../drawing/flag-text.ts';
 import { FACE_GAP_PX, LaidFaces } from '../../drawing/LaidFaces.tsx';
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
 import type { Paper, PlanScale, RunOnPaper } from '../../drawing/plan-paper.ts';
 import { useSize } from '../../drawing/useSize.ts';
-import type { WallMark } from '../../drawing/ElevationDrawing.tsx';
 import { GateActs, GatePanel } from './GatePanel.tsx';
 import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
 import { StandMarks } from './StandMarks.tsx';
-import { roundValue, useTaking } from './useTaking.ts';
+import { Band, Spots } from './Bands.tsx';
 
 const NONE: PointState[] = [];
-/** How far off the middle of a run a place is drawn, of half its width. */
-const ACROSS = { left: -0.55, middle: 0, right: 0.55 };
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
 /** The pour with a mark for every check: walls laid down round their plan, footings in plan, a single run on a phone. */
@@ -75,29 +68,18 @@ export function CheckGround() {
   const heightM = laid ? Math.max(...walls.map(wallHeightM)) : 0;
   const overlay = (scale: PlanScale, runs: RunOnPaper[], paper: Paper) => (
     <>
-      {laid ? (
-        <LaidFaces
-          site={site}
-          runs={runs}
-          pxPerM={scale.pxPerM}
-          points={v.points}
-          selected={selected}
-          check={check}
-          place={place}
-          onRun={choose}
-          onPick={pick}
-        />
-      ) : (
-        runs.map((r) => (
-          <RunBeads
-            key={r.id}
-            r={r}
-            own={byRun.get(r.id) ?? NONE}
-            check={r.id === current?.point.elementId ? check : null}
-            onPick={picked}
-          />
-        ))
-      )}
+      <Laid
+        laid={laid}
+        site={site}
+        runs={runs}
+        scale={scale}
+        selected={selected}
+        choose={choose}
+        pick={pick}
+        byRun={byRun}
+        current={current}
+        picked={picked}
+      />
       {!laid && <StandMarks scale={scale} byElement={byRun} selected={selected} onRun={choose} />}
       {!laid && current && (
         <Spots
@@ -157,172 +139,53 @@ export function CheckGround() {
   );
 }
 
-/** The run in hand alone, unrolled, with the check in hand on it: all there is room for on a phone. */
-function Band({
-  elementId,
-  state,
-  place,
-  width,
-  height,
-  onPick,
+function Laid({
+  laid,
+  site,
+  runs,
+  scale,
+  selected,
+  choose,
+  pick,
+  byRun,
+  current,
+  picked,
 }: {
-  elementId: string;
-  state: PointState | undefined;
-  place: number;
-  width: number;
-  height: number;
-  onPick: (p: PointState, place: number) => void;
+  laid: boolean;
+  site: SitePlan;
+  runs: RunOnPaper[];
+  scale: PlanScale;
+  selected: string | null;
+  choose: (id: string) => void;
+  pick: (p: PointState, i: number) => void;
+  byRun: ReadonlyMap<string, PointState[]>;
+  current: PointState | undefined;
+  picked: (p: PointState, i: number) => void;
 }) {
   const v = usePour();
-  const spec = v.record.site.runs.find((r) => r.id === elementId);
-  const flags = typeChanges(v.record.site, v.record.pour.elements)
-    .filter((c) => c.fromRun === elementId)
-    .map((c) => ({
-      at: c.nodeId === spec?.from ? ('from' as const) : ('to' as const),
-      text: flagText(c),
-    }));
-  if (elementId === WHOLE_POUR)
-    return (
-      <PlanDrawing
-        site={v.record.site}
-        elements={v.record.pour.elements}
-        width={width}
-        height={height}
-        selected={null}
-        onSelect={() => undefined}
-        pad={18}
-        labels={false}
-        dimensions={false}
-        flags={false}
-      />
-    );
-  const marks = state
-    ? state.places
-        .map((p, i) => ({
-          key: String(i),
-          atM: state.point.places[i]?.atM ?? null,
-          upM: state.point.places[i]?.upM ?? 0,
-          verdict: p.verdict,
-          label: state.point.places[i]?.label ?? `Place ${i + 1}`,
-          chosen: i === place,
-        }))
-        .flatMap((m) => (m.atM === null ? [] : [{ ...m, atM: m.atM }]))
-    : [];
-  return state ? (
-    <BandOf
-      state={state}
+  const { check, place } = useFocus();
+  return laid ? (
+    <LaidFaces
+      site={site}
+      runs={runs}
+      pxPerM={scale.pxPerM}
+      points={v.points}
+      selected={selected}
+      check={check}
       place={place}
-      flags={flags}
-      marks={marks}
-      width={width}
-      height={height - 10}
-      onPick={onPick}
+      onRun={choose}
+      onPick={pick}
     />
   ) : (
-    <ElementDrawing
-      site={v.record.site}
-      elementId={elementId}
-      width={width}
-      height={height - 10}
-      marks={[]}
-      flags={flags}
-    />
-  );
-}
-
-/** The same with a check in hand: in a round, a press on an unread mark takes it as it should be. */
-function BandOf({
-  state,
-  place,
-  flags,
-  marks,
-  width,
-  height,
-  onPick,
-}: {
-  state: PointState;
-  place: number;
-  flags: { at: 'from' | 'to'; text: string }[];
-  marks: WallMark[];
-  width: number;
-  height: number;
-  onPick: (p: PointState, place: number) => void;
-}) {
-  const v = usePour();
-  const { take } = useTaking(state, place);
-  const { point } = state;
-  const press = (i: number) => {
-    const value =
-      state.places[i]?.verdict === 'unread' && point.round ? roundValue(point, i) : null;
-    if (value) void take(value, i);
-    else onPick(state, i);
-  };
-  return (
-    <ElementDrawing
-      site={v.record.site}
-      elementId={point.elementId}
-      width={width}
-      height={height}
-      marks={marks}
-      markSize={point.round ? 20 : 22}
-      flags={flags}
-      bars={point.round !== 'forms'}
-      forms={
-        point.round === 'forms'
-          ? drawnForms(v.record.site, v.record.pour, point.elementId)
-          : undefined
-      }
-      onPick={(k) => {
-        press(Number(k));
-      }}
-    />
-  );
-}
-
-/** Places of the check in hand on a footing in plan. */
-function Spots({
-  state,
-  r,
-  place,
-  onPick,
-}: {
-  state: PointState;
-  r: RunOnPaper | undefined;
-  place: number;
-  onPick: (i: number) => void;
-}) {
-  if (!r) return null;
-  return (
-    <>
-      {state.point.places.map((pl, i) => {
-        if (pl.atM === null) return null;
-        const share = pl.atM / r.lengthM;
-        const across = ACROSS[pl.across ?? 'middle'];
-        const x = r.a[0] + r.along[0] * r.lengthPx * share + r.out[0] * r.halfWidthPx * across;
-        const y = r.a[1] + r.along[1] * r.lengthPx * share + r.out[1] * r.halfWidthPx * across;
-        return (
-          <g
-            key={i}
-            role="button"
-            tabIndex={-1}
-            aria-label={`Place ${i + 1}`}
-            onClick={() => {
-              onPick(i);
-            }}
-          >
-            <circle
-              cx={x}
-              cy={y}
-              r="13"
-              fill="var(--ground)"
-              stroke="var(--ink)"
-              strokeWidth={i === place ? 2.5 : 0.75}
-            />
-            <MarkAt verdict={state.places[i]?.verdict ?? 'unread'} x={x} y={y} size={18} />
-          </g>
-        );
-      })}
-    </>
+    runs.map((r) => (
+      <RunBeads
+        key={r.id}
+        r={r}
+        own={byRun.get(r.id) ?? NONE}
+        check={r.id === current?.point.elementId ? check : null}
+        onPick={picked}
+      />
+    ))
   );
 }
 

@@ -3,12 +3,13 @@ import { fixList, type Fix } from '../../../core/check/fixes.ts';
 import type { PointState } from '../../../core/check/judge.ts';
 import { marginText } from '../../../core/check/words.ts';
 import { readingText } from '../../../core/log/kinds/reading-value.ts';
-import { usePour, type PourView } from '../../app/pour-context.tsx';
+import { usePour } from '../../app/pour-context.tsx';
+import { type PourView } from '../../app/pour-view.ts';
 import { momentText } from '../../../core/view/stages/index.ts';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
-import { placeText } from './PointBench.tsx';
+import { placeText } from './place-text.ts';
 
 const STATE: Record<Fix['state'], string> = {
   open: 'open',

@@ -102,33 +102,7 @@ export function ItemSheet({ elementId, onClose }: { elementId: string; onClose: 
             </button>
           ))}
         </div>
-        {kind !== 'eye' && (
-          <div className="grid grid-cols-2 gap-2">
-            <label>
-              Wanted
-              <input
-                className="field mt-1"
-                value={wanted}
-                inputMode={kind === 'count' ? 'numeric' : 'text'}
-                onChange={(e) => {
-                  setWanted(e.target.value);
-                }}
-              />
-            </label>
-            {kind === 'size' && (
-              <label>
-                More or less
-                <input
-                  className="field mt-1"
-                  value={off}
-                  onChange={(e) => {
-                    setOff(e.target.value);
-                  }}
-                />
-              </label>
-            )}
-          </div>
-        )}
+        <Sizes kind={kind} wanted={wanted} setWanted={setWanted} off={off} setOff={setOff} />
         <label>
           How many readings
           <input
@@ -148,5 +122,50 @@ export function ItemSheet({ elementId, onClose }: { elementId: string; onClose: 
         <button className="btn">Add it</button>
       </form>
     </Sheet>
+  );
+}
+
+/** What it is to measure or count. */
+function Sizes({
+  kind,
+  wanted,
+  setWanted,
+  off,
+  setOff,
+}: {
+  kind: Kind;
+  wanted: string;
+  setWanted: (text: string) => void;
+  off: string;
+  setOff: (text: string) => void;
+}) {
+  return (
+    kind !== 'eye' && (
+      <div className="grid grid-cols-2 gap-2">
+        <label>
+          Wanted
+          <input
+            className="field mt-1"
+            value={wanted}
+            inputMode={kind === 'count' ? 'numeric' : 'text'}
+            onChange={(e) => {
+              setWanted(e.target.value);
+            }}
+          />
+        </label>
+        {kind === 'size' && (
+          <label>
+            More or less
+            <input
+              className="field mt-1"
+              value={off}
+              onChange={(e) => {
+                setOff(e.target.value);
+              }}
+            />
+          </label>
+        )}
+      </div>
+    )
   );
 }

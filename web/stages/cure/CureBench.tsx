@@ -4,11 +4,16 @@ import { Working } from '../../ui/Working.tsx';
 import { CureActs } from './CureActs.tsx';
 import { Defects } from './Defects.tsx';
 import { Record } from './Record.tsx';
-import { CureSheets } from './sheets/CureSheets.tsx';
 import { Standing } from './Standing.tsx';
+import { useFocus } from '../../app/useFocus.ts';
+import { lazily } from '../../ui/lazily.tsx';
+
+/** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
+const CureSheets = lazily(() => import('./sheets/CureSheets.tsx'));
 
 export function CureBench() {
   const v = usePour();
+  const { sheet } = useFocus();
   const c = v.curing;
   return (
     <div className="flex flex-col gap-3">
@@ -26,7 +31,7 @@ export function CureBench() {
       )}
       <Defects />
       <Record />
-      <CureSheets />
+      {sheet && <CureSheets />}
     </div>
   );
 }

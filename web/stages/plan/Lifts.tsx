@@ -1,7 +1,8 @@
 import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '../../../core/pourplan/lifts.ts';
 import type { PourSettings } from '../../../core/model/pour.ts';
 import { distanceText } from '../../../core/units/index.ts';
-import { usePour, type PourView } from '../../app/pour-context.tsx';
+import { usePour } from '../../app/pour-context.tsx';
+import { type PourView } from '../../app/pour-view.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

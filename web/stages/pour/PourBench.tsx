@@ -1,16 +1,21 @@
+import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
+import { useFocus } from '../../app/useFocus.ts';
 import { Balance } from './Balance.tsx';
 import { Headline } from './Headline.tsx';
 import { LoadCard, NextLoad } from './LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
 import { PourRows } from './PourRows.tsx';
-import { PourSheets } from './sheets/PourSheets.tsx';
 import { Tasks } from './Tasks.tsx';
+
+/** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
+const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
 
 /** What decides the next minutes, the load at the chute, what is logged by a press, and how the pour stands. */
 export function PourBench() {
   const v = usePour();
   const { progress, loads } = v;
+  const { sheet } = useFocus();
   const here = loads.find(
     (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
   );
@@ -24,7 +29,7 @@ export function PourBench() {
       <Balance />
       <Tasks />
       <PourRows />
-      <PourSheets />
+      {sheet && <PourSheets />}
     </div>
   );
 }

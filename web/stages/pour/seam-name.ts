@@ -1,6 +1,6 @@
 import type { OpenSeam } from '../../../core/pourlog/seams.ts';
 import { liftName } from '../../../core/pourplan/lifts.ts';
-import type { PourView } from '../../app/pour-context.tsx';
+import type { PourView } from '../../app/pour-view.ts';
 
 /** Where a seam lies: its run and lift. */
 export const seamName = (v: PourView, seam: OpenSeam): string =>

@@ -123,26 +123,7 @@ export function StripAxis({
             {String(h).padStart(2, '0')}
           </text>
         ))}
-      {byDay.map((d) => (
-        <g key={d.at}>
-          <rect
-            x={scale(d.at) - 2.5}
-            y={y(d.range[1])}
-            width="5"
-            height={Math.max(2, y(d.range[0]) - y(d.range[1]))}
-            fill="var(--stiff)"
-          />
-          {d.rain > 1 && (
-            <rect
-              x={scale(d.at) - 4}
-              y={H - 6 - Math.min(14, d.rain)}
-              width="8"
-              height={Math.min(14, d.rain) + 6}
-              fill="var(--fresh)"
-            />
-          )}
-        </g>
-      ))}
+      <DayWeather byDay={byDay} scale={scale} y={y} H={H} />
       {low < 4.4 && (
         <>
           <path d={`M0 ${y(4.4)}H${width}`} stroke="var(--line)" strokeDasharray="2 4" />
@@ -196,4 +177,37 @@ export function StripAxis({
       <path d={`M${scale(nowMs)} 26V${H}`} stroke="var(--chalk)" strokeWidth="3" />
     </svg>
   );
+}
+
+function DayWeather({
+  byDay,
+  scale,
+  y,
+  H,
+}: {
+  byDay: { at: number; range: [number, number]; rain: number }[];
+  scale: ScaleLinear<number, number>;
+  y: ScaleLinear<number, number>;
+  H: number;
+}) {
+  return byDay.map((d) => (
+    <g key={d.at}>
+      <rect
+        x={scale(d.at) - 2.5}
+        y={y(d.range[1])}
+        width="5"
+        height={Math.max(2, y(d.range[0]) - y(d.range[1]))}
+        fill="var(--stiff)"
+      />
+      {d.rain > 1 && (
+        <rect
+          x={scale(d.at) - 4}
+          y={H - 6 - Math.min(14, d.rain)}
+          width="8"
+          height={Math.min(14, d.rain) + 6}
+          fill="var(--fresh)"
+        />
+      )}
+    </g>
+  ));
 }

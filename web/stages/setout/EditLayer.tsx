@@ -1,22 +1,57 @@
-import { elementIds } from '../../../core/model/elements.ts';
-import { drag, pointer, select } from 'd3';
-import { memo, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Drawn } from '../../../core/siteplan/drawn.ts';
+import { elementIds } from '../../../core/model/elements.ts';
+import { pointer } from 'd3';
+import { useState } from 'react';
+import { toast } from 'sonner';
 import { FIRST_WALL_M, padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
+import type { PlanEdit } from '../../../core/siteplan/edit/acts.ts';
 import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { angleOf, lengthOf, type Spot } from '../../../core/model/geometry.ts';
 import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
-import { distanceText } from '../../../core/units/index.ts';
+import type { Run } from '../../../core/model/site.ts';
+import { distanceText, type UnitSystem } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
-import { useStable } from '../../app/useStable.ts';
 import type { PlanScale } from '../../drawing/plan-paper.ts';
 import { TSpans } from '../../ui/Text.tsx';
 import { setTool, useTool } from './useTool.ts';
+import { Handles } from './Handles.tsx';
 
 /** How near a press catches, px. */
 const REACH_PX = 14;
+
+/** What letting a node go does: joined to another, moved, or nothing where it stands as it stood. */
+function dropAct(plan: Drawn, id: string, s: Snapped): PlanEdit | null {
+  if (s.onto) return { do: 'joinNodes', id, into: s.onto };
+  const was = plan.nodes.find((n) => n.id === id);
+  if (!was || Math.hypot(was.xM - s.xM, was.yM - s.yM) <= 1e-4) return null;
+  return { do: 'moveNode', id, to: { xM: s.xM, yM: s.yM } };
+}
+
+/** A pad or pier put on the paper. */
+const standAct = (
+  plan: Drawn,
+  units: UnitSystem,
+  kind: 'pad' | 'pier',
+  id: string,
+  at: Spot,
+  levelM: number,
+) =>
+  kind === 'pier'
+    ? ({ do: 'put', list: 'piers', item: pierAt(plan, units, id, at, levelM) } as const)
+    : ({ do: 'put', list: 'pads', item: padAt(plan, units, id, at, levelM) } as const);
+
+/** A run drawn on, like the one in hand; where nothing is drawn yet, of what there are types for, footings first. */
+function runAct(plan: Drawn, like: Run | undefined, from: string | Spot, to: string | Spot) {
+  const kind = like?.kind ?? (plan.footingTypes.length > 0 ? 'footing' : 'wall');
+  const types = kind === 'wall' ? plan.wallTypes : plan.footingTypes;
+  const type = like?.type ?? types[0]?.mark;
+  if (!type) return 'no type';
+  const bottomM = like?.bottomM ?? 0;
+  const topM = like?.topM ?? (kind === 'wall' ? bottomM + FIRST_WALL_M : undefined);
+  const top = topM === undefined ? {} : { topM };
+  return { do: 'addRun' as const, kind, type, from, to, bottomM, ...top };
+}
 
 /** Over the plan while it is changed: nodes to drag, and a sheet of paper to put runs, pads and piers on. */
 export function EditLayer({
@@ -52,12 +87,8 @@ export function EditLayer({
 
   const drop = (id: string, s: Snapped) => {
     setHeld(null);
-    if (s.onto) apply({ do: 'joinNodes', id, into: s.onto });
-    else {
-      const was = plan.nodes.find((n) => n.id === id);
-      if (was && Math.hypot(was.xM - s.xM, was.yM - s.yM) > 1e-4)
-        apply({ do: 'moveNode', id, to: { xM: s.xM, yM: s.yM } });
-    }
+    const act = dropAct(plan, id, s);
+    if (act) apply(act);
   };
   /** Where a node is when it has been dragged so far on the paper, and what it catches there. */
   const moved = (id: string, dx: number, dy: number): (Snapped & { id: string }) | null => {
@@ -68,71 +99,33 @@ export function EditLayer({
   };
   const press = (spot: Spot) => {
     const s = snap(null, spot);
-    const where = s.onto ?? { xM: s.xM, yM: s.yM };
     if (tool.kind === 'pier' || tool.kind === 'pad') {
-      const id = freeName(tool.kind === 'pier' ? 'PR' : 'K', elementIds(plan));
-      const levelM = spec?.bottomM ?? 0;
-      const made =
-        tool.kind === 'pier'
-          ? ({ list: 'piers', item: pierAt(plan, v.units, id, s, levelM) } as const)
-          : ({ list: 'pads', item: padAt(plan, v.units, id, s, levelM) } as const);
-      if (apply({ do: 'put', pour: v.record.pour.code, ...made })) set({ run: id });
+      const { kind } = tool;
+      const id = freeName(kind === 'pier' ? 'PR' : 'K', elementIds(plan));
+      const made = standAct(plan, v.units, kind, id, s, spec?.bottomM ?? 0);
+      if (apply({ ...made, pour: v.record.pour.code })) set({ run: id });
       setTool({ kind: 'pick' });
     }
     if (tool.kind !== 'run') return;
-    if (tool.from === null) {
-      setTool({ kind: 'run', from: where });
-      return;
-    }
-    // Nothing is drawn yet: what there are types for, footings first.
-    const kind = spec?.kind ?? (plan.footingTypes.length > 0 ? 'footing' : 'wall');
-    const types = kind === 'wall' ? plan.wallTypes : plan.footingTypes;
-    const type = spec?.type ?? types[0]?.mark;
-    if (!type) {
+    const where = s.onto ?? { xM: s.xM, yM: s.yM };
+    const act = tool.from === null ? null : runAct(plan, spec, tool.from, where);
+    if (act === 'no type')
       toast.error('There is no type to give it. Add one on the schedule first.');
-      return;
-    }
-    const firstTopM = kind === 'wall' ? (spec?.bottomM ?? 0) + FIRST_WALL_M : undefined;
-    const topM = spec?.topM ?? firstTopM;
-    if (
-      apply({
-        do: 'addRun',
-        kind,
-        type,
-        from: tool.from,
-        to: where,
-        bottomM: spec?.bottomM ?? 0,
-        ...(topM === undefined ? {} : { topM }),
-        pour: v.record.pour.code,
-      })
-    )
+    else if (act === null || apply({ ...act, pour: v.record.pour.code }))
       setTool({ kind: 'run', from: where });
   };
   const from = tool.kind === 'run' ? tool.from : null;
   const fromSpot = typeof from === 'string' ? plan.nodes.find((n) => n.id === from) : from;
   return (
     <g>
-      {tool.kind !== 'pick' && (
-        <rect
-          width={width}
-          height={height}
-          fill="transparent"
-          role="button"
-          tabIndex={-1}
-          aria-label={
-            tool.kind === 'run'
-              ? 'Paper: press the ends of the run'
-              : `Paper: press where the ${tool.kind} stands`
-          }
-          style={{ cursor: 'crosshair' }}
-          onMouseMove={(e) => {
-            setAim(snap(null, at(e)));
-          }}
-          onClick={(e) => {
-            press(at(e));
-          }}
-        />
-      )}
+      <PaperToPress
+        width={width}
+        height={height}
+        setAim={setAim}
+        snap={snap}
+        at={at}
+        press={press}
+      />
       {fromSpot && aim && <Stretch from={fromSpot} to={aim} scale={scale} />}
       {aim && tool.kind !== 'pick' && (
         <circle
@@ -181,6 +174,48 @@ export function EditLayer({
   );
 }
 
+/** The sheet that is pressed to put something on it. */
+function PaperToPress({
+  width,
+  height,
+  setAim,
+  snap,
+  at,
+  press,
+}: {
+  width: number;
+  height: number;
+  setAim: (aim: Snapped | null) => void;
+  snap: (id: string | null, spot: Spot) => Snapped;
+  at: (e: { clientX: number; clientY: number; currentTarget: Element }) => Spot;
+  press: (spot: Spot) => void;
+}) {
+  const tool = useTool();
+  return (
+    tool.kind !== 'pick' && (
+      <rect
+        width={width}
+        height={height}
+        fill="transparent"
+        role="button"
+        tabIndex={-1}
+        aria-label={
+          tool.kind === 'run'
+            ? 'Paper: press the ends of the run'
+            : `Paper: press where the ${tool.kind} stands`
+        }
+        style={{ cursor: 'crosshair' }}
+        onMouseMove={(e) => {
+          setAim(snap(null, at(e)));
+        }}
+        onClick={(e) => {
+          press(at(e));
+        }}
+      />
+    )
+  );
+}
+
 /** A run as it will be, with its length. */
 function Stretch({ from, to, scale }: { from: Spot; to: Spot; scale: PlanScale }) {
   const { units } = usePour();
@@ -199,125 +234,3 @@ function Stretch({ from, to, scale }: { from: Spot; to: Spot; scale: PlanScale }
     </g>
   );
 }
-
-const CAUGHT: Record<string, string> = {
-  node: 'joins',
-  upright: 'upright',
-  level: 'level',
-  length: 'round length',
-};
-/** From so many nodes on they lie close: each is caught where it is drawn, and not from further off. */
-const CROWDED = 60;
-const ARROWS: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-
-interface HandlesProps {
-  nodes: Drawn['nodes'];
-  scale: PlanScale;
-  held: (Snapped & { id: string }) | null;
-  onMove: (id: string, dx: number, dy: number) => void;
-  onDrop: (id: string, dx: number, dy: number) => void;
-  onNudge: (id: string, dx: number, dy: number, far: boolean) => void;
-}
-
-/** Nodes: dragged by pointer, or moved an inch (a centimetre) at a press of an arrow; with Shift twelve. One listener serves them all: a large site has hundreds. */
-function Handles({ nodes, scale, held, onMove, onDrop, onNudge }: HandlesProps) {
-  const ref = useRef<SVGGElement>(null);
-  const acts = useRef({ onMove, onDrop });
-  useEffect(() => {
-    acts.current = { onMove, onDrop };
-  });
-  useEffect(() => {
-    if (!ref.current) return;
-    let [id, sx, sy] = ['', 0, 0];
-    const behaviour = drag<SVGGElement, unknown>()
-      .container(function () {
-        return this.ownerSVGElement ?? this;
-      })
-      .on('start', (e: { x: number; y: number; sourceEvent: Event }) => {
-        id =
-          (e.sourceEvent.target as Element | null)?.closest<SVGGElement>('[data-node]')?.dataset
-            .node ?? '';
-        [sx, sy] = [e.x, e.y];
-      })
-      .on('drag', (e: { x: number; y: number }) => {
-        if (id) acts.current.onMove(id, e.x - sx, e.y - sy);
-      })
-      .on('end', (e: { x: number; y: number }) => {
-        if (id && Math.hypot(e.x - sx, e.y - sy) > 2) acts.current.onDrop(id, e.x - sx, e.y - sy);
-      });
-    select(ref.current).call(behaviour);
-  }, []);
-  const nudge = useStable(onNudge);
-  const caught = held && held.caught.length > 0 ? held : null;
-  return (
-    <g ref={ref} style={{ touchAction: 'none' }}>
-      {nodes.map((n) => (
-        <Handle
-          key={n.id}
-          id={n.id}
-          x={scale.x(held?.id === n.id ? held.xM : n.xM)}
-          y={scale.y(held?.id === n.id ? held.yM : n.yM)}
-          crowded={nodes.length > CROWDED}
-          onNudge={nudge}
-        />
-      ))}
-      {caught && (
-        <text
-          x={scale.x(caught.xM) + 14}
-          y={scale.y(caught.yM) + 22}
-          fontSize="14"
-          className="b halo"
-          style={{ fill: 'var(--press)' }}
-        >
-          {caught.caught.map((c) => CAUGHT[c]).join(', ')}
-        </text>
-      )}
-    </g>
-  );
-}
-
-const Handle = memo(function Handle({
-  id,
-  x,
-  y,
-  crowded,
-  onNudge,
-}: {
-  id: string;
-  x: number;
-  y: number;
-  crowded: boolean;
-  onNudge: HandlesProps['onNudge'];
-}) {
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`Node ${id}: drag it, or move it with the arrow keys`}
-      data-node={id}
-      style={{ cursor: 'grab' }}
-      onKeyDown={(e) => {
-        const a = ARROWS[e.key];
-        if (a) {
-          e.preventDefault();
-          onNudge(id, a[0], a[1], e.shiftKey);
-        }
-      }}
-    >
-      {!crowded && <circle cx={x} cy={y} r="20" fill="transparent" />}
-      <circle
-        cx={x}
-        cy={y}
-        r={crowded ? 6 : 8}
-        fill="var(--sheet)"
-        stroke="var(--press)"
-        strokeWidth={crowded ? 2.5 : 3}
-      />
-    </g>
-  );
-});

@@ -9,7 +9,6 @@ const named = (text: string): string => text.trim().slice(0, 40);
 
 /** What every level stands on: the benchmark, points of the surveyor, the ground and how deep frost goes. Changed while the plan is. */
 export function GroundForm() {
-  const { units } = usePour();
   const { plan, apply } = usePlan();
   if (!plan) return null;
   const { benchmark, ground, points } = plan;
@@ -19,156 +18,9 @@ export function GroundForm() {
       aria-label="Benchmark and ground"
       className="flex flex-col gap-2 border-y-2 border-press py-3"
     >
-      {benchmark ? (
-        <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-          <label>
-            Benchmark
-            <span className="mt-0.5 block [&>input]:w-full">
-              <CellField
-                label="Benchmark"
-                value={benchmark.id}
-                onCommit={(t) => {
-                  const id = named(t);
-                  if (!id) return 'Give it a name.';
-                  return apply({ do: 'setBenchmark', benchmark: { ...benchmark, id } }) ? null : '';
-                }}
-              />
-            </span>
-          </label>
-          <TypedField
-            label="stands at"
-            quantity="Level"
-            units={units}
-            value={benchmark.elevationM}
-            onCommit={(elevationM) =>
-              apply({ do: 'setBenchmark', benchmark: { ...benchmark, elevationM } })
-            }
-          />
-          <label>
-            what it is
-            <span className="mt-0.5 block [&>input]:w-full">
-              <CellField
-                label="What the benchmark is"
-                value={benchmark.label ?? ''}
-                onCommit={(t) =>
-                  apply({
-                    do: 'setBenchmark',
-                    benchmark: {
-                      id: benchmark.id,
-                      elevationM: benchmark.elevationM,
-                      ...(t.trim() ? { label: t.trim().slice(0, 120) } : {}),
-                    },
-                  })
-                    ? null
-                    : ''
-                }
-              />
-            </span>
-          </label>
-        </div>
-      ) : (
-        <button
-          type="button"
-          className="btn line"
-          onClick={() => {
-            apply({
-              do: 'setBenchmark',
-              benchmark: {
-                id: freeName(
-                  'BM',
-                  points.map((p) => p.id),
-                ),
-                elevationM: units === 'us' ? 30.48 : 100,
-              },
-            });
-          }}
-        >
-          Give it a benchmark
-        </button>
-      )}
-      {ground ? (
-        <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-          <TypedField
-            label="Ground outside"
-            quantity="Level"
-            units={units}
-            value={ground.gradeM}
-            onCommit={(gradeM) => apply({ do: 'setGround', ground: { ...ground, gradeM } })}
-          />
-          <TypedField
-            label="Frost reaches"
-            quantity="M"
-            units={units}
-            value={ground.frostDepthM}
-            onCommit={(frostDepthM) =>
-              apply({ do: 'setGround', ground: { ...ground, frostDepthM } })
-            }
-          />
-          <button
-            type="button"
-            className="btn line self-end"
-            onClick={() => {
-              apply({ do: 'setGround', ground: undefined });
-            }}
-          >
-            Not known
-          </button>
-        </div>
-      ) : (
-        <button
-          type="button"
-          className="btn line"
-          onClick={() => {
-            apply({
-              do: 'setGround',
-              ground: {
-                gradeM: benchmark?.elevationM ?? 0,
-                frostDepthM: units === 'us' ? 1.0668 : 0.8,
-              },
-            });
-          }}
-        >
-          Say how high the ground lies and how deep frost goes
-        </button>
-      )}
-      {points.map((p) => (
-        <div key={p.id} className="flex items-end gap-2">
-          <b className="w-14 pb-3 font-semibold">{p.id}</b>
-          <div className="grid flex-1 grid-cols-3 gap-2">
-            <TypedField
-              label="East"
-              quantity="M"
-              units={units}
-              value={p.xM}
-              onCommit={(xM) => put({ ...p, xM })}
-            />
-            <TypedField
-              label="North"
-              quantity="M"
-              units={units}
-              value={p.yM}
-              onCommit={(yM) => put({ ...p, yM })}
-            />
-            <TypedField
-              label="Level"
-              quantity="Level"
-              units={units}
-              value={p.zM ?? null}
-              onCommit={(zM) => put({ ...p, zM })}
-            />
-          </div>
-          <button
-            type="button"
-            className="flex h-12 w-12 items-center justify-center text-chalk-t"
-            aria-label={`Remove point ${p.id}`}
-            onClick={() => {
-              apply({ do: 'remove', list: 'points', id: p.id });
-            }}
-          >
-            <Trash2 size={18} />
-          </button>
-        </div>
-      ))}
+      <Benchmark benchmark={benchmark} points={points} />
+      <Ground ground={ground} benchmark={benchmark} />
+      <Points points={points} put={put} />
       <button
         type="button"
         className="chip self-start"
@@ -188,5 +40,189 @@ export function GroundForm() {
         surveyor’s point
       </button>
     </section>
+  );
+}
+
+/** A surveyor’s points. */
+function Points({
+  points,
+  put,
+}: {
+  points: SitePlan['points'];
+  put: (p: SitePlan['points'][number]) => boolean;
+}) {
+  const { units } = usePour();
+  const { apply } = usePlan();
+  return points.map((p) => (
+    <div key={p.id} className="flex items-end gap-2">
+      <b className="w-14 pb-3 font-semibold">{p.id}</b>
+      <div className="grid flex-1 grid-cols-3 gap-2">
+        <TypedField
+          label="East"
+          quantity="M"
+          units={units}
+          value={p.xM}
+          onCommit={(xM) => put({ ...p, xM })}
+        />
+        <TypedField
+          label="North"
+          quantity="M"
+          units={units}
+          value={p.yM}
+          onCommit={(yM) => put({ ...p, yM })}
+        />
+        <TypedField
+          label="Level"
+          quantity="Level"
+          units={units}
+          value={p.zM ?? null}
+          onCommit={(zM) => put({ ...p, zM })}
+        />
+      </div>
+      <button
+        type="button"
+        className="flex h-12 w-12 items-center justify-center text-chalk-t"
+        aria-label={`Remove point ${p.id}`}
+        onClick={() => {
+          apply({ do: 'remove', list: 'points', id: p.id });
+        }}
+      >
+        <Trash2 size={18} />
+      </button>
+    </div>
+  ));
+}
+
+/** How high the ground stands. */
+function Ground({
+  ground,
+  benchmark,
+}: {
+  ground: SitePlan['ground'];
+  benchmark: SitePlan['benchmark'];
+}) {
+  const { units } = usePour();
+  const { apply } = usePlan();
+  return ground ? (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+      <TypedField
+        label="Ground outside"
+        quantity="Level"
+        units={units}
+        value={ground.gradeM}
+        onCommit={(gradeM) => apply({ do: 'setGround', ground: { ...ground, gradeM } })}
+      />
+      <TypedField
+        label="Frost reaches"
+        quantity="M"
+        units={units}
+        value={ground.frostDepthM}
+        onCommit={(frostDepthM) => apply({ do: 'setGround', ground: { ...ground, frostDepthM } })}
+      />
+      <button
+        type="button"
+        className="btn line self-end"
+        onClick={() => {
+          apply({ do: 'setGround', ground: undefined });
+        }}
+      >
+        Not known
+      </button>
+    </div>
+  ) : (
+    <button
+      type="button"
+      className="btn line"
+      onClick={() => {
+        apply({
+          do: 'setGround',
+          ground: {
+            gradeM: benchmark?.elevationM ?? 0,
+            frostDepthM: units === 'us' ? 1.0668 : 0.8,
+          },
+        });
+      }}
+    >
+      Say how high the ground lies and how deep frost goes
+    </button>
+  );
+}
+
+/** Where levels come from. */
+function Benchmark({
+  benchmark,
+  points,
+}: {
+  benchmark: SitePlan['benchmark'];
+  points: SitePlan['points'];
+}) {
+  const { apply } = usePlan();
+  const { units } = usePour();
+  return benchmark ? (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+      <label>
+        Benchmark
+        <span className="mt-0.5 block [&>input]:w-full">
+          <CellField
+            label="Benchmark"
+            value={benchmark.id}
+            onCommit={(t) => {
+              const id = named(t);
+              if (!id) return 'Give it a name.';
+              return apply({ do: 'setBenchmark', benchmark: { ...benchmark, id } }) ? null : '';
+            }}
+          />
+        </span>
+      </label>
+      <TypedField
+        label="stands at"
+        quantity="Level"
+        units={units}
+        value={benchmark.elevationM}
+        onCommit={(elevationM) =>
+          apply({ do: 'setBenchmark', benchmark: { ...benchmark, elevationM } })
+        }
+      />
+      <label>
+        what it is
+        <span className="mt-0.5 block [&>input]:w-full">
+          <CellField
+            label="What the benchmark is"
+            value={benchmark.label ?? ''}
+            onCommit={(t) =>
+              apply({
+                do: 'setBenchmark',
+                benchmark: {
+                  id: benchmark.id,
+                  elevationM: benchmark.elevationM,
+                  ...(t.trim() ? { label: t.trim().slice(0, 120) } : {}),
+                },
+              })
+                ? null
+                : ''
+            }
+          />
+        </span>
+      </label>
+    </div>
+  ) : (
+    <button
+      type="button"
+      className="btn line"
+      onClick={() => {
+        apply({
+          do: 'setBenchmark',
+          benchmark: {
+            id: freeName(
+              'BM',
+              points.map((p) => p.id),
+            ),
+            elevationM: units === 'us' ? 30.48 : 100,
+          },
+        });
+      }}
+    >
+      Give it a benchmark
+    </button>
   );
 }

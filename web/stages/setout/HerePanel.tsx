@@ -27,7 +27,9 @@ import { Big, T } from '../../ui/Text.tsx';
 import { FigureWithWorking, Working } from '../../ui/Working.tsx';
 import { ObjectsPanel } from './ObjectsPanel.tsx';
 import { RunForm } from './RunForm.tsx';
-import { ROLE, useBars } from './TakeoffTable.tsx';
+import { ROLE, useBars } from './useBars.ts';
+import type { Run, FootingType, WallType } from '../../../core/model/site.ts';
+import type { takeOffOf } from '../../../core/takeoff/takeoff.ts';
 
 /** A pad's or pier's size from above: one figure for a square or round one. */
 function standSize({ widthM, lengthM }: Stand, units: UnitSystem): string {
@@ -56,32 +58,15 @@ export function HerePanel({ id }: { id: string }) {
   const questions = entries(v.state, 'question').filter((q) => q.body.elementIds.includes(id));
   return (
     <>
-      <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
-        <h2 className="big text-[40px] leading-10">{id}</h2>
-        <div className="min-w-[200px] flex-1">
-          <p className="font-semibold">{v.elementName(id)}</p>
-          <p className="text-ink2">
-            {spec?.type ?? stand?.type}, from{' '}
-            {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}.{' '}
-            <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} />
-          </p>
-        </div>
-        <div className="flex gap-2" role="group" aria-label="Drawn as">
-          {(['section', 'elevation'] as const).map((x) => (
-            <button
-              key={x}
-              type="button"
-              className="chip"
-              aria-pressed={view === x}
-              onClick={() => {
-                setView(x);
-              }}
-            >
-              {x === 'elevation' && stand ? { pad: 'plan', pier: 'side' }[stand.kind] : x}
-            </button>
-          ))}
-        </div>
-      </div>
+      <HereHead
+        id={id}
+        spec={spec}
+        stand={stand}
+        type={type}
+        bottomM={bottomM}
+        view={view}
+        setView={setView}
+      />
       <div ref={boxRef} className="h-[250px] w-full shrink-0">
         {view === 'section' ? (
           <SectionDrawing
@@ -118,34 +103,7 @@ export function HerePanel({ id }: { id: string }) {
           </button>
         </div>
       ))}
-      {amounts && (
-        <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
-          <div>
-            <dt className="text-ink2">concrete</dt>
-            <dd>
-              <FigureWithWorking name="the concrete" {...takeoffOrigin(v, id)}>
-                <Big figure={volume(amounts.concreteM3, v.units)} size={32} />
-              </FigureWithWorking>
-            </dd>
-          </div>
-          <div>
-            <dt className="text-ink2">forms</dt>
-            <dd>
-              <FigureWithWorking name="the forms" {...takeoffOrigin(v, id)}>
-                <Big figure={area(amounts.formM2, v.units)} size={32} />
-              </FigureWithWorking>
-            </dd>
-          </div>
-          <div>
-            <dt className="text-ink2">
-              {stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}
-            </dt>
-            <dd className="big whitespace-nowrap text-[24px] leading-8">
-              <T>{stand ? standSize(stand, v.units) : distanceText(amounts.lengthM, v.units)}</T>
-            </dd>
-          </div>
-        </dl>
-      )}
+      <Amounts amounts={amounts} id={id} stand={stand} />
       <div className="rows border-t border-hair">
         {bars
           .filter((b) => b.elementId === id)
@@ -181,6 +139,97 @@ export function HerePanel({ id }: { id: string }) {
         </span>
       </div>
     </>
+  );
+}
+
+function HereHead({
+  id,
+  spec,
+  stand,
+  type,
+  bottomM,
+  view,
+  setView,
+}: {
+  id: string;
+  spec: Run | undefined;
+  stand: Stand | undefined;
+  type: FootingType | WallType | undefined;
+  bottomM: number;
+  view: 'elevation' | 'section';
+  setView: (view: 'section' | 'elevation') => void;
+}) {
+  const v = usePour();
+  return (
+    <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+      <h2 className="big text-[40px] leading-10">{id}</h2>
+      <div className="min-w-[200px] flex-1">
+        <p className="font-semibold">{v.elementName(id)}</p>
+        <p className="text-ink2">
+          {spec?.type ?? stand?.type}, from{' '}
+          {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}.{' '}
+          <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} />
+        </p>
+      </div>
+      <div className="flex gap-2" role="group" aria-label="Drawn as">
+        {(['section', 'elevation'] as const).map((x) => (
+          <button
+            key={x}
+            type="button"
+            className="chip"
+            aria-pressed={view === x}
+            onClick={() => {
+              setView(x);
+            }}
+          >
+            {x === 'elevation' && stand ? { pad: 'plan', pier: 'side' }[stand.kind] : x}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** What it takes. */
+function Amounts({
+  amounts,
+  id,
+  stand,
+}: {
+  amounts: ReturnType<typeof takeOffOf>['elements'][number] | undefined;
+  id: string;
+  stand: Stand | undefined;
+}) {
+  const v = usePour();
+  return (
+    amounts && (
+      <dl className="grid grid-cols-3 gap-3 border-t-2 border-ink pt-3">
+        <div>
+          <dt className="text-ink2">concrete</dt>
+          <dd>
+            <FigureWithWorking name="the concrete" {...takeoffOrigin(v, id)}>
+              <Big figure={volume(amounts.concreteM3, v.units)} size={32} />
+            </FigureWithWorking>
+          </dd>
+        </div>
+        <div>
+          <dt className="text-ink2">forms</dt>
+          <dd>
+            <FigureWithWorking name="the forms" {...takeoffOrigin(v, id)}>
+              <Big figure={area(amounts.formM2, v.units)} size={32} />
+            </FigureWithWorking>
+          </dd>
+        </div>
+        <div>
+          <dt className="text-ink2">
+            {stand ? { pad: 'size', pier: 'across' }[stand.kind] : 'length'}
+          </dt>
+          <dd className="big whitespace-nowrap text-[24px] leading-8">
+            <T>{stand ? standSize(stand, v.units) : distanceText(amounts.lengthM, v.units)}</T>
+          </dd>
+        </div>
+      </dl>
+    )
   );
 }
 

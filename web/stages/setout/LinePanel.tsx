@@ -80,49 +80,15 @@ export function LinePanel({ id }: { id: string }) {
           </label>
         ))}
       </div>
-      <div ref={boxRef} className="h-20">
-        {box.width > 50 && (
-          <svg
-            width={box.width}
-            height="80"
-            role="img"
-            aria-label={
-              shown.length ? `Worst ${lengthText(worst, v.units)} off the string` : 'No offsets yet'
-            }
-          >
-            <rect
-              x="10"
-              y={y(toleranceMm)}
-              width={box.width - 20}
-              height={y(-toleranceMm) - y(toleranceMm)}
-              fill="var(--good-2)"
-            />
-            <path
-              d={`M10 40H${box.width - 10}`}
-              stroke="var(--chalk)"
-              strokeWidth="1.5"
-              strokeDasharray="6 4"
-            />
-            {shown.length > 1 && (
-              <path
-                d={shown.map((o, i) => `${i ? 'L' : 'M'}${x(o.atM)} ${y(o.offsetMm)}`).join('')}
-                fill="none"
-                stroke="var(--ink)"
-                strokeWidth="2.5"
-              />
-            )}
-            {shown.map((o) => (
-              <circle
-                key={o.atM}
-                cx={x(o.atM)}
-                cy={y(o.offsetMm)}
-                r="4"
-                fill={Math.abs(o.offsetMm) <= toleranceMm + 1e-9 ? 'var(--good)' : 'var(--chalk)'}
-              />
-            ))}
-          </svg>
-        )}
-      </div>
+      <OffsetDrawing
+        boxRef={boxRef}
+        box={box}
+        shown={shown}
+        worst={worst}
+        y={y}
+        toleranceMm={toleranceMm}
+        x={x}
+      />
       {worked && (
         <p
           className={worked.ok ? 'font-semibold text-good-t' : 'font-semibold text-chalk-t'}
@@ -147,5 +113,71 @@ export function LinePanel({ id }: { id: string }) {
         Log the line
       </button>
     </section>
+  );
+}
+
+/** The string and how far off it each reading stands, enlarged. */
+function OffsetDrawing({
+  boxRef,
+  box,
+  shown,
+  worst,
+  y,
+  toleranceMm,
+  x,
+}: {
+  boxRef: (el: Element | null) => (() => void) | undefined;
+  box: { width: number; height: number };
+  shown: { atM: number; offsetMm: number }[];
+  worst: number;
+  y: (mm: number) => number;
+  toleranceMm: number;
+  x: (m: number) => number;
+}) {
+  const v = usePour();
+  return (
+    <div ref={boxRef} className="h-20">
+      {box.width > 50 && (
+        <svg
+          width={box.width}
+          height="80"
+          role="img"
+          aria-label={
+            shown.length ? `Worst ${lengthText(worst, v.units)} off the string` : 'No offsets yet'
+          }
+        >
+          <rect
+            x="10"
+            y={y(toleranceMm)}
+            width={box.width - 20}
+            height={y(-toleranceMm) - y(toleranceMm)}
+            fill="var(--good-2)"
+          />
+          <path
+            d={`M10 40H${box.width - 10}`}
+            stroke="var(--chalk)"
+            strokeWidth="1.5"
+            strokeDasharray="6 4"
+          />
+          {shown.length > 1 && (
+            <path
+              d={shown.map((o, i) => `${i ? 'L' : 'M'}${x(o.atM)} ${y(o.offsetMm)}`).join('')}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="2.5"
+            />
+          )}
+          {shown.map((o) => (
+            <circle
+              key={o.atM}
+              cx={x(o.atM)}
+              cy={y(o.offsetMm)}
+              r="4"
+              fill={Math.abs(o.offsetMm) <= toleranceMm + 1e-9 ? 'var(--good)' : 'var(--chalk)'}
+            />
+          ))}
+        </svg>
+      )}
+    </div>
   );
 }

@@ -1,14 +1,15 @@
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type JSX } from 'react';
 import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
-import { pierWidthM, type Opening } from '../../../core/model/site.ts';
+import { pierWidthM, type Opening, type Run } from '../../../core/model/site.ts';
 import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { anchorAt, openingAt } from '../../../core/siteplan/first-sizes.ts';
 import { lengthOf } from '../../../core/model/geometry.ts';
 import type { Quantity } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { PadForm, PierForm } from './StandForms.tsx';
+import { PadForm } from './StandForms.tsx';
+import { PierForm } from './PierForm.tsx';
 
 const OPENINGS: Opening['kind'][] = ['window', 'door', 'pocket', 'sleeve'];
 const ANCHORS: Record<Anchor['kind'], string> = {
@@ -104,69 +105,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
     <section aria-label={`Objects on ${elementId}`} className="flex flex-col gap-1">
       {pad && <PadForm pad={pad} />}
       {pier && <PierForm pier={pier} />}
-      <div className="rows border-t border-hair">
-        {run?.openings.map((o, i) => {
-          const set = (c: Partial<Opening>) =>
-            apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
-          return row(
-            `o${i}`,
-            `${o.kind} ${o.mark ?? ''}`,
-            [
-              field('from its end', 'M', o.atM, (n) => set({ atM: n })),
-              field('wide', 'M', o.widthM, (n) => set({ widthM: n })),
-              field('sill', 'M', o.sillM, (n) => set({ sillM: n })),
-              field('head', 'M', o.headM, (n) => set({ headM: n })),
-            ],
-            () => apply({ do: 'removeOpening', id: run.id, index: i }),
-          );
-        })}
-        {plan.plates
-          .filter((p) => p.elementId === elementId)
-          .map((p) =>
-            row(
-              p.id,
-              `plate ${p.id}`,
-              [
-                field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })),
-                field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })),
-                field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n })),
-              ],
-              () => apply({ do: 'remove', list: 'plates', id: p.id }),
-            ),
-          )}
-        {plan.anchors
-          .filter((a) => a.elementId === elementId)
-          .map((a) =>
-            row(
-              a.id,
-              `${ANCHORS[a.kind]} ${a.id}`,
-              [
-                field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })),
-                field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })),
-                field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })),
-                field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })),
-                field('out', 'Mm', a.projectionMm, (n) =>
-                  put('anchors', { ...a, projectionMm: n }),
-                ),
-              ],
-              () => apply({ do: 'remove', list: 'anchors', id: a.id }),
-            ),
-          )}
-        {plan.embeds
-          .filter((e) => e.elementId === elementId)
-          .map((e) =>
-            row(
-              e.id,
-              `${NAMES[e.kind] ?? e.kind} ${e.id}`,
-              [
-                field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })),
-                field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })),
-                field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n })),
-              ],
-              () => apply({ do: 'remove', list: 'embeds', id: e.id }),
-            ),
-          )}
-      </div>
+      <ObjectRows run={run} row={row} field={field} elementId={elementId} put={put} />
       <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Put in">
         {choices.map((c) => (
           <button
@@ -183,6 +122,92 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
         ))}
       </div>
     </section>
+  );
+}
+
+/** What is there, row by row. */
+function ObjectRows({
+  run,
+  row,
+  field,
+  elementId,
+  put,
+}: {
+  run: Run | undefined;
+  row: (key: string, name: string, fields: Field[], remove: () => void) => JSX.Element;
+  field: (
+    label: string,
+    quantity: Quantity,
+    value: number | null,
+    set: (n: number) => boolean,
+  ) => Field;
+  elementId: string;
+  put: (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) => boolean;
+}) {
+  const { apply, plan } = usePlan();
+  if (!plan) return null;
+  return (
+    <div className="rows border-t border-hair">
+      {run?.openings.map((o, i) => {
+        const set = (c: Partial<Opening>) =>
+          apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
+        return row(
+          `o${i}`,
+          `${o.kind} ${o.mark ?? ''}`,
+          [
+            field('from its end', 'M', o.atM, (n) => set({ atM: n })),
+            field('wide', 'M', o.widthM, (n) => set({ widthM: n })),
+            field('sill', 'M', o.sillM, (n) => set({ sillM: n })),
+            field('head', 'M', o.headM, (n) => set({ headM: n })),
+          ],
+          () => apply({ do: 'removeOpening', id: run.id, index: i }),
+        );
+      })}
+      {plan.plates
+        .filter((p) => p.elementId === elementId)
+        .map((p) =>
+          row(
+            p.id,
+            `plate ${p.id}`,
+            [
+              field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })),
+              field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })),
+              field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n })),
+            ],
+            () => apply({ do: 'remove', list: 'plates', id: p.id }),
+          ),
+        )}
+      {plan.anchors
+        .filter((a) => a.elementId === elementId)
+        .map((a) =>
+          row(
+            a.id,
+            `${ANCHORS[a.kind]} ${a.id}`,
+            [
+              field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })),
+              field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })),
+              field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })),
+              field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })),
+              field('out', 'Mm', a.projectionMm, (n) => put('anchors', { ...a, projectionMm: n })),
+            ],
+            () => apply({ do: 'remove', list: 'anchors', id: a.id }),
+          ),
+        )}
+      {plan.embeds
+        .filter((e) => e.elementId === elementId)
+        .map((e) =>
+          row(
+            e.id,
+            `${NAMES[e.kind] ?? e.kind} ${e.id}`,
+            [
+              field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })),
+              field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })),
+              field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n })),
+            ],
+            () => apply({ do: 'remove', list: 'embeds', id: e.id }),
+          ),
+        )}
+    </div>
   );
 }
 

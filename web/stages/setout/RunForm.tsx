@@ -47,102 +47,8 @@ export function RunForm({ run }: { run: Run }) {
           </button>
         ))}
       </div>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <TypedField
-          label="Length"
-          range="runLength"
-          quantity="M"
-          units={v.units}
-          value={lengthOf(plan, run)}
-          onCommit={(lengthM) => apply({ do: 'setLength', id: run.id, lengthM })}
-        />
-        <TypedField
-          label="From east"
-          quantity="Deg"
-          units={v.units}
-          value={angleOf(plan, run)}
-          onCommit={(angleDeg) => apply({ do: 'setAngle', id: run.id, angleDeg })}
-        />
-        <TypedField
-          label="Bottom"
-          range="elevation"
-          quantity="Level"
-          units={v.units}
-          value={run.bottomM}
-          onCommit={(bottomM) => change({ bottomM })}
-        />
-        {run.topM !== undefined && (
-          <TypedField
-            label="Top"
-            range="elevation"
-            quantity="Level"
-            units={v.units}
-            value={run.topM}
-            onCommit={(topM) => change({ topM })}
-          />
-        )}
-        {run.kind !== 'wall' && (
-          <TypedField
-            label="Step lap"
-            range="padSide"
-            quantity="M"
-            units={v.units}
-            value={run.step?.lapM ?? null}
-            onCommit={(lapM) => change({ step: lapM > 0 ? { lapM } : null })}
-          />
-        )}
-      </div>
-      {run.topM !== undefined &&
-        run.kind === 'wall' &&
-        (run.crawl ? (
-          <div
-            className="grid grid-cols-2 gap-2 sm:grid-cols-4"
-            role="group"
-            aria-label="Crawl space"
-          >
-            <TypedField
-              label="Crawl ground"
-              range="elevation"
-              quantity="Level"
-              units={v.units}
-              value={run.crawl.groundM}
-              onCommit={(groundM) => crawl({ groundM })}
-            />
-            <TypedField
-              label="Joists over it"
-              range="elevation"
-              quantity="Level"
-              units={v.units}
-              value={run.crawl.joistsM}
-              onCommit={(joistsM) => crawl({ joistsM })}
-            />
-            <button
-              type="button"
-              className="chip self-end"
-              onClick={() => {
-                change({ crawl: undefined });
-              }}
-            >
-              no crawl space
-            </button>
-          </div>
-        ) : (
-          <button
-            type="button"
-            className="chip self-start"
-            onClick={() => {
-              change({
-                crawl: {
-                  joistsM: run.topM ?? 0,
-                  groundM: Math.max(run.bottomM, (run.topM ?? 0) - v.rules.value('crawl')),
-                },
-              });
-            }}
-          >
-            <Plus size={18} aria-hidden="true" />
-            crawl space inside
-          </button>
-        ))}
+      <RunSizes run={run} change={change} />
+      <CrawlFields run={run} crawl={crawl} change={change} />
       <label>
         Called
         <input
@@ -203,5 +109,131 @@ export function RunForm({ run }: { run: Run }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** The crawl space inside a wall. */
+function CrawlFields({
+  run,
+  crawl,
+  change,
+}: {
+  run: Run;
+  crawl: (c: Partial<NonNullable<Run['crawl']>>) => boolean;
+  change: (
+    c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>,
+  ) => boolean;
+}) {
+  const v = usePour();
+  return (
+    run.topM !== undefined &&
+    run.kind === 'wall' &&
+    (run.crawl ? (
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4" role="group" aria-label="Crawl space">
+        <TypedField
+          label="Crawl ground"
+          range="elevation"
+          quantity="Level"
+          units={v.units}
+          value={run.crawl.groundM}
+          onCommit={(groundM) => crawl({ groundM })}
+        />
+        <TypedField
+          label="Joists over it"
+          range="elevation"
+          quantity="Level"
+          units={v.units}
+          value={run.crawl.joistsM}
+          onCommit={(joistsM) => crawl({ joistsM })}
+        />
+        <button
+          type="button"
+          className="chip self-end"
+          onClick={() => {
+            change({ crawl: undefined });
+          }}
+        >
+          no crawl space
+        </button>
+      </div>
+    ) : (
+      <button
+        type="button"
+        className="chip self-start"
+        onClick={() => {
+          change({
+            crawl: {
+              joistsM: run.topM ?? 0,
+              groundM: Math.max(run.bottomM, (run.topM ?? 0) - v.rules.value('crawl')),
+            },
+          });
+        }}
+      >
+        <Plus size={18} aria-hidden="true" />
+        crawl space inside
+      </button>
+    ))
+  );
+}
+
+/** Length, direction and levels of a run. */
+function RunSizes({
+  run,
+  change,
+}: {
+  run: Run;
+  change: (
+    c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>,
+  ) => boolean;
+}) {
+  const v = usePour();
+  const { plan, apply } = usePlan();
+  if (!plan) return null;
+  return (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <TypedField
+        label="Length"
+        range="runLength"
+        quantity="M"
+        units={v.units}
+        value={lengthOf(plan, run)}
+        onCommit={(lengthM) => apply({ do: 'setLength', id: run.id, lengthM })}
+      />
+      <TypedField
+        label="From east"
+        quantity="Deg"
+        units={v.units}
+        value={angleOf(plan, run)}
+        onCommit={(angleDeg) => apply({ do: 'setAngle', id: run.id, angleDeg })}
+      />
+      <TypedField
+        label="Bottom"
+        range="elevation"
+        quantity="Level"
+        units={v.units}
+        value={run.bottomM}
+        onCommit={(bottomM) => change({ bottomM })}
+      />
+      {run.topM !== undefined && (
+        <TypedField
+          label="Top"
+          range="elevation"
+          quantity="Level"
+          units={v.units}
+          value={run.topM}
+          onCommit={(topM) => change({ topM })}
+        />
+      )}
+      {run.kind !== 'wall' && (
+        <TypedField
+          label="Step lap"
+          range="padSide"
+          quantity="M"
+          units={v.units}
+          value={run.step?.lapM ?? null}
+          onCommit={(lapM) => change({ step: lapM > 0 ? { lapM } : null })}
+        />
+      )}
+    </div>
   );
 }

@@ -2,21 +2,7 @@ import { freeName } from '../../../core/siteplan/edit/names.ts';
 import { nextFootingType, nextWallType } from '../../../core/siteplan/first-sizes.ts';
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
-import type { FootingType, Hooks, WallType } from '../../../core/model/site.ts';
-import {
-  countedFromText,
-  countedText,
-  isNone,
-  lapFromText,
-  lapText,
-  ledgeFromText,
-  ledgeText,
-  metres,
-  spacedFromText,
-  spacedText,
-  type Spaced,
-} from '../../../core/exchange/bar-text.ts';
-import { lengthText, parseMeasure, type UnitSystem } from '../../../core/units/index.ts';
+import type { FootingType, WallType } from '../../../core/model/site.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -24,142 +10,12 @@ import { TypeThumb } from '../../drawing/TypeThumb.tsx';
 import { T } from '../../ui/Text.tsx';
 import { CellField } from './CellField.tsx';
 import { FormSystems } from './FormSystems.tsx';
+import { FOOTING, WALL, type Cell } from './schedule-cells.ts';
 
 interface Row<Type> {
   type: Type;
   runs: string[];
 }
-/** A cell: how it reads, and the type with another text in it; a sentence when it cannot be read. */
-interface Cell<Type> {
-  id: string;
-  head: string;
-  text: (t: Type, u: UnitSystem) => string;
-  read: (t: Type, text: string, u: UnitSystem) => Type | string;
-}
-
-const size = <Type,>(
-  id: string,
-  head: string,
-  get: (t: Type) => number,
-  set: (t: Type, mm: number) => Type,
-): Cell<Type> => ({
-  id,
-  head,
-  text: (t, u) => lengthText(get(t), u),
-  read: (t, text, u) => {
-    const p = parseMeasure(text, u);
-    return p.ok ? set(t, p.mm) : p.message;
-  },
-});
-const spaced = <Type,>(
-  id: string,
-  head: string,
-  get: (t: Type) => { bar: string; spacingM: number; hooks?: Hooks } | null,
-  set: (t: Type, v: Spaced | null) => Type | string,
-): Cell<Type> => ({
-  id,
-  head,
-  text: (t, u) => {
-    const v = get(t);
-    return v ? spacedText(v, u) : 'none';
-  },
-  read: (t, text, u) => {
-    const v = isNone(text) ? null : spacedFromText(text, u);
-    return typeof v === 'string' ? v : set(t, v);
-  },
-});
-
-const lapCell = <Type extends { lap?: FootingType['lap'] }>(): Cell<Type> => ({
-  id: 'lap',
-  head: 'lap',
-  text: (t, u) => lapText(t.lap, u),
-  read: (t, text, u) => {
-    const lap = lapFromText(text, u);
-    return typeof lap === 'string' ? lap : { ...t, lap };
-  },
-});
-
-const FOOTING: Cell<FootingType>[] = [
-  size(
-    'width',
-    'wide',
-    (t) => t.widthM * 1000,
-    (t, mm) => ({ ...t, widthM: metres(mm) }),
-  ),
-  size(
-    'depth',
-    'deep',
-    (t) => t.depthM * 1000,
-    (t, mm) => ({ ...t, depthM: metres(mm) }),
-  ),
-  {
-    id: 'along',
-    head: 'along',
-    text: (t) => countedText(t.continuous),
-    read: (t, text, u) => {
-      const v = countedFromText(text, u);
-      return typeof v === 'string' ? v : { ...t, continuous: { ...t.continuous, ...v } };
-    },
-  },
-  spaced(
-    'across',
-    'across',
-    (t) => t.transverse,
-    (t, v) => ({ ...t, transverse: v }),
-  ),
-  size(
-    'cover',
-    'cover below',
-    (t) => t.coverBottomMm,
-    (t, mm) => ({ ...t, coverBottomMm: mm }),
-  ),
-  lapCell(),
-];
-const WALL: Cell<WallType>[] = [
-  size(
-    'thickness',
-    'thick',
-    (t) => t.thicknessM * 1000,
-    (t, mm) => ({ ...t, thicknessM: metres(mm) }),
-  ),
-  {
-    id: 'mats',
-    head: 'mats',
-    text: (t) => String(t.mats),
-    read: (t, text) =>
-      text.trim() === '1' || text.trim() === '2'
-        ? { ...t, mats: Number(text) as 1 | 2 }
-        : 'One mat or two.',
-  },
-  spaced(
-    'upright',
-    'upright',
-    (t) => t.vertical,
-    (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.'),
-  ),
-  spaced(
-    'level',
-    'across',
-    (t) => t.horizontal,
-    (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.'),
-  ),
-  size(
-    'inside',
-    'cover inside',
-    (t) => t.coverInsideMm,
-    (t, mm) => ({ ...t, coverInsideMm: mm }),
-  ),
-  {
-    id: 'ledge',
-    head: 'ledge',
-    text: (t, u) => ledgeText(t.ledge, u),
-    read: (t, text, u) => {
-      const ledge = ledgeFromText(text, u);
-      return typeof ledge === 'string' ? ledge : { ...t, ledge };
-    },
-  },
-  lapCell(),
-];
 
 /** The schedule: every type a row at one scale, changed cell by cell, or brought in from a spreadsheet. */
 export function SchedulePanel({ currentMark }: { currentMark: string | null }) {

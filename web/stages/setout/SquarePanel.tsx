@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { entries } from '../../../core/log/state.ts';
 import { evaluate } from '../../../core/kit/calculation.ts';
 import { squareness } from '../../../core/setout/squareness.ts';
-import { cornersOf, squareWords } from '../../../core/setout/corners.ts';
+import { cornersOf, squareWords, type Rectangle } from '../../../core/setout/corners.ts';
 import { distanceText, lengthText } from '../../../core/units/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -79,36 +79,8 @@ export function SquarePanel({ id }: { id: string }) {
               <T>{distanceText(figure.diagonalM, v.units)}</T>
             </b>
           </p>
-          <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-            {sides.map((s, i) => (
-              <QuantityField
-                key={`${figure.corners.join()}${i}`}
-                label={`${figure.corners[i] ?? ''} to ${figure.corners[(i + 1) % 4] ?? ''}`}
-                quantity="M"
-                units={v.units}
-                value={s}
-                onChange={(n) => {
-                  setSides(sides.map((x, k) => (k === i ? n : x)));
-                }}
-                required={false}
-              />
-            ))}
-          </div>
-          <div className="grid grid-cols-2 gap-2">
-            {diagonals.map((d, i) => (
-              <QuantityField
-                key={`${figure.corners.join()}d${i}`}
-                label={`${figure.corners[i] ?? ''} across to ${figure.corners[i + 2] ?? ''}`}
-                quantity="M"
-                units={v.units}
-                value={d}
-                onChange={(n) => {
-                  setDiagonals(diagonals.map((x, k) => (k === i ? n : x)));
-                }}
-                required={false}
-              />
-            ))}
-          </div>
+          <Sides sides={sides} figure={figure} setSides={setSides} />
+          <Diagonals diagonals={diagonals} figure={figure} setDiagonals={setDiagonals} />
           {shown && input && (
             <p className="text-[18px] leading-6" aria-live="polite" data-square>
               <T>{`Diagonals ${lengthText(Math.abs(shown.differenceM) * 1000, v.units)} apart. `}</T>
@@ -150,5 +122,63 @@ export function SquarePanel({ id }: { id: string }) {
       )}
       <LinePanel key={id} id={id} />
     </>
+  );
+}
+
+function Diagonals({
+  diagonals,
+  figure,
+  setDiagonals,
+}: {
+  diagonals: (number | null)[];
+  figure: Rectangle;
+  setDiagonals: (diagonals: (number | null)[]) => void;
+}) {
+  const v = usePour();
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      {diagonals.map((d, i) => (
+        <QuantityField
+          key={`${figure.corners.join()}d${i}`}
+          label={`${figure.corners[i] ?? ''} across to ${figure.corners[i + 2] ?? ''}`}
+          quantity="M"
+          units={v.units}
+          value={d}
+          onChange={(n) => {
+            setDiagonals(diagonals.map((x, k) => (k === i ? n : x)));
+          }}
+          required={false}
+        />
+      ))}
+    </div>
+  );
+}
+
+function Sides({
+  sides,
+  figure,
+  setSides,
+}: {
+  sides: (number | null)[];
+  figure: Rectangle;
+  setSides: (sides: (number | null)[]) => void;
+}) {
+  const v = usePour();
+  return (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+      {sides.map((s, i) => (
+        <QuantityField
+          key={`${figure.corners.join()}${i}`}
+          label={`${figure.corners[i] ?? ''} to ${figure.corners[(i + 1) % 4] ?? ''}`}
+          quantity="M"
+          units={v.units}
+          value={s}
+          onChange={(n) => {
+            setSides(sides.map((x, k) => (k === i ? n : x)));
+          }}
+          required={false}
+        />
+      ))}
+    </div>
   );
 }

@@ -6,14 +6,14 @@ import {
   spacedText,
 } from '../../../core/exchange/bar-text.ts';
 import { COVER_MM } from '../../../core/exchange/schedule.ts';
-import type { Pad, Pier } from '../../../core/model/site.ts';
+import type { Pad } from '../../../core/model/site.ts';
 import type { UnitSystem } from '../../../core/units/index.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
 
 /** Bars as a drawing writes them; what cannot be read is said under the field. */
-function BarField({
+export function BarField({
   label,
   value,
   onText,
@@ -182,173 +182,6 @@ function MatFields({
               onCommit={(n) => steel({ coverTopMm: n })}
             />
           )}
-        </>
-      )}
-    </div>
-  );
-}
-
-/** A pier changed by typing: round or square, its levels, where it stands, and its cage. */
-export function PierForm({ pier }: { pier: Pier }) {
-  const { units } = usePour();
-  const { apply } = usePlan();
-  const put = (item: Pier) => apply({ do: 'put', list: 'piers', item });
-  const set = (c: Partial<Pier>) =>
-    apply((now) => ({
-      do: 'put',
-      list: 'piers',
-      item: { ...(now.piers.find((x) => x.id === pier.id) ?? pier), ...c },
-    }));
-  const round = pier.diameterM !== undefined;
-  const sideM = pier.diameterM ?? pier.widthM ?? 0;
-  const reshape = (toRound: boolean) =>
-    put({
-      ...pier,
-      ...(toRound
-        ? { diameterM: sideM, widthM: undefined, lengthM: undefined }
-        : { diameterM: undefined, widthM: sideM, lengthM: sideM }),
-    });
-  return (
-    <div className="flex flex-col gap-2 border-y-2 border-press py-3">
-      <div className="flex gap-2" role="group" aria-label="Shape">
-        {(
-          [
-            ['round', true],
-            ['square', false],
-          ] as const
-        ).map(([word, is]) => (
-          <button
-            key={word}
-            type="button"
-            className="chip"
-            aria-pressed={round === is}
-            onClick={() => {
-              if (round !== is) reshape(is);
-            }}
-          >
-            {word}
-          </button>
-        ))}
-      </div>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {round ? (
-          <TypedField
-            label="Across"
-            range="pierSide"
-            quantity="M"
-            units={units}
-            value={sideM}
-            onCommit={(n) => set({ diameterM: n })}
-          />
-        ) : (
-          <>
-            <TypedField
-              label="Wide"
-              range="padSide"
-              quantity="M"
-              units={units}
-              value={sideM}
-              onCommit={(n) => set({ widthM: n })}
-            />
-            <TypedField
-              label="Long"
-              range="padSide"
-              quantity="M"
-              units={units}
-              value={pier.lengthM ?? sideM}
-              onCommit={(n) => set({ lengthM: n })}
-            />
-          </>
-        )}
-        <TypedField
-          label="Bottom"
-          range="elevation"
-          quantity="Level"
-          units={units}
-          value={pier.bottomM}
-          onCommit={(n) => set({ bottomM: n })}
-        />
-        <TypedField
-          label="Top"
-          quantity="Level"
-          units={units}
-          value={pier.topM}
-          onCommit={(n) => set({ topM: n })}
-        />
-        <TypedField
-          label="East"
-          range="coordinate"
-          quantity="M"
-          units={units}
-          value={pier.xM}
-          onCommit={(n) => set({ xM: n })}
-        />
-        <TypedField
-          label="North"
-          range="coordinate"
-          quantity="M"
-          units={units}
-          value={pier.yM}
-          onCommit={(n) => set({ yM: n })}
-        />
-      </div>
-      <CageFields pier={pier} units={units} set={set} />
-      <button
-        type="button"
-        className="btn warn"
-        onClick={() => {
-          apply({ do: 'removeElement', id: pier.id });
-        }}
-      >
-        Remove {pier.id}
-      </button>
-    </div>
-  );
-}
-
-function CageFields({
-  pier,
-  units,
-  set,
-}: {
-  pier: Pier;
-  units: UnitSystem;
-  set: (c: Partial<Pier>) => boolean;
-}) {
-  const s = pier.steel;
-  const uprights = (text: string): string | null => {
-    if (isNone(text)) {
-      set({ steel: undefined });
-      return null;
-    }
-    const vertical = countedFromText(text, units);
-    if (typeof vertical === 'string') return vertical;
-    set({ steel: { coverMm: COVER_MM[units].wall, ties: null, ...s, vertical } });
-    return null;
-  };
-  const ties = (text: string): string | null => {
-    const got = isNone(text) ? null : spacedFromText(text, units);
-    if (typeof got === 'string') return got;
-    if (s) set({ steel: { ...s, ties: got && { bar: got.bar, spacingM: got.spacingM } } });
-    return null;
-  };
-  return (
-    <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-      <BarField label="Uprights" value={s ? countedText(s.vertical) : 'none'} onText={uprights} />
-      {s && (
-        <>
-          <BarField
-            label="Ties"
-            value={s.ties ? spacedText(s.ties, units) : 'none'}
-            onText={ties}
-          />
-          <TypedField
-            label="Cover"
-            quantity="Mm"
-            units={units}
-            value={s.coverMm}
-            onCommit={(n) => set({ steel: { ...s, coverMm: n } })}
-          />
         </>
       )}
     </div>

@@ -1,16 +1,9 @@
-import { useMemo, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
-import { calculationNamed } from '../../../core/register/index.ts';
-import {
-  attempt,
-  type Calculation,
-  type Evaluated,
-  type InputIssue,
-} from '../../../core/kit/calculation.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Calculation } from '../../../core/kit/calculation.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
 import { sentenceIn } from '../../../core/kit/sentence.ts';
-import { labelOf, resultRows, type ResultRow } from '../../../core/kit/words.ts';
+import { labelOf, resultRows } from '../../../core/kit/words.ts';
 import { localDate } from '../../../core/weather/daylight.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -21,71 +14,12 @@ import { useSize } from '../../drawing/useSize.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 import { RulesBehind, Steps } from '../../ui/WorkingSheet.tsx';
-import { isOwn, startOf, type Start } from './defaults.ts';
+import { isOwn } from './defaults.ts';
 import { headlineOf } from './headline.ts';
 import { InputForm } from './InputForm.tsx';
 import { CalculationList, Kept } from './CalculationList.tsx';
-
-interface Work {
-  calc: Calculation;
-  start: Start;
-  input: Record<string, unknown>;
-  out: Evaluated<unknown> | null;
-  issues: InputIssue[];
-}
-
-/** The calculation in hand: its input stands in the address, so that a reload or a link keeps it. */
-function useWork(): {
-  work: Work | null;
-  setInput: (next: Record<string, unknown> | null) => void;
-} {
-  const v = usePour();
-  const { calc: named = '' } = useParams();
-  // The search is too long to run as one types: it has its own sheet on the Plan station.
-  const id = named === 'sequence-search' ? '' : named;
-  const [params, setParams] = useSearchParams();
-  const typed = params.get('in');
-  const calc = calculationNamed(id);
-  // The clock ticks every second; what the form begins with changes only when its text does.
-  const text = calc ? JSON.stringify(startOf(v, id)) : null;
-  const start = useMemo(() => (text === null ? null : (JSON.parse(text) as Start)), [text]);
-  const work = useMemo((): Work | null => {
-    if (!calc || !start) return null;
-    let given: Record<string, unknown> = {};
-    try {
-      given = typed === null ? {} : (JSON.parse(typed) as Record<string, unknown>);
-    } catch {
-      /* An address cut short: the start stands. */
-    }
-    const cleared = Object.fromEntries(Object.entries(given).filter(([, x]) => x === null));
-    const input = Object.fromEntries(
-      Object.entries({ ...start.input, ...given }).filter(([k]) => !(k in cleared)),
-    );
-    const { done, bad } = attempt(calc, input);
-    return { calc, start, input, out: done, issues: bad?.issues ?? [] };
-  }, [calc, start, typed]);
-  const setInput = (next: Record<string, unknown> | null) => {
-    setParams(
-      (old) => {
-        const q = new URLSearchParams(old);
-        if (next === null || !start) {
-          q.delete('in');
-          return q;
-        }
-        // Only what differs from the start is kept in the address; what was taken out is kept as nothing.
-        const names = new Set([...Object.keys(next), ...Object.keys(start.input)]);
-        const changed = [...names]
-          .filter((k) => JSON.stringify(next[k]) !== JSON.stringify(start.input[k]))
-          .map((k) => [k, next[k] ?? null]);
-        if (changed.length) q.set('in', JSON.stringify(Object.fromEntries(changed)));
-        else q.delete('in');
-        return q;
-      },
-      { replace: true },
-    );
-  };
-  return { work, setInput };
-}
+import { KeepForm, Rows } from './KeepForm.tsx';
+import { useWork, type Work } from './useWork.ts';
 
 export function WorkGround() {
   const v = usePour();
@@ -332,129 +266,5 @@ function PrintHead({ calc }: { calc: Calculation }) {
         {localDate(v.nowMs, v.record.site.timeZone)} {momentText(v, v.nowMs)}.
       </p>
     </header>
-  );
-}
-
-/** Lines of a result or an input in words, lists as small tables. */
-function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
-  return (
-    <section aria-label={title}>
-      <h2 className="head border-b-2 border-ink pb-0.5">{title}</h2>
-      <dl className="rows">
-        {rows.map((r) =>
-          r.table ? (
-            <div key={r.label} className="overflow-x-auto py-1.5">
-              <dt className="text-ink2">{r.label}</dt>
-              <dd>
-                <table className="w-full text-right tnum">
-                  <thead>
-                    <tr>
-                      {r.table.head.map((h) => (
-                        <th key={h} className="px-1 font-normal text-ink2 first:text-left">
-                          {h}
-                        </th>
-                      ))}
-                    </tr>
-                  </thead>
-                  <tbody className="rows">
-                    {r.table.rows.slice(0, 60).map((cells, i) => (
-                      <tr key={i}>
-                        {cells.map((c, k) => (
-                          <td key={k} className="px-1 py-1 align-top first:text-left">
-                            <T>{c}</T>
-                          </td>
-                        ))}
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </dd>
-            </div>
-          ) : (
-            <div key={r.label} className="flex justify-between gap-4 py-1.5">
-              <dt className="text-ink2">{r.label}</dt>
-              <dd className="text-right font-semibold [overflow-wrap:anywhere]">
-                <T>{r.text ?? ''}</T>
-              </dd>
-            </div>
-          ),
-        )}
-      </dl>
-    </section>
-  );
-}
-
-function KeepForm({
-  calc,
-  input,
-  ready,
-  onReset,
-  own,
-}: {
-  calc: Calculation;
-  input: Record<string, unknown>;
-  ready: boolean;
-  onReset: () => void;
-  own: boolean;
-}) {
-  const v = usePour();
-  const { account } = useSession();
-  const [note, setNote] = useState('');
-  const may = account.role === 'foreman' || account.role === 'crew';
-  const keep = () => {
-    void v
-      .write('worked', {
-        calculation: calc.id,
-        input,
-        ...(note.trim() ? { note: note.trim() } : {}),
-      })
-      .then(() => {
-        toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
-        setNote('');
-      });
-  };
-  return (
-    <form
-      className="no-print flex flex-col gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (ready && may && !own) keep();
-      }}
-    >
-      {may && !own && (
-        <label>
-          What it is for
-          <input
-            className="field mt-0.5"
-            value={note}
-            maxLength={300}
-            onChange={(e) => {
-              setNote(e.target.value);
-            }}
-            placeholder="north wall, second lift"
-          />
-        </label>
-      )}
-      <div className="grid grid-cols-3 gap-2">
-        {!own && (
-          <button className="btn" disabled={!ready || !may}>
-            Keep
-          </button>
-        )}
-        <button
-          type="button"
-          className="btn line"
-          disabled={!ready}
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print
-        </button>
-        <button type="button" className="btn line" onClick={onReset}>
-          Start again
-        </button>
-      </div>
-    </form>
   );
 }

@@ -4,7 +4,7 @@ import { EXAMPLES } from '../../../core/register/examples.ts';
 import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
 import { timeline } from '../../../core/log/state.ts';
 import { rulesBehind, sourceText } from '../../../core/rules/rules.ts';
-import type { PourView } from '../../app/pour-context.tsx';
+import type { PourView } from '../../app/pour-view.ts';
 
 /** Where a value that stands in the form comes from, when it is not made up. */
 type From = { kind: 'pour' } | { kind: 'rule'; text: string };
@@ -20,6 +20,7 @@ interface LevelExample {
   benchmarkM: number;
   setups: { backSightM: number; readings: { id: string; rodM: number; planM: number }[] }[];
 }
+
 function levelsFrom(benchmarkM: number) {
   const example = EXAMPLES['level-loop'] as LevelExample;
   return example.setups.map((s) => ({
@@ -31,20 +32,11 @@ function levelsFrom(benchmarkM: number) {
   }));
 }
 
-/** Calculations of the pressure on forms: the method goes by the site's rules. */
-const PRESSURES = new Set(['form-pressure', 'max-rate-of-rise']);
-
-/** What this pour says of a field, by its name; undefined where it says nothing. */
-function fromPour(v: PourView, id: string, name: string): unknown {
+/** What a pour says of any calculation, by the name of the field. */
+function knownOf(v: PourView, tallestM: number | undefined): Record<string, unknown> {
   const s = v.record.pour.settings;
   const { site } = v.record;
-  const us = site.ruleProfile === 'us-aci';
-  // Forms and braces are asked about walls.
-  const walls = v.plan.route.legs.filter(
-    (l) => site.runs.find((r) => r.id === l.elementId)?.kind === 'wall',
-  );
-  const tallest = walls.length ? Math.max(...walls.map((l) => l.heightM)) : undefined;
-  const known: Record<string, unknown> = {
+  return {
     concreteTempC: v.progress.concreteTempC,
     fcMPa: v.mix.fcMPa,
     f28MPa: v.mix.fcMPa,
@@ -66,8 +58,8 @@ function fromPour(v: PourView, id: string, name: string): unknown {
     roundTripMin: v.plant.roundTripMin,
     firstArriveMin: s.firstLoadMin,
     ratedPressureKPa: s.ratingKPa,
-    placementHeightM: tallest === undefined ? undefined : tallest / mostLifts(v.plan.route),
-    wallHeightM: tallest,
+    placementHeightM: tallestM === undefined ? undefined : tallestM / mostLifts(v.plan.route),
+    wallHeightM: tallestM,
     duskMin: v.record.duskMin,
     site,
     pour: v.record.pour,
@@ -78,67 +70,86 @@ function fromPour(v: PourView, id: string, name: string): unknown {
     timeZone: site.timeZone,
     ...(v.record.pour.date ? { date: v.record.pour.date } : {}),
   };
-  if (id === 'slump-verdict')
-    return {
-      targetMm: v.mix.slumpMm,
-      kind: us ? v.mix.slumpKind : 'nominal',
-      standard: us ? 'astm' : 'en',
-    }[name];
-  if (PRESSURES.has(id) && ['method', 'element', 'retarder'].includes(name))
-    return {
-      method: us ? 'aci347' : 'ciria108',
-      element: walls.length ? 'wall' : undefined,
-      retarder: v.mix.retarderFactor > 1,
-    }[name];
-  if (id === 'strength-forecast' && name === 'targetMPa') return v.record.pour.stripping.stripMPa;
-  if (id === 'strength-forecast' && name === 'tempHistory') return v.curing?.history;
-  if (id === 'yield') {
+}
+
+/** What a pour says of some calculations in its own way: by their ids, the fields it answers. */
+const SAID: Record<string, (v: PourView) => Record<string, unknown>> = {
+  'slump-verdict': (v) => ({
+    targetMm: v.mix.slumpMm,
+    kind: inUs(v) ? v.mix.slumpKind : 'nominal',
+    standard: inUs(v) ? 'astm' : 'en',
+  }),
+  'form-pressure': pressureOf,
+  'max-rate-of-rise': pressureOf,
+  'strength-forecast': (v) => ({
+    targetMPa: v.record.pour.stripping.stripMPa,
+    tempHistory: v.curing?.history,
+  }),
+  yield: (v) => {
     const begun = v.progress.dischargedM3 > 0;
     return {
       neatTotalM3: v.plan.route.volumeM3,
       neatPlacedM3: begun ? v.progress.placedM3 : 0,
       usedM3: begun ? v.progress.dischargedM3 : 0,
-      wasteRatio: s.wasteRatio,
-    }[name];
-  }
-  if (id === 'level-loop' && name === 'benchmarkM') return site.benchmark?.elevationM;
-  if (id === 'sampling-plan')
-    return {
-      volumeM3: v.plan.orderedM3,
-      loads: v.plan.loadIds,
-      seed: Number(v.record.pour.date?.replaceAll('-', '') ?? 1),
-    }[name];
-  if (id === 'pour-simulation') return { ...v.plan.simulation, trials: 400 }[name];
-  if (id === 'sequence-search' && name === 'choices')
-    return {
+      wasteRatio: v.record.pour.settings.wasteRatio,
+    };
+  },
+  'level-loop': (v) => ({ benchmarkM: v.record.site.benchmark?.elevationM }),
+  'sampling-plan': (v) => ({
+    volumeM3: v.plan.orderedM3,
+    loads: v.plan.loadIds,
+    seed: Number(v.record.pour.date?.replaceAll('-', '') ?? 1),
+  }),
+  'pour-simulation': (v) => ({ ...v.plan.simulation, trials: 400 }),
+  'sequence-search': (v) => ({
+    choices: {
       startAt: v.record.pour.elements.map((_, i) => i),
       reverse: [false, true],
       lifts: [1, 2, 3, 4],
-    };
-  if (id === 'pour-state')
-    return {
-      events: timeline(v.state),
-      now: new Date(Math.floor(v.nowMs / 60_000) * 60_000).toISOString(),
-      site,
-      pour: v.record.pour,
-      mix: v.mix,
-      plant: v.plant,
-    }[name];
-  if (id === 'cover-verdict' && name === 'profile') return us ? 'aci117' : 'en13670';
-  if (id === 'min-cover' && name === 'profile') return site.ruleProfile;
-  if (id === 'evaporation' && name === 'airTempC') return v.weatherNow[0]?.airTempC;
-  if (id === 'weather-rules')
-    return {
-      forecast: v.weatherNow.length
-        ? v.weatherNow.map((h) => ({
-            timeMin: Math.round(v.minuteOf(Date.parse(h.at))),
-            airTempC: Math.round(h.airTempC * 10) / 10,
-            windKmH: Math.round(h.windKmH),
-            rainMmH: h.rainMmH,
-          }))
-        : undefined,
-    }[name];
-  return known[name];
+    },
+  }),
+  'pour-state': (v) => ({
+    events: timeline(v.state),
+    now: new Date(Math.floor(v.nowMs / 60_000) * 60_000).toISOString(),
+  }),
+  'cover-verdict': (v) => ({ profile: inUs(v) ? 'aci117' : 'en13670' }),
+  'min-cover': (v) => ({ profile: v.record.site.ruleProfile }),
+  evaporation: (v) => ({ airTempC: v.weatherNow[0]?.airTempC }),
+  'weather-rules': (v) => ({ forecast: v.weatherNow.length ? forecastOf(v) : undefined }),
+};
+
+const inUs = (v: PourView): boolean => v.record.site.ruleProfile === 'us-aci';
+
+/** Walls of the pour: forms and braces are asked about them. */
+const wallsOf = (v: PourView) =>
+  v.plan.route.legs.filter(
+    (l) => v.record.site.runs.find((r) => r.id === l.elementId)?.kind === 'wall',
+  );
+
+/** The method of the pressure on forms goes by the site's rules. */
+function pressureOf(v: PourView): Record<string, unknown> {
+  return {
+    method: inUs(v) ? 'aci347' : 'ciria108',
+    element: wallsOf(v).length ? 'wall' : undefined,
+    retarder: v.mix.retarderFactor > 1,
+  };
+}
+
+const forecastOf = (v: PourView) =>
+  v.weatherNow.map((h) => ({
+    timeMin: Math.round(v.minuteOf(Date.parse(h.at))),
+    airTempC: Math.round(h.airTempC * 10) / 10,
+    windKmH: Math.round(h.windKmH),
+    rainMmH: h.rainMmH,
+  }));
+
+/** What this pour says of a field, by its name; undefined where it says nothing. */
+function fromPour(v: PourView, id: string, name: string): unknown {
+  const own = SAID[id]?.(v);
+  if (own && name in own) return own[name];
+  const walls = wallsOf(v);
+  const tallestM = walls.length ? Math.max(...walls.map((l) => l.heightM)) : undefined;
+  return knownOf(v, tallestM)[name];
 }
 
 /** What the form of a calculation begins with: what the site's rules and this pour say, and nothing made up. */

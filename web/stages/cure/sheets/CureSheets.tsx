@@ -19,7 +19,7 @@ const SHEETS = {
 };
 
 /** Sheets of the time after the pour, by the name that stands in the address. */
-export function CureSheets() {
+export default function CureSheets() {
   const { sheet, set } = useFocus();
   if (sheet === null || !(sheet in SHEETS)) return null;
   const Named = SHEETS[sheet as keyof typeof SHEETS];

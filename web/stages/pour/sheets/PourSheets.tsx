@@ -10,7 +10,7 @@ import { StopSheet } from './StopSheet.tsx';
 import { WeatherSheet } from './WeatherSheet.tsx';
 
 /** Sheets of pour day. Each asks for the least that has to be seen; times are now unless said otherwise. */
-export function PourSheets() {
+export default function PourSheets() {
   const { sheet, set } = useFocus();
   const v = usePour();
   const close = () => {

@@ -15,6 +15,7 @@ import { useSize } from '../../../drawing/useSize.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { T } from '../../../ui/Text.tsx';
 import type { DrawingRead } from '../../../workers/dxf.worker.ts';
+import type { Run } from '../../../../core/model/site.ts';
 
 const UNIT_NAME: Record<DrawingUnit, string> = {
   mm: 'mm',
@@ -31,6 +32,13 @@ interface LayerLevels {
   topM: number | null;
 }
 
+/** What a layer is taken for. */
+interface LayerChoice {
+  kind: Run['kind'];
+  type: string;
+}
+type Uses = Record<string, LayerChoice | null>;
+
 /** Which layers become runs of which type, in which unit; drawn as it will be before anything is stored. */
 export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () => void }) {
   const v = usePour();
@@ -38,13 +46,13 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const [boxRef, box] = useSize();
   // The unit is asked for: what the header says is only how the question begins.
   const [unit, setUnit] = useState<DrawingUnit | null>(null);
-  const types = [
+  const types: LayerChoice[] = [
     ...v.record.site.footingTypes.map((t) => ({ kind: 'footing' as const, type: t.mark })),
     ...v.record.site.wallTypes.map((t) => ({ kind: 'wall' as const, type: t.mark })),
   ];
-  const [uses, setUses] = useState<
-    Record<string, { kind: 'footing' | 'wall' | 'gradeBeam'; type: string } | null>
-  >(() => Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])));
+  const [uses, setUses] = useState<Uses>(() =>
+    Object.fromEntries(read.layers.map((l) => [l.name, guessLayer(l.name, v.record.site)])),
+  );
   const like = v.record.site.runs.find((r) => v.record.pour.elements.includes(r.id));
   const first = {
     bottomM: like?.bottomM ?? 0,
@@ -89,29 +97,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
     );
   return (
     <div className="flex flex-col gap-3">
-      <div ref={boxRef} className="h-[220px]">
-        {box.width > 40 && (
-          <svg
-            width={box.width}
-            height="220"
-            role="img"
-            aria-label={`${read.lines.length} lines on ${read.layers.length} layers`}
-          >
-            {read.lines.map((l, i) => {
-              const n = used.indexOf(l.layer);
-              return (
-                <path
-                  key={i}
-                  d={`M${10 + (l.x1 - x0) * k} ${210 - (l.y1 - y0) * k}L${10 + (l.x2 - x0) * k} ${210 - (l.y2 - y0) * k}`}
-                  stroke={n < 0 ? 'var(--hair)' : COLOURS[n % COLOURS.length]}
-                  strokeWidth={n < 0 ? 1 : 2.5}
-                  strokeDasharray={n < 0 ? '2 4' : undefined}
-                />
-              );
-            })}
-          </svg>
-        )}
-      </div>
+      <Preview boxRef={boxRef} box={box} read={read} used={used} x0={x0} k={k} y0={y0} />
       <div
         className="flex flex-wrap items-center gap-2"
         role="group"
@@ -140,64 +126,16 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
           )}
         </span>
       </div>
-      <ul className="rows max-h-[24dvh] overflow-auto border-y-2 border-ink">
-        {read.layers.map((l) => (
-          <li key={l.name} className="flex flex-wrap items-center gap-3 py-1">
-            <span
-              className="h-3 w-6"
-              style={{
-                background: used.includes(l.name)
-                  ? COLOURS[used.indexOf(l.name) % COLOURS.length]
-                  : 'var(--hair)',
-              }}
-            />
-            <b className="min-w-0 flex-1 truncate font-semibold">{l.name}</b>
-            <span className="text-ink2">{l.count} lines</span>
-            <select
-              className="field max-w-[190px]"
-              aria-label={`Layer ${l.name} becomes`}
-              value={uses[l.name]?.type ?? ''}
-              onChange={(e) => {
-                setUses({
-                  ...uses,
-                  [l.name]: types.find((t) => t.type === e.target.value) ?? null,
-                });
-              }}
-            >
-              <option value="">leave it out</option>
-              {types.map((t) => (
-                <option key={t.type} value={t.type}>
-                  {t.kind} {t.type}
-                </option>
-              ))}
-            </select>
-            {uses[l.name] && (
-              <div className="grid basis-full grid-cols-2 gap-2 pl-9">
-                <QuantityField
-                  label={`bottom of ${l.name}`}
-                  quantity="Level"
-                  units={v.units}
-                  value={levelsOn(l.name).bottomM}
-                  onChange={(bottomM) => {
-                    setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), bottomM } });
-                  }}
-                />
-                {uses[l.name]?.kind === 'wall' && (
-                  <QuantityField
-                    label={`top of ${l.name}`}
-                    quantity="Level"
-                    units={v.units}
-                    value={levelsOn(l.name).topM}
-                    onChange={(topM) => {
-                      setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), topM } });
-                    }}
-                  />
-                )}
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Layers
+        read={read}
+        used={used}
+        uses={uses}
+        setUses={setUses}
+        types={types}
+        levelsOn={levelsOn}
+        setLevels={setLevels}
+        levels={levels}
+      />
       {made && (
         <p aria-live="polite">
           {made.added.length} runs
@@ -218,5 +156,133 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
         {unit === null ? 'Say the unit first' : `Put ${made?.added.length ?? 0} runs in`}
       </button>
     </div>
+  );
+}
+
+/** The drawing as it was read. */
+function Preview({
+  boxRef,
+  box,
+  read,
+  used,
+  x0,
+  k,
+  y0,
+}: {
+  boxRef: (el: Element | null) => (() => void) | undefined;
+  box: { width: number; height: number };
+  read: DrawingRead;
+  used: string[];
+  x0: number;
+  k: number;
+  y0: number;
+}) {
+  return (
+    <div ref={boxRef} className="h-[220px]">
+      {box.width > 40 && (
+        <svg
+          width={box.width}
+          height="220"
+          role="img"
+          aria-label={`${read.lines.length} lines on ${read.layers.length} layers`}
+        >
+          {read.lines.map((l, i) => {
+            const n = used.indexOf(l.layer);
+            return (
+              <path
+                key={i}
+                d={`M${10 + (l.x1 - x0) * k} ${210 - (l.y1 - y0) * k}L${10 + (l.x2 - x0) * k} ${210 - (l.y2 - y0) * k}`}
+                stroke={n < 0 ? 'var(--hair)' : COLOURS[n % COLOURS.length]}
+                strokeWidth={n < 0 ? 1 : 2.5}
+                strokeDasharray={n < 0 ? '2 4' : undefined}
+              />
+            );
+          })}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+/** The layers of the drawing, and what each is taken for. */
+function Layers({
+  read,
+  used,
+  uses,
+  setUses,
+  types,
+  levelsOn,
+  setLevels,
+  levels,
+}: {
+  read: DrawingRead;
+  used: string[];
+  uses: Uses;
+  setUses: (uses: Uses) => void;
+  types: LayerChoice[];
+  levelsOn: (name: string) => LayerLevels;
+  setLevels: (levels: Record<string, LayerLevels>) => void;
+  levels: Record<string, LayerLevels>;
+}) {
+  const v = usePour();
+  return (
+    <ul className="rows max-h-[24dvh] overflow-auto border-y-2 border-ink">
+      {read.layers.map((l) => (
+        <li key={l.name} className="flex flex-wrap items-center gap-3 py-1">
+          <span
+            className="h-3 w-6"
+            style={{
+              background: used.includes(l.name)
+                ? COLOURS[used.indexOf(l.name) % COLOURS.length]
+                : 'var(--hair)',
+            }}
+          />
+          <b className="min-w-0 flex-1 truncate font-semibold">{l.name}</b>
+          <span className="text-ink2">{l.count} lines</span>
+          <select
+            className="field max-w-[190px]"
+            aria-label={`Layer ${l.name} becomes`}
+            value={uses[l.name]?.type ?? ''}
+            onChange={(e) => {
+              setUses({
+                ...uses,
+                [l.name]: types.find((t) => t.type === e.target.value) ?? null,
+              });
+            }}
+          >
+            <option value="">leave it out</option>
+            {types.map((t) => (
+              <option key={t.type} value={t.type}>
+                {t.kind} {t.type}
+              </option>
+            ))}
+          </select>
+          {uses[l.name] && (
+            <div className="grid basis-full grid-cols-2 gap-2 pl-9">
+              <QuantityField
+                label={`bottom of ${l.name}`}
+                quantity="Level"
+                units={v.units}
+                value={levelsOn(l.name).bottomM}
+                onChange={(bottomM) => {
+                  setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), bottomM } });
+                }}
+              />
+              {uses[l.name]?.kind === 'wall' && (
+                <QuantityField
+                  label={`top of ${l.name}`}
+                  quantity="Level"
+                  units={v.units}
+                  value={levelsOn(l.name).topM}
+                  onChange={(topM) => {
+                    setLevels({ ...levels, [l.name]: { ...levelsOn(l.name), topM } });
+                  }}
+                />
+              )}
+            </div>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }

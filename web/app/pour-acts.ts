@@ -1,0 +1,132 @@
+import { toast } from 'sonner';
+import type { KeyedMutator } from 'swr';
+import type { PourAnswer, SiteVersion } from '../../contract/api.ts';
+import { kindOf, type EventKind, type LogEvent } from '../../core/log/events.ts';
+import { timeline } from '../../core/log/state.ts';
+import type { PourSettings } from '../../core/model/pour.ts';
+import type { RuleId } from '../../core/rules/catalog.ts';
+import { ApiProblem, sendJson } from '../sync/api.ts';
+import { stampNow } from '../sync/clock.ts';
+import type { LogStore } from '../sync/log-store.ts';
+import { Told } from '../sync/told.ts';
+import type { PourView } from './pour-view.ts';
+
+/** A stray key takes none of these back. */
+const GUARDED: ReadonlySet<EventKind> = new Set<EventKind>(['sign', 'override', 'close', 'reopen']);
+
+interface Acting {
+  record: PourAnswer;
+  store: LogStore;
+  /** Whose entries they are. */
+  actor: string;
+  mutate: KeyedMutator<PourAnswer>;
+}
+
+const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
+
+/** Writes an entry; what is wrong with it, or that it could not be kept, is told, and the figure stays where it stands. */
+function writer({ store, actor }: Acting): PourView['write'] {
+  return async (kind, body, options = {}) => {
+    const wrong = kindOf(kind).body.safeParse(body).error?.issues[0];
+    if (wrong) {
+      const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
+      toast.error(said, { duration: 20_000 });
+      throw new Told(said);
+    }
+    try {
+      return await store.record(
+        kind,
+        body,
+        {
+          actor,
+          nowMs: options.atMs ?? stampNow(),
+          supersedes: options.supersedes,
+        },
+        options.kept,
+      );
+    } catch (e) {
+      toast.error(
+        'This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.',
+        { duration: 20_000 },
+      );
+      throw new Told('not kept', { cause: e });
+    }
+  };
+}
+
+/** Takes back what this person entered last. */
+async function takeBackLast({ store, actor }: Acting, write: PourView['write']): Promise<void> {
+  // What was entered a moment ago may not be drawn yet: it is the last all the same.
+  const last = timeline(store.snapshot().state)
+    .filter((e: LogEvent) => e.actor === actor && e.kind !== 'supersede')
+    .at(-1);
+  if (!last) {
+    toast('There is no entry of yours to take back.');
+    return;
+  }
+  if (GUARDED.has(last.kind)) {
+    toast(
+      last.kind === 'sign'
+        ? 'Your last entry is a sign-off: it is taken back on Check, with your PIN.'
+        : `Your last entry is ${last.kind === 'override' ? 'an override' : 'a closing'}: it is not taken back by a key.`,
+    );
+    return;
+  }
+  await write('supersede', {}, { supersedes: last.id });
+  toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
+}
+
+async function saveSettings(
+  { record, mutate }: Acting,
+  change: Partial<PourSettings>,
+): Promise<void> {
+  try {
+    await mutate(
+      await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, {
+        version: record.version,
+        settings: { ...record.pour.settings, ...change },
+      }),
+      { revalidate: false },
+    );
+    // Read once more: what is kept for a reload without signal is what was read.
+    void mutate();
+  } catch (e) {
+    toast.error(wentWrong(e));
+    if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
+  }
+}
+
+async function saveRule(
+  { record, mutate }: Acting,
+  rule: RuleId,
+  value: number | null,
+  reason: string,
+): Promise<boolean> {
+  let taken = false;
+  try {
+    await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/rules`, {
+      version: record.siteVersion,
+      rule,
+      value,
+      ...(reason ? { reason } : {}),
+    });
+    taken = true;
+  } catch (e) {
+    toast.error(wentWrong(e));
+  }
+  await mutate();
+  return taken;
+}
+
+/** What can be done to a pour from any of its screens. */
+export function pourActs(
+  acting: Acting,
+): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule'> {
+  const write = writer(acting);
+  return {
+    write,
+    undoLast: () => takeBackLast(acting, write),
+    saveSettings: (change) => saveSettings(acting, change),
+    saveRule: (rule, value, reason) => saveRule(acting, rule, value, reason),
+  };
+}

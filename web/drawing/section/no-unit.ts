@@ -1,0 +1,1 @@
+export const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');

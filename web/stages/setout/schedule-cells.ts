@@ -1,0 +1,145 @@
+import {
+  type Spaced,
+  spacedText,
+  isNone,
+  spacedFromText,
+  lapText,
+  lapFromText,
+  metres,
+  countedText,
+  countedFromText,
+  ledgeText,
+  ledgeFromText,
+} from '../../../core/exchange/bar-text.ts';
+import type { Hooks, FootingType, WallType } from '../../../core/model/site.ts';
+import { lengthText } from '../../../core/units/format.ts';
+import { type UnitSystem, parseMeasure } from '../../../core/units/measure.ts';
+
+/** A cell: how it reads, and the type with another text in it; a sentence when it cannot be read. */
+export interface Cell<Type> {
+  id: string;
+  head: string;
+  text: (t: Type, u: UnitSystem) => string;
+  read: (t: Type, text: string, u: UnitSystem) => Type | string;
+}
+const size = <Type>(
+  id: string,
+  head: string,
+  get: (t: Type) => number,
+  set: (t: Type, mm: number) => Type,
+): Cell<Type> => ({
+  id,
+  head,
+  text: (t, u) => lengthText(get(t), u),
+  read: (t, text, u) => {
+    const p = parseMeasure(text, u);
+    return p.ok ? set(t, p.mm) : p.message;
+  },
+});
+const spaced = <Type>(
+  id: string,
+  head: string,
+  get: (t: Type) => { bar: string; spacingM: number; hooks?: Hooks } | null,
+  set: (t: Type, v: Spaced | null) => Type | string,
+): Cell<Type> => ({
+  id,
+  head,
+  text: (t, u) => {
+    const v = get(t);
+    return v ? spacedText(v, u) : 'none';
+  },
+  read: (t, text, u) => {
+    const v = isNone(text) ? null : spacedFromText(text, u);
+    return typeof v === 'string' ? v : set(t, v);
+  },
+});
+const lapCell = <Type extends { lap?: FootingType['lap'] }>(): Cell<Type> => ({
+  id: 'lap',
+  head: 'lap',
+  text: (t, u) => lapText(t.lap, u),
+  read: (t, text, u) => {
+    const lap = lapFromText(text, u);
+    return typeof lap === 'string' ? lap : { ...t, lap };
+  },
+});
+export const FOOTING: Cell<FootingType>[] = [
+  size(
+    'width',
+    'wide',
+    (t) => t.widthM * 1000,
+    (t, mm) => ({ ...t, widthM: metres(mm) }),
+  ),
+  size(
+    'depth',
+    'deep',
+    (t) => t.depthM * 1000,
+    (t, mm) => ({ ...t, depthM: metres(mm) }),
+  ),
+  {
+    id: 'along',
+    head: 'along',
+    text: (t) => countedText(t.continuous),
+    read: (t, text, u) => {
+      const v = countedFromText(text, u);
+      return typeof v === 'string' ? v : { ...t, continuous: { ...t.continuous, ...v } };
+    },
+  },
+  spaced(
+    'across',
+    'across',
+    (t) => t.transverse,
+    (t, v) => ({ ...t, transverse: v }),
+  ),
+  size(
+    'cover',
+    'cover below',
+    (t) => t.coverBottomMm,
+    (t, mm) => ({ ...t, coverBottomMm: mm }),
+  ),
+  lapCell(),
+];
+export const WALL: Cell<WallType>[] = [
+  size(
+    'thickness',
+    'thick',
+    (t) => t.thicknessM * 1000,
+    (t, mm) => ({ ...t, thicknessM: metres(mm) }),
+  ),
+  {
+    id: 'mats',
+    head: 'mats',
+    text: (t) => String(t.mats),
+    read: (t, text) =>
+      text.trim() === '1' || text.trim() === '2'
+        ? { ...t, mats: Number(text) as 1 | 2 }
+        : 'One mat or two.',
+  },
+  spaced(
+    'upright',
+    'upright',
+    (t) => t.vertical,
+    (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.'),
+  ),
+  spaced(
+    'level',
+    'across',
+    (t) => t.horizontal,
+    (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.'),
+  ),
+  size(
+    'inside',
+    'cover inside',
+    (t) => t.coverInsideMm,
+    (t, mm) => ({ ...t, coverInsideMm: mm }),
+  ),
+  {
+    id: 'ledge',
+    head: 'ledge',
+    text: (t, u) => ledgeText(t.ledge, u),
+    read: (t, text, u) => {
+      const ledge = ledgeFromText(text, u);
+      return typeof ledge === 'string' ? ledge : { ...t, ledge };
+    },
+  },
+  lapCell(),
+];

@@ -1,0 +1,26 @@
+import { useMemo } from 'react';
+import { resultOf } from '../../../core/kit/calculation.ts';
+import { type RebarRow, rebarTakeoff } from '../../../core/steel/rebar-takeoff.ts';
+import { usePour } from '../../app/pour-context.tsx';
+
+export const ROLE: Record<RebarRow['role'], string> = {
+  along: 'along',
+  top: 'along, top',
+  across: 'across',
+  vertical: 'up',
+  horizontal: 'across',
+  eachWay: 'each way',
+  tie: 'ties',
+};
+
+/** Bars of the site, worked out once a site. */
+export function useBars(): RebarRow[] {
+  const { record, rules, mix } = usePour();
+  const stockLengthM = rules.value('barStock');
+  const fyMPa = rules.value('barGrade');
+  const { fcMPa } = mix;
+  return useMemo(
+    () => resultOf(rebarTakeoff, { site: record.site, stockLengthM, fcMPa, fyMPa }).rows,
+    [record.site, stockLengthM, fcMPa, fyMPa],
+  );
+}

@@ -1,0 +1,131 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { type Calculation } from '../../../core/kit/calculation.ts';
+import { type ResultRow } from '../../../core/kit/words.ts';
+import { usePour } from '../../app/pour-context.tsx';
+import { useSession } from '../../app/session.tsx';
+import { T } from '../../ui/Text.tsx';
+
+/** Lines of a result or an input in words, lists as small tables. */
+export function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
+  return (
+    <section aria-label={title}>
+      <h2 className="head border-b-2 border-ink pb-0.5">{title}</h2>
+      <dl className="rows">
+        {rows.map((r) =>
+          r.table ? (
+            <div key={r.label} className="overflow-x-auto py-1.5">
+              <dt className="text-ink2">{r.label}</dt>
+              <dd>
+                <table className="w-full text-right tnum">
+                  <thead>
+                    <tr>
+                      {r.table.head.map((h) => (
+                        <th key={h} className="px-1 font-normal text-ink2 first:text-left">
+                          {h}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody className="rows">
+                    {r.table.rows.slice(0, 60).map((cells, i) => (
+                      <tr key={i}>
+                        {cells.map((c, k) => (
+                          <td key={k} className="px-1 py-1 align-top first:text-left">
+                            <T>{c}</T>
+                          </td>
+                        ))}
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </dd>
+            </div>
+          ) : (
+            <div key={r.label} className="flex justify-between gap-4 py-1.5">
+              <dt className="text-ink2">{r.label}</dt>
+              <dd className="text-right font-semibold [overflow-wrap:anywhere]">
+                <T>{r.text ?? ''}</T>
+              </dd>
+            </div>
+          ),
+        )}
+      </dl>
+    </section>
+  );
+}
+
+export function KeepForm({
+  calc,
+  input,
+  ready,
+  onReset,
+  own,
+}: {
+  calc: Calculation;
+  input: Record<string, unknown>;
+  ready: boolean;
+  onReset: () => void;
+  own: boolean;
+}) {
+  const v = usePour();
+  const { account } = useSession();
+  const [note, setNote] = useState('');
+  const may = account.role === 'foreman' || account.role === 'crew';
+  const keep = () => {
+    void v
+      .write('worked', {
+        calculation: calc.id,
+        input,
+        ...(note.trim() ? { note: note.trim() } : {}),
+      })
+      .then(() => {
+        toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
+        setNote('');
+      });
+  };
+  return (
+    <form
+      className="no-print flex flex-col gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (ready && may && !own) keep();
+      }}
+    >
+      {may && !own && (
+        <label>
+          What it is for
+          <input
+            className="field mt-0.5"
+            value={note}
+            maxLength={300}
+            onChange={(e) => {
+              setNote(e.target.value);
+            }}
+            placeholder="north wall, second lift"
+          />
+        </label>
+      )}
+      <div className="grid grid-cols-3 gap-2">
+        {!own && (
+          <button className="btn" disabled={!ready || !may}>
+            Keep
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn line"
+          disabled={!ready}
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print
+        </button>
+        <button type="button" className="btn line" onClick={onReset}>
+          Start again
+        </button>
+      </div>
+    </form>
+  );
+}

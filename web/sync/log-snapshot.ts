@@ -1,0 +1,14 @@
+import type { PourState } from '../../core/log/state.ts';
+import type { RefusedRow } from './local-db.ts';
+
+/** One pour's log as this device has it. */
+export interface LogSnapshot {
+  state: PourState;
+  seq: number;
+  unsent: number;
+  /** Who made what waits here besides who is signed in: it is sent when they are. */
+  others: string[];
+  refused: RefusedRow[];
+  loaded: boolean;
+  signedOut: boolean;
+}
