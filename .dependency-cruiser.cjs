@@ -49,6 +49,27 @@ module.exports = {
       from: { path: `^core/${room}/` },
       to: { path: `^core/(${ROOMS.slice(i + 1).join('|')})/` },
     })),
+    ...ROOMS.map((room) => ({
+      name: `core-${room}-by-its-face`,
+      comment: `What others use of core/${room} stands in its index.ts: import it as #core/${room}.`,
+      severity: 'error',
+      from: { pathNot: `^core/${room}/` },
+      to: { path: `^core/${room}/`, pathNot: `^core/${room}/index\\.ts$` },
+    })),
+    {
+      name: 'stage-by-its-page',
+      comment: 'A station is used by its page alone; what two of them need lies beside them.',
+      severity: 'error',
+      from: { path: '^web/', pathNot: '^web/stages/([^/]+)/' },
+      to: { path: '^web/stages/', pathNot: '^web/stages/[^/]+/page\\.tsx$' },
+    },
+    {
+      name: 'stage-apart-from-stage',
+      comment: 'Stations do not reach into each other.',
+      severity: 'error',
+      from: { path: '^web/stages/([^/]+)/' },
+      to: { path: '^web/stages/', pathNot: '^web/stages/$1/' },
+    },
     {
       name: 'core-rooms-are-listed',
       comment: 'A new room of core/ takes its place in the list of rooms.',

@@ -1,9 +1,6 @@
-import { clockMin } from '../core/concrete/joint-window.ts';
-import { Normals } from '../core/pourplan/normals.ts';
-import type { SimulationInput } from '../core/pourplan/simulation-model.ts';
-import { type Tally } from '../core/pourplan/trials.ts';
-import { mergedBreaks, spreadOf } from '../core/pourplan/trials-layout.ts';
-import { STANDARD_GRAVITY } from '../core/units/factors.ts';
+import { clockMin } from '#core/concrete';
+import { mergedBreaks, Normals, type SimulationInput, spreadOf, type Tally } from '#core/pourplan';
+import { STANDARD_GRAVITY } from '#core/units';
 
 /**
  * The yardstick: the pour simulation as one would first write it, with an event queue of closures and an object for

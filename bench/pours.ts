@@ -1,4 +1,4 @@
-import { simulationInput, type SimulationInput } from '../core/pourplan/simulation-model.ts';
+import { simulationInput, type SimulationInput } from '#core/pourplan';
 
 /** A wall ring of `around` cells in `lifts` lifts, with late trucks and one break: every rule has work to do. */
 export function ringPour(around: number, lifts: number, loads: number): SimulationInput {

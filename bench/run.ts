@@ -1,9 +1,6 @@
 /** Benchmarks: figures and ratios taken in one run. `npm run bench`, or `npm run -s bench -- --json` for a line a figure. */
-import type { LogEvent } from '../core/log/events.ts';
-import { replay } from '../core/log/state.ts';
-import { searchSequences } from '../core/pourplan/search.ts';
-import { type Choices } from '../core/pourplan/search-types.ts';
-import { trialsOf } from '../core/pourplan/trials.ts';
+import { type LogEvent, replay } from '#core/log';
+import { type Choices, searchSequences, trialsOf } from '#core/pourplan';
 import { demoPour } from '../core/testdata/demo.ts';
 import { tallyByEvents } from './event-queue.ts';
 import { ringPour } from './pours.ts';

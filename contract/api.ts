@@ -1,10 +1,9 @@
-import { ROLES, type Role } from '../core/model/roles.ts';
+import { type PourDoc, pourSettingsSchema, type Role, ROLES } from '#core/model';
 import { z } from 'zod';
-import { kindOf, EVENT_KINDS, type EventKind, type LogEvent } from '../core/log/events.ts';
-import { pourSettingsSchema, type PourDoc } from '../core/model/pour.ts';
-import { calculationNamed } from '../core/register/index.ts';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../core/rules/catalog.ts';
-import { drawnSchema } from '../core/siteplan/drawn.ts';
+import { EVENT_KINDS, type EventKind, kindOf, type LogEvent } from '#core/log';
+import { calculationNamed } from '#core/register';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '#core/rules';
+import { drawnSchema } from '#core/siteplan';
 import type { SiteFile } from './site-file.ts';
 
 /** Bodies and answers of the API; the routes parse with these and the page is typed by them. */

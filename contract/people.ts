@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { oneLine } from '../core/kit/fields.ts';
-import { ROLES, type Role } from '../core/model/roles.ts';
+import { oneLine } from '#core/kit';
+import { type Role, ROLES } from '#core/model';
 
 /** Who may sign in, and how they do. */
 export const signInBody = z.object({

@@ -1,10 +1,15 @@
-import { oneLine } from '../core/kit/fields.ts';
-import { atMostOf, MOST } from '../core/model/ranges.ts';
-import { elementIds } from '../core/model/elements.ts';
+import { oneLine } from '#core/kit';
+import {
+  atMostOf,
+  checkSitePlan,
+  elementIds,
+  mixSchema,
+  MOST,
+  plantSchema,
+  pourDocSchema,
+  sitePlanShape,
+} from '#core/model';
 import { z } from 'zod';
-import { mixSchema, plantSchema, pourDocSchema } from '../core/model/pour.ts';
-import { sitePlanShape } from '../core/model/site.ts';
-import { checkSitePlan } from '../core/model/site-check.ts';
 
 /** A whole `jactum.site/1` file: what is to be built, and the mixes, plants, crew and pours that go with it. */
 export const siteFileShape = sitePlanShape.extend({

@@ -1,5 +1,5 @@
-import { formSystemOf } from '../core/formwork/forms-layout.ts';
-import { issuesOf, type InputIssue } from '../core/kit/calculation.ts';
+import { formSystemOf } from '#core/formwork';
+import { type InputIssue, issuesOf } from '#core/kit';
 import { checkSiteFile, siteFileSchema, siteFileShape, type SiteFile } from './site-file.ts';
 
 /** A site file as it was brought in: the file when it can be taken, everything that is wrong with it, and what was not known. */

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
-import { checkList } from '../core/check/points/index.ts';
+import { checkList } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import { demoPour } from '../core/testdata/demo.ts';
 import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';

@@ -1,6 +1,6 @@
 /** Command line of the calculation register: `npm run -s calc -- ID < in.json`, `--batch < cases.json`, `--list`. */
-import { calculationNamed, REGISTER } from '../core/register/index.ts';
-import { BadInput, evaluate, type InputIssue } from '../core/kit/calculation.ts';
+import { calculationNamed, REGISTER } from '#core/register';
+import { BadInput, evaluate, type InputIssue } from '#core/kit';
 
 interface Failure {
   message: string;

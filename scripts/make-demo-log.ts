@@ -5,17 +5,14 @@
 import fs from 'node:fs';
 import { v7 as uuid } from 'uuid';
 import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
-import { checkList, WHOLE_POUR, type CheckPoint } from '../core/check/points/index.ts';
-import { lineStations } from '../core/check/set-out-readings.ts';
+import { checkList, type CheckPoint, levelTargets, lineStations, WHOLE_POUR } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
-import type { EventBody, EventKind } from '../core/log/events.ts';
-import type { ReadingValue } from '../core/log/kinds/reading-value.ts';
-import type { PourDoc } from '../core/model/pour.ts';
-import { mixNamed } from '../core/view/pour-view.ts';
-import { planPour } from '../core/pourplan/plan.ts';
-import { levelTargets } from '../core/check/levels.ts';
-import { MM_PER_IN, celsiusOf } from '../core/units/index.ts';
-import { midnightMs } from '../core/weather/daylight.ts';
+import type { EventBody, EventKind, ReadingValue } from '#core/log';
+import type { PourDoc } from '#core/model';
+import { mixNamed } from '#core/view';
+import { planPour } from '#core/pourplan';
+import { celsiusOf, MM_PER_IN } from '#core/units';
+import { midnightMs } from '#core/weather';
 
 const site: SiteFile = siteFileSchema.parse(
   JSON.parse(fs.readFileSync('demo/sites/quillback.json', 'utf8')),

@@ -6,9 +6,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary } from '../contract/index.ts';
-import { mixNamed } from '../core/view/pour-view.ts';
-import { planPour } from '../core/pourplan/plan.ts';
-import { midnightMs } from '../core/weather/daylight.ts';
+import { mixNamed } from '#core/view';
+import { planPour } from '#core/pourplan';
+import { midnightMs } from '#core/weather';
 
 const OUT = 'docs/screenshots';
 const PORT = 4391;

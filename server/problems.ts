@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { z } from 'zod';
 import type { Problem } from '../contract/index.ts';
-import { issuesOf, type InputIssue } from '../core/kit/calculation.ts';
+import { type InputIssue, issuesOf } from '#core/kit';
 
 /** A client's fault: answered as application/problem+json with a message a foreman understands. */
 export class ProblemError extends Error {

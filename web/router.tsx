@@ -1,6 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
-import { STAGE_IDS } from '../core/view/stages/ids.ts';
+import { STAGE_IDS } from '#core/view';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
 

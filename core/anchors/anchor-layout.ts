@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, positive, someOf } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, positive, someOf } from '#core/kit';
+import { atMost } from '#core/units';
 import { allowedWithin, furthest, nearestTo, type Stretch } from './allowed.ts';
 
 /** A plate of this length or less may have a single bolt (24 in). */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative, positive } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative, positive } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 import { SHORT_PLATE_M } from './anchor-layout.ts';
 
 /** Position tolerance by bolt, mm (ACI 117-10 §2.3.2): to 7/8 in, to 1½ in, larger. */

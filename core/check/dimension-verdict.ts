@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative, someOf } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative, someOf } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 /** Judges a size, level, lap or count against what is wanted, with its own minus and plus tolerance. */
 export const dimensionVerdict = calculation({

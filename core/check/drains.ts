@@ -1,9 +1,7 @@
 import type { z } from 'zod';
-import type { PourDoc } from '../model/pour.ts';
-import type { Embed } from '../model/objects.ts';
-import type { SitePlan } from '../model/site.ts';
-import { resultOf } from '../kit/calculation.ts';
-import { drainPitch } from '../setout/drain-pitch.ts';
+import type { Embed, PourDoc, SitePlan } from '#core/model';
+import { resultOf } from '#core/kit';
+import { drainPitch } from '#core/setout';
 import type { Levels } from './levels.ts';
 
 /** Inverts are read at least this close along a drain, m (6 m: trade practice). */

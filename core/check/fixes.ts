@@ -1,6 +1,5 @@
-import type { LogEvent } from '../log/events.ts';
-import { entries, type PourState } from '../log/state.ts';
-import type { SitePlan } from '../model/site.ts';
+import { entries, type LogEvent, type PourState } from '#core/log';
+import type { SitePlan } from '#core/model';
 import { judgeAt, type PlaceState, type PointState } from './judge.ts';
 
 /** Something that failed, from the reading that failed to the one that passed. */

@@ -1,7 +1,6 @@
-import type { PourDoc } from '../model/pour.ts';
-import type { LogEvent } from '../log/events.ts';
-import { entries, latest, replay, type PourState } from '../log/state.ts';
-import { rulesOf } from '../rules/rules.ts';
+import type { PourDoc } from '#core/model';
+import { entries, latest, type LogEvent, type PourState, replay } from '#core/log';
+import { rulesOf } from '#core/rules';
 import { levelsOf } from './levels.ts';
 import { levelsAgainMs } from './levels-again.ts';
 import { judgeAll, type PointState, type Verdict } from './judge.ts';

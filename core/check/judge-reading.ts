@@ -1,10 +1,8 @@
-import { anchorVerdict } from '../anchors/anchor-verdict.ts';
-import { evaluate, type Step } from '../kit/calculation.ts';
-import type { ReadingValue } from '../log/kinds/reading-value.ts';
-import { barNamed } from '../model/bars.ts';
-import type { SitePlan } from '../model/site.ts';
-import { coverVerdict } from '../steel/cover-verdict.ts';
-import { spacingVerdict } from '../steel/spacing-verdict.ts';
+import { anchorVerdict } from '#core/anchors';
+import { evaluate, type Step } from '#core/kit';
+import type { ReadingValue } from '#core/log';
+import { barNamed, type SitePlan } from '#core/model';
+import { coverVerdict, spacingVerdict } from '#core/steel';
 import { dimensionVerdict } from './dimension-verdict.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';
 import { coverMostMm } from './reading-range.ts';

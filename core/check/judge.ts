@@ -1,7 +1,5 @@
-import type { LogEvent } from '../log/events.ts';
-import type { ReadingValue } from '../log/kinds/reading-value.ts';
-import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../log/state.ts';
+import { entries, type LogEvent, type PourState, type ReadingValue } from '#core/log';
+import type { SitePlan } from '#core/model';
 import { judgeBolts, judgeReading, type Judged } from './judge-reading.ts';
 import type { CheckPoint } from './points/index.ts';
 import { setOutReadings } from './set-out-readings.ts';

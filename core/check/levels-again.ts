@@ -1,8 +1,7 @@
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../log/state.ts';
-import { rulesOf, type RuledSite } from '../rules/rules.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import type { PourDoc, SitePlan } from '#core/model';
+import { entries, type PourState } from '#core/log';
+import { type RuledSite, rulesOf } from '#core/rules';
+import { midnightMs } from '#core/weather';
 
 /**
  * Forms settle, are knocked and swell over night: a form top read longer before the first load than the rule allows is asked

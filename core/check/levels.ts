@@ -1,9 +1,6 @@
-import { padUnder, standsOf } from '../model/elements.ts';
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import type { LogEvent } from '../log/events.ts';
-import { entries, type PourState } from '../log/state.ts';
-import { atMost } from '../units/limits.ts';
+import { padUnder, type PourDoc, type SitePlan, standsOf } from '#core/model';
+import { entries, type LogEvent, type PourState } from '#core/log';
+import { atMost } from '#core/units';
 
 /** A level that is wanted: the top of a form or the bottom of a dig, at a node, a pad or a pier. */
 export interface LevelTarget {

@@ -1,4 +1,4 @@
-import type { PourDoc } from '../model/pour.ts';
+import type { PourDoc } from '#core/model';
 
 /** One thing that was called for the pour: until when it can be put off without charge, and what it costs after. */
 interface PutOff {

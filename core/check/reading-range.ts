@@ -1,7 +1,5 @@
-import type { Met } from '../model/ranges.ts';
-import { barNamed } from '../model/bars.ts';
-import { lengthText } from '../units/format.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { barNamed, type Met } from '#core/model';
+import { lengthText, type UnitSystem } from '#core/units';
 import type { Wanted } from './points/index.ts';
 
 /** What a reading of this kind can be, mm, and what it usually is. */

@@ -1,6 +1,5 @@
-import type { RuleId } from '../rules/catalog.ts';
-import { rulesOf, sourceText, type RuledSite } from '../rules/rules.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { type RuledSite, type RuleId, rulesOf, sourceText } from '#core/rules';
+import type { UnitSystem } from '#core/units';
 
 /** A tolerance with where it comes from. `plusMm` null: more does no harm. */
 interface Tolerance {

@@ -1,9 +1,7 @@
-import type { LogEvent } from '../log/events.ts';
-import type { SitePlan } from '../model/site.ts';
-import { entries, type PourState } from '../log/state.ts';
+import { entries, type LogEvent, type PourState } from '#core/log';
+import { endsOf, lengthOf, runOf, type SitePlan } from '#core/model';
 import { levelsOf } from './levels.ts';
-import { endsOf, lengthOf, runOf } from '../model/geometry.ts';
-import { footingTopM } from '../siteplan/standing.ts';
+import { footingTopM } from '#core/siteplan';
 import type { CheckPoint } from './points/index.ts';
 
 /** How near an offset was read to where the check wants it, to count as read there, m. */

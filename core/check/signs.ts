@@ -1,9 +1,6 @@
-import { latest, type PourState } from '../log/state.ts';
-import type { PlanChange } from '../model/objects.ts';
-import { HOLDS, type Hold, type PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { RULE_CATALOG } from '../rules/catalog.ts';
-import { ruleText, type RuledSite } from '../rules/rules.ts';
+import { latest, type PourState } from '#core/log';
+import { type Hold, HOLDS, type PlanChange, type PourDoc, type SitePlan } from '#core/model';
+import { RULE_CATALOG, type RuledSite, ruleText } from '#core/rules';
 
 /** A hold point as it stands: who signed it, when, and what has opened it again. */
 export interface SignState {

@@ -1,6 +1,5 @@
-import { readingText, type ReadingValue } from '../log/kinds/reading-value.ts';
-import { barText, lengthText } from '../units/format.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { readingText, type ReadingValue } from '#core/log';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import type { PlaceState, PointState } from './judge.ts';
 import type { Judged } from './judge-reading.ts';
 import type { CheckPoint, Wanted } from './points/index.ts';

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, positive, temperature } from '../kit/fields.ts';
+import { anyNumber, calculation, fig, positive, temperature } from '#core/kit';
 
 /** 20 °C in kelvin, as ASTM C1074 rounds it. */
 const REFERENCE_K = 293.15;

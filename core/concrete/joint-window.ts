@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, freshTemperature, positive, someOf } from '../kit/fields.ts';
+import { anyNumber, calculation, fig, freshTemperature, positive, someOf } from '#core/kit';
 import { ageFactor } from './equivalent-age.ts';
 
 /** Minutes at 20 °C until a lift has stiffened, and until it no longer knits, before the retarder (site practice). */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, freshTemperature, nonNegative, positive } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, freshTemperature, nonNegative, positive } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 /** Hottest concrete to take, °C (95 °F; ACI 305.1-14), and coldest where no section rule says more (ACI 306.1). */
 const HOTTEST_C = 35;

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { mersenne } from 'pure-rand/generator/mersenne';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, count, nonNegative, positive, someOf } from '../kit/fields.ts';
-import { ceilWhole } from '../units/limits.ts';
+import { anyNumber, calculation, count, fig, nonNegative, positive, someOf } from '#core/kit';
+import { ceilWhole } from '#core/units';
 
 /** Which of `n` loads to sample, drawn at random by a seed (a partial shuffle), in their order. */
 function drawn(n: number, wanted: number, seed: number): number[] {

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 const place = () => z.enum(['truck', 'hose'], { error: 'must be truck or hose' });
 

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive, someOf } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { calculation, fig, positive, someOf } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 /** Above this f′c a single test may be 10 % low instead of 3.45 MPa (5000 psi, 500 psi). */
 const HIGH_STRENGTH_MPA = 34.5;

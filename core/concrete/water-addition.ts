@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, share } from '../kit/fields.ts';
-import { L_PER_GAL, M3_PER_YD3, MM_PER_IN } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive, share } from '#core/kit';
+import { atMost, L_PER_GAL, M3_PER_YD3, MM_PER_IN } from '#core/units';
 
 /** One inch of slump for a US gallon a cubic yard, in mm per litre a cubic metre; 4.95 as the trade rounds it. */
 const SLUMP_MM_PER_L_PER_M3 = MM_PER_IN / 4.95;

@@ -1,7 +1,6 @@
-import type { PourDoc } from '../model/pour.ts';
-import { pierWidthM, type SitePlan } from '../model/site.ts';
-import { footingTopM } from '../siteplan/standing.ts';
-import type { TempReading } from '../concrete/equivalent-age.ts';
+import { pierWidthM, type PourDoc, type SitePlan } from '#core/model';
+import { footingTopM } from '#core/siteplan';
+import type { TempReading } from '#core/concrete';
 
 /** The air of one hour, from a forecast or as observed. `at` is the hour's beginning. */
 export interface AirHour {

@@ -1,10 +1,8 @@
-import { equivalentAgeH, type TempReading } from '../concrete/equivalent-age.ts';
-import { strengthAtMPa, strengthForecast } from '../concrete/strength-forecast.ts';
-import type { Mix, PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { entries, latest, type PourState } from '../log/state.ts';
-import { evaluate, type Evaluated } from '../kit/calculation.ts';
-import { rulesOf } from '../rules/rules.ts';
+import { equivalentAgeH, strengthAtMPa, strengthForecast, type TempReading } from '#core/concrete';
+import type { Mix, PourDoc, SitePlan } from '#core/model';
+import { entries, latest, type PourState } from '#core/log';
+import { evaluate, type Evaluated } from '#core/kit';
+import { rulesOf } from '#core/rules';
 import {
   airAt,
   coolingHours,

@@ -1,5 +1,4 @@
-import type { LogEvent } from '../log/events.ts';
-import { entries, replay, timeline, type PourState } from '../log/state.ts';
+import { entries, type LogEvent, type PourState, replay, timeline } from '#core/log';
 import { curingOf, type Curing, type CuringInput } from './curing.ts';
 
 /** What is said of the forms: in the rail, as a sentence, and what a run's own line says. */

@@ -1,8 +1,6 @@
-import type { Hooks, WallType } from '../model/site.ts';
-import { BAR_NAMES } from '../model/bars.ts';
-import type { DrawnLap } from '../steel/laps.ts';
-import { barText, lengthText } from '../units/format.ts';
-import { parseMeasure, type UnitSystem } from '../units/measure.ts';
+import { BAR_NAMES, type Hooks, type WallType } from '#core/model';
+import type { DrawnLap } from '#core/steel';
+import { barText, lengthText, parseMeasure, type UnitSystem } from '#core/units';
 
 /**
  * Bars as drawings and schedules write them, read and written in one place: the cells of a schedule on the screen, rows of a

@@ -1,8 +1,5 @@
-import { elementIds } from '../model/elements.ts';
-import type { FootingType, Run, WallType } from '../model/site.ts';
-import { freeName, RUN_STEM, typeMarks } from '../siteplan/edit/names.ts';
-import type { Drawn } from '../siteplan/drawn.ts';
-import { roundM } from '../model/geometry.ts';
+import { elementIds, type FootingType, roundM, type Run, type WallType } from '#core/model';
+import { type Drawn, freeName, RUN_STEM, typeMarks } from '#core/siteplan';
 
 /** A straight piece of a drawing, in the drawing's own unit. */
 export interface DrawnLine {

@@ -6,13 +6,8 @@ import {
   metres,
   spacedFromText,
 } from './bar-text.ts';
-import {
-  footingTypeSchema,
-  wallTypeSchema,
-  type FootingType,
-  type WallType,
-} from '../model/site.ts';
-import { parseMeasure, type UnitSystem } from '../units/measure.ts';
+import { type FootingType, footingTypeSchema, type WallType, wallTypeSchema } from '#core/model';
+import { parseMeasure, type UnitSystem } from '#core/units';
 
 /** One row of a schedule as it was read: a type, or what is wrong with which cell. */
 export interface ScheduleRow {

@@ -1,11 +1,8 @@
-import { typesByElement } from '../model/elements.ts';
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import type { RuledSite } from '../rules/rules.ts';
-import { barList } from '../steel/bar-list.ts';
-import { materialsOf } from '../takeoff/materials.ts';
-import { takeOff } from '../takeoff/takeoff.ts';
-import { barText, shownUnit, toShown, type Quantity, type UnitSystem } from '../units/index.ts';
+import { type PourDoc, type SitePlan, typesByElement } from '#core/model';
+import type { RuledSite } from '#core/rules';
+import { barList } from '#core/steel';
+import { materialsOf, takeOff } from '#core/takeoff';
+import { barText, type Quantity, shownUnit, toShown, type UnitSystem } from '#core/units';
 
 /** A table to be saved as a spreadsheet: names of columns, and cells in the site's units. */
 export interface Table {

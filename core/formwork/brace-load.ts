@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative, positive } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative, positive } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** From the ground, between lying and upright, neither included. */
 export const angleField = () =>

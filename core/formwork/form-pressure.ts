@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig, type Trace } from '../kit/calculation.ts';
-import { KPA_PER_PSF, M_PER_FT, STANDARD_GRAVITY } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig, type Trace } from '#core/kit';
+import { atMost, KPA_PER_PSF, M_PER_FT, STANDARD_GRAVITY } from '#core/units';
 import {
   ACI_FASTEST_FT_H,
   aciFallBacks,

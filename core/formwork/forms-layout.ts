@@ -1,7 +1,14 @@
-import type { FormSystem } from '../model/objects.ts';
-import type { PourDoc } from '../model/pour.ts';
-import { wallHeightM, type Run, type SitePlan } from '../model/site.ts';
-import { angleOf, lengthOf, runOf, runsAt } from '../model/geometry.ts';
+import {
+  angleOf,
+  type FormSystem,
+  lengthOf,
+  type PourDoc,
+  type Run,
+  runOf,
+  runsAt,
+  type SitePlan,
+  wallHeightM,
+} from '#core/model';
 
 /** How the panels, ties and braces of a form system fall on a wall; the maker's manual rules over it. */
 

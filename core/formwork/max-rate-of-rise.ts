@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig, type Trace } from '../kit/calculation.ts';
-import { positive } from '../kit/fields.ts';
-import { KPA_PER_PSF, M_PER_FT } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig, positive, type Trace } from '#core/kit';
+import { atMost, KPA_PER_PSF, M_PER_FT } from '#core/units';
 import {
   ACI_FASTEST_FT_H,
   ACI_MEETING_FT_H,

@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { fig, type Trace } from '../kit/calculation.ts';
-import { anyNumber, freshTemperature, nonNegative, positive } from '../kit/fields.ts';
-import { fahrenheitOf, KG_M3_PER_PCF, M_PER_FT, STANDARD_GRAVITY } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, fig, freshTemperature, nonNegative, positive, type Trace } from '#core/kit';
+import { atMost, fahrenheitOf, KG_M3_PER_PCF, M_PER_FT, STANDARD_GRAVITY } from '#core/units';
 
 /** What the pressure of fresh concrete depends on, but for how fast it rises. */
 export const pressureFields = {

@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, positive } from '../kit/fields.ts';
-import { KPA_PER_PSF, MM_PER_IN } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, positive } from '#core/kit';
+import { atMost, KPA_PER_PSF, MM_PER_IN } from '#core/units';
 
 /** Section properties a foot of width, face grain across the supports (APA V345): KS in³/ft, I in⁴/ft, Ib/Q in²/ft. */
 const PLY = {

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig, positive } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** Pull on a form tie. */
 export const tieLoad = calculation({

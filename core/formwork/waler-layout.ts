@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive } from '../kit/fields.ts';
-import { atMost, ceilWhole } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive } from '#core/kit';
+import { atMost, ceilWhole } from '#core/units';
 import { cautionForms } from './pressure-model.ts';
 import { thicknessField, widestSpacingM } from './sheathing-span.ts';
 

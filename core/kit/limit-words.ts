@@ -1,6 +1,5 @@
 import type { z } from 'zod';
-import type { UnitSystem } from '../units/measure.ts';
-import { quantityOfField, quantityText } from '../units/quantity.ts';
+import { quantityOfField, quantityText, type UnitSystem } from '#core/units';
 
 /**
  * What is wrong with a figure, in the site's units, where its schema has no words of its own: "must be at most 29008 psi".

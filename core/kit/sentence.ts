@@ -1,5 +1,4 @@
-import type { UnitSystem } from '../units/measure.ts';
-import { QUANTITIES, quantityText, type Quantity } from '../units/quantity.ts';
+import { QUANTITIES, type Quantity, quantityText, type UnitSystem } from '#core/units';
 
 /** Endings that are no unit of their own in the core's working. */
 const NOT_WRITTEN = new Set(['Count', 'Level', 'Ratio', 'In', 'Lb', 'Ft3']);

@@ -1,7 +1,4 @@
-import { moneyText } from '../units/money.ts';
-import { clockText } from '../units/format.ts';
-import type { UnitSystem } from '../units/measure.ts';
-import { quantityOfField, quantityText } from '../units/quantity.ts';
+import { clockText, moneyText, quantityOfField, quantityText, type UnitSystem } from '#core/units';
 import { QUANTITY_OF_UNIT, sentenceIn } from './sentence.ts';
 import type { Step } from './calculation.ts';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { wholeOrNone } from '../kit/fields.ts';
-import type { Role } from '../model/roles.ts';
-import type { UnitSystem } from '../units/index.ts';
+import { wholeOrNone } from '#core/kit';
+import type { Role } from '#core/model';
+import type { UnitSystem } from '#core/units';
 
 /** What an entry is read out with: the site's units, and how a calculation is called. */
 export interface Words {

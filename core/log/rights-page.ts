@@ -1,5 +1,4 @@
-import { HOLD_NAME, HOLDS, type Hold } from '../model/pour.ts';
-import { ROLES, type Role } from '../model/roles.ts';
+import { type Hold, HOLD_NAME, HOLDS, type Role, ROLES } from '#core/model';
 import { EVENT_KINDS, kindOf, type EventKind } from './events.ts';
 import { mayTakeBack, mayWrite } from './rights.ts';
 

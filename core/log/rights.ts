@@ -1,5 +1,4 @@
-import type { Hold } from '../model/pour.ts';
-import type { Role } from '../model/roles.ts';
+import type { Hold, Role } from '#core/model';
 import { kindOf, type EventKind } from './events.ts';
 
 /** What of an entry the rights hang on. */

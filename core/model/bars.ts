@@ -1,4 +1,4 @@
-import { KG_PER_LB, MM_PER_IN } from '../units/factors.ts';
+import { KG_PER_LB, MM_PER_IN } from '#core/units';
 
 /** A reinforcing bar: nominal diameter, area and mass. */
 export interface Bar {

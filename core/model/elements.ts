@@ -1,4 +1,4 @@
-import { counted } from '../units/plural.ts';
+import { counted } from '#core/units';
 import { pierWidthM, type Pad, type SitePlan } from './site.ts';
 
 /** What a pour is made of: runs, pads and piers, by one name each. Where it does not matter which, these are asked. */

@@ -1,4 +1,4 @@
-import { madeOncePer } from '../kit/memo.ts';
+import { madeOncePer } from '#core/kit';
 import type { Run, SitePlan } from './site.ts';
 
 export interface Spot {

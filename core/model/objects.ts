@@ -1,6 +1,6 @@
 import { measure, RANGES } from './ranges.ts';
 import { z } from 'zod';
-import { oneLine, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
+import { count, nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that

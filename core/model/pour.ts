@@ -1,15 +1,15 @@
 import { atMostOf, measure, MOST } from './ranges.ts';
 import { z } from 'zod';
-import type { Rules } from '../rules/rules.ts';
+import type { Rules } from '#core/rules';
 import {
-  oneLine,
   anyNumber,
   count,
   freshTemperature,
   nonNegative,
+  oneLine,
   positive,
   share,
-} from '../kit/fields.ts';
+} from '#core/kit';
 
 /** What a pour is and how it is meant to go: the plan half of "plan and log". */
 const name = () => oneLine().min(1, 'is empty').max(80, 'is longer than 80 characters');

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { anyNumber } from '../kit/fields.ts';
-import { distanceText, lengthText } from '../units/format.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { anyNumber } from '#core/kit';
+import { distanceText, lengthText, type UnitSystem } from '#core/units';
 
 /**
  * What a measure can be, by what it measures: one table for files, the plan, the log and the pad. Outside `least` to `most` it

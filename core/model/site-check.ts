@@ -1,6 +1,5 @@
-import { distanceText } from '../units/format.ts';
+import { distanceText, isTimeZone } from '#core/units';
 import { RANGES } from './ranges.ts';
-import { isTimeZone } from '../units/time-zone.ts';
 import { pierWidthM, sitePlanShape, type SitePlan } from './site.ts';
 
 interface IssueSink {

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { ruleChangeSchema } from '../rules/rules.ts';
-import { oneLine, anyNumber, count, nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
+import { ruleChangeSchema } from '#core/rules';
+import { anyNumber, count, nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
 import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from './bars.ts';
-import { UNIT_SYSTEMS } from '../units/measure.ts';
-import { currencySchema } from '../units/money.ts';
+import { currencySchema, UNIT_SYSTEMS } from '#core/units';
 import {
   anchorSchema,
   embedSchema,

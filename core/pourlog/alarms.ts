@@ -1,4 +1,4 @@
-import type { Mix, PourDoc } from '../model/pour.ts';
+import type { Mix, PourDoc } from '#core/model';
 import type { LoadState } from './loads.ts';
 import type { Progress } from './progress.ts';
 

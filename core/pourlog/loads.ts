@@ -1,10 +1,7 @@
-import type { Mix } from '../model/pour.ts';
-import type { RuleProfile } from '../model/site.ts';
-import type { LogEvent } from '../log/events.ts';
-import { evaluate } from '../kit/calculation.ts';
-import { loadVerdict, type Fault } from '../concrete/load-verdict.ts';
-import { slumpVerdict } from '../concrete/slump-verdict.ts';
-import { entries, latest, type PourState } from '../log/state.ts';
+import type { Mix, RuleProfile } from '#core/model';
+import { entries, latest, type LogEvent, type PourState } from '#core/log';
+import { evaluate } from '#core/kit';
+import { type Fault, loadVerdict, slumpVerdict } from '#core/concrete';
 
 /** One load as it stands: on the road, at the chute, discharging, done, or sent back. */
 export interface LoadState {

@@ -1,5 +1,5 @@
-import type { Route } from '../pourplan/route.ts';
-import { entries, type PourState } from '../log/state.ts';
+import type { Route } from '#core/pourplan';
+import { entries, type PourState } from '#core/log';
 
 /** A stretch of placing as it happened: one run and lift, from start to stop (or until now). */
 export interface ActualPlacement {

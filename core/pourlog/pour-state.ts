@@ -1,16 +1,19 @@
 import { z } from 'zod';
-import { kindOf, EVENT_KINDS, type LogEvent } from '../log/events.ts';
-import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
-import { sitePlanShape } from '../model/site.ts';
-import { checkSitePlan } from '../model/site-check.ts';
-import { orderFor, rehearse } from '../pourplan/plan.ts';
-import { routeOf } from '../pourplan/route.ts';
-import { calculation, fig, type Trace } from '../kit/calculation.ts';
-import { rulesOf } from '../rules/rules.ts';
+import { EVENT_KINDS, kindOf, type LogEvent, replay } from '#core/log';
+import {
+  checkSitePlan,
+  mixSchema,
+  plantSchema,
+  pourDocSchema,
+  ruledMix,
+  sitePlanShape,
+} from '#core/model';
+import { orderFor, rehearse, routeOf } from '#core/pourplan';
+import { calculation, fig, type Trace } from '#core/kit';
+import { rulesOf } from '#core/rules';
 import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';
 import { progressOf, type Progress } from './progress.ts';
-import { replay } from '../log/state.ts';
 
 const instant = () =>
   z.iso.datetime({ offset: true, error: 'must be a time with its zone, as 2026-09-23T06:40:00Z' });

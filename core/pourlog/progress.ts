@@ -1,11 +1,10 @@
-import { clockMin } from '../concrete/joint-window.ts';
-import type { Mix, PourDoc } from '../model/pour.ts';
-import type { Route } from '../pourplan/route.ts';
+import { clockMin } from '#core/concrete';
+import type { Mix, PourDoc } from '#core/model';
+import { cellsOf, type Route, type RouteCell } from '#core/pourplan';
 import type { LoadState } from './loads.ts';
-import { cellsOf, type RouteCell } from '../pourplan/cells.ts';
 import { actualPlacements, faceKey, reckonedOn, type ActualPlacement } from './placements.ts';
 import { coldJointsOf, openFaces, seamsOf, type ColdJoint, type OpenSeam } from './seams.ts';
-import { latest, type PourState } from '../log/state.ts';
+import { latest, type PourState } from '#core/log';
 
 export interface Progress {
   placements: ActualPlacement[];

@@ -1,4 +1,4 @@
-import type { RouteCell } from '../pourplan/cells.ts';
+import type { RouteCell } from '#core/pourplan';
 import { faceKey, type ActualPlacement } from './placements.ts';
 
 /** How the face of a cell is met: by the cell above, by the one at its side, or by the rest of the cell itself. */

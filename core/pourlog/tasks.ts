@@ -1,8 +1,6 @@
-import type { LogEvent } from '../log/events.ts';
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { lengthText } from '../units/format.ts';
-import { latest, type PourState } from '../log/state.ts';
+import { latest, type LogEvent, type PourState } from '#core/log';
+import type { PourDoc, SitePlan } from '#core/model';
+import { lengthText } from '#core/units';
 
 /** Something to be done on pour day while the top is still fresh: bolts and dowels pushed in by their layout. */
 export interface PourTask {

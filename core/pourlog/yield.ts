@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, share } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive, share } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** z of a tenth in each tail. */
 const Z10 = 1.2815515655;

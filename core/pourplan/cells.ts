@@ -1,4 +1,4 @@
-import { madeOncePer } from '../kit/memo.ts';
+import { madeOncePer } from '#core/kit';
 import type { Leg, Route } from './route.ts';
 
 /** Cells are never longer than this along the route, m. */

@@ -1,6 +1,4 @@
-import type { PourDoc } from '../model/pour.ts';
-import { wallHeightM, type SitePlan } from '../model/site.ts';
-import { runOf } from '../model/geometry.ts';
+import { type PourDoc, runOf, type SitePlan, wallHeightM } from '#core/model';
 
 /** More lifts than this are not placed in one pour. */
 export const MOST_LIFTS = 12;

@@ -1,9 +1,7 @@
-import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { evaluate, type Evaluated } from '../kit/calculation.ts';
-import { rulesOf, withRules } from '../rules/rules.ts';
-import { orderQuantity } from '../supply/order-quantity.ts';
-import { truckPlan } from '../supply/truck-plan.ts';
+import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
+import { evaluate, type Evaluated } from '#core/kit';
+import { rulesOf, withRules } from '#core/rules';
+import { orderQuantity, truckPlan } from '#core/supply';
 import { cellsOf, type RouteCell } from './cells.ts';
 import { routeOf, type Route } from './route.ts';
 import { pourSimulation } from './pour-simulation.ts';

@@ -1,4 +1,4 @@
-import { calculation, fig } from '../kit/calculation.ts';
+import { calculation, fig } from '#core/kit';
 import { quantilesOf } from './quantiles.ts';
 import { simulationInput, simulationOutput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';

@@ -1,9 +1,6 @@
-import { standsOf } from '../model/elements.ts';
-import type { PourDoc } from '../model/pour.ts';
-import type { Run, SitePlan } from '../model/site.ts';
-import { endsOf, runOf } from '../model/geometry.ts';
-import { footingTopM, standsOn } from '../siteplan/standing.ts';
-import { takeOffOf, type Takeoff } from '../takeoff/takeoff.ts';
+import { endsOf, type PourDoc, type Run, runOf, type SitePlan, standsOf } from '#core/model';
+import { footingTopM, standsOn } from '#core/siteplan';
+import { type Takeoff, takeOffOf } from '#core/takeoff';
 import { liftsOf } from './lifts.ts';
 import { carriedBy, storeysOf } from './storeys.ts';
 

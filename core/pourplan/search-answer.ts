@@ -1,4 +1,4 @@
-import { moneyText } from '../units/money.ts';
+import { moneyText } from '#core/units';
 import { LIMITS, type Candidate, type Limit } from './search-types.ts';
 
 /** Why a plan that would do was not taken. */

@@ -1,5 +1,4 @@
-import type { Mix, Plant, PourDoc, PourSettings } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
+import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
 
 /** What may be chosen: each list holds the values to try. An empty list keeps the pour's own. */
 export interface Choices {

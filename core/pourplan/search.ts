@@ -1,5 +1,5 @@
 import { mersenne } from 'pure-rand/generator/mersenne';
-import { takeOff } from '../takeoff/takeoff.ts';
+import { takeOff } from '#core/takeoff';
 import { orderFor, rehearse } from './plan.ts';
 import { quantilesOf } from './quantiles.ts';
 import { routeOf } from './route.ts';

@@ -1,11 +1,24 @@
-import { elementIds } from '../model/elements.ts';
+import {
+  checkSitePlan,
+  elementIds,
+  mixSchema,
+  plantSchema,
+  pourDocSchema,
+  ruledMix,
+  sitePlanShape,
+} from '#core/model';
 import { z } from 'zod';
-import { mixSchema, plantSchema, pourDocSchema, ruledMix } from '../model/pour.ts';
-import { sitePlanShape } from '../model/site.ts';
-import { checkSitePlan } from '../model/site-check.ts';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, count, nonNegative, positive, share, wholeOrNone } from '../kit/fields.ts';
-import { rulesOf } from '../rules/rules.ts';
+import {
+  anyNumber,
+  calculation,
+  count,
+  fig,
+  nonNegative,
+  positive,
+  share,
+  wholeOrNone,
+} from '#core/kit';
+import { rulesOf } from '#core/rules';
 import { searchSequences } from './search.ts';
 import { LIMITS, type SearchResult } from './search-types.ts';
 

@@ -1,13 +1,6 @@
 import { z } from 'zod';
-import {
-  anyNumber,
-  count,
-  freshTemperature,
-  nonNegative,
-  positive,
-  someOf,
-} from '../kit/fields.ts';
-import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '../concrete/joint-window.ts';
+import { anyNumber, count, freshTemperature, nonNegative, positive, someOf } from '#core/kit';
+import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });
 

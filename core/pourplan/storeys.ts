@@ -1,8 +1,6 @@
-import { padUnder } from '../model/elements.ts';
-import type { SitePlan } from '../model/site.ts';
-import { madeOncePer } from '../kit/memo.ts';
-import { runOf } from '../model/geometry.ts';
-import { standsOn } from '../siteplan/standing.ts';
+import { padUnder, runOf, type SitePlan } from '#core/model';
+import { madeOncePer } from '#core/kit';
+import { standsOn } from '#core/siteplan';
 
 /**
  * What carries an element within one pour: the footings and grade beams a wall stands on, the pad under a pier.

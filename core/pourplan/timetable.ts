@@ -1,5 +1,5 @@
-import { clockMin } from '../concrete/joint-window.ts';
-import { STANDARD_GRAVITY } from '../units/factors.ts';
+import { clockMin } from '#core/concrete';
+import { STANDARD_GRAVITY } from '#core/units';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
 
 /** Less than this is nothing, m³. */

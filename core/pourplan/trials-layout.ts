@@ -1,4 +1,4 @@
-import { STANDARD_GRAVITY } from '../units/factors.ts';
+import { STANDARD_GRAVITY } from '#core/units';
 import type { SimulationInput } from './simulation-model.ts';
 
 export const EPS = 1e-9;

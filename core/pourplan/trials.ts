@@ -1,4 +1,4 @@
-import { clockMin } from '../concrete/joint-window.ts';
+import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import { EPS, headLimitM, layOut } from './trials-layout.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { calculationNamed } from './index.ts';
+import { calculationNamed } from './register.ts';
 import { EXAMPLES } from './examples.ts';
 
 /** One calculation cannot stop the others: what would take minutes, or all the memory, is refused in words. */

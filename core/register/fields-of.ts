@@ -1,7 +1,6 @@
 import { toJSONSchema, type z } from 'zod';
-import { quantityOfField, type Quantity } from '../units/quantity.ts';
-import type { Calculation } from '../kit/calculation.ts';
-import { LARGEST } from '../kit/fields.ts';
+import { type Quantity, quantityOfField } from '#core/units';
+import { type Calculation, LARGEST } from '#core/kit';
 
 /** What a field of a calculation's input is, read from its schema: enough to draw a form or write a reference. */
 export interface FieldInfo {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fs from 'node:fs';
 import path from 'node:path';
-import { REGISTER } from './index.ts';
+import { REGISTER } from './register.ts';
 import { evaluate } from '../kit/calculation.ts';
 import { EXAMPLES } from './examples.ts';
 import { fieldsOf } from './fields-of.ts';

@@ -1,8 +1,7 @@
-import { SUBJECTS } from './index.ts';
-import { rulesBehind } from '../rules/rules.ts';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '../rules/catalog.ts';
-import { QUANTITIES } from '../units/quantity.ts';
-import { evaluate, fig, type Calculation, type Step } from '../kit/calculation.ts';
+import { SUBJECTS } from './register.ts';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry, rulesBehind } from '#core/rules';
+import { QUANTITIES } from '#core/units';
+import { type Calculation, evaluate, fig, type Step } from '#core/kit';
 import { EXAMPLES } from './examples.ts';
 import { fieldsOf, type FieldInfo } from './fields-of.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fs from 'node:fs';
 import path from 'node:path';
-import { calculationNamed, REGISTER } from './index.ts';
+import { calculationNamed, REGISTER } from './register.ts';
 import { BadInput, evaluate } from '../kit/calculation.ts';
 
 /** Worked cases: from the folder beside the project when it is there, else from the repository's own copy. */

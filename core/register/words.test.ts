@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { REGISTER } from './index.ts';
+import { REGISTER } from './register.ts';
 import { evaluate } from '../kit/calculation.ts';
 import { EXAMPLES } from './examples.ts';
 import { fieldsOf } from './fields-of.ts';

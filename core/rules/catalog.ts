@@ -1,4 +1,4 @@
-import type { Quantity } from '../units/quantity.ts';
+import type { Quantity } from '#core/units';
 
 /**
  * The rule profiles as data: every value of the house that a site may set for itself, what it is in each profile, and

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkRules } from '../check/rules.ts';
-import { calculationNamed } from '../register/index.ts';
+import { calculationNamed } from '../register/register.ts';
 import { toJSONSchema } from 'zod';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from './catalog.ts';
 import {

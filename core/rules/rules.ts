@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { anyNumber } from '../kit/fields.ts';
-import { quantityText } from '../units/quantity.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { anyNumber } from '#core/kit';
+import { quantityText, type UnitSystem } from '#core/units';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';
 
 /** A site's own value for a rule: who set it, when and why. The last change of a rule counts; `value` null goes back to the profile's. */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative } from '../kit/fields.ts';
-import { atLeast } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative } from '#core/kit';
+import { atLeast } from '#core/units';
 
 const WHAT = ['crawlHeight', 'topAboveGrade', 'workingRoom', 'frostDepth'] as const;
 

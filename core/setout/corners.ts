@@ -1,7 +1,5 @@
-import type { SitePlan } from '../model/site.ts';
-import { lengthText } from '../units/format.ts';
-import { lengthOf } from '../model/geometry.ts';
-import type { UnitSystem } from '../units/measure.ts';
+import { lengthOf, type SitePlan } from '#core/model';
+import { lengthText, type UnitSystem } from '#core/units';
 
 /** Four corners of the plan that ought to be a rectangle, in order round it. */
 export interface Rectangle {

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, positive } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, positive } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** Fall of a drain. */
 export const drainPitch = calculation({

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative, someOf } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative, someOf } from '#core/kit';
+import { atMost } from '#core/units';
 
 const reading = z.object({
   id: z.string().min(1, 'is empty'),

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** A wall against its string line. */
 export const straightness = calculation({

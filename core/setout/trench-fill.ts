@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, share } from '../kit/fields.ts';
+import { calculation, fig, nonNegative, positive, share } from '#core/kit';
 
 /** What goes into a drained trench. */
 export const trenchFill = calculation({

@@ -1,8 +1,6 @@
-import { elementIds } from '../model/elements.ts';
-import type { UnitSystem } from '../units/measure.ts';
-import { distanceText, level, textOf } from '../units/format.ts';
+import { elementIds, lengthOf } from '#core/model';
+import { distanceText, level, textOf, type UnitSystem } from '#core/units';
 import type { Drawn } from './drawn.ts';
-import { lengthOf } from '../model/geometry.ts';
 
 /** What one plan changes of another: in words, and which runs, pads and piers it bears on. */
 export interface PlanDiff {

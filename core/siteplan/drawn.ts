@@ -1,8 +1,6 @@
-import { oneLine } from '../kit/fields.ts';
+import { oneLine } from '#core/kit';
 import { z } from 'zod';
-import type { PourDoc } from '../model/pour.ts';
-import { mark } from '../model/objects.ts';
-import { sitePlanShape, type SitePlan } from '../model/site.ts';
+import { mark, type PourDoc, type SitePlan, sitePlanShape } from '#core/model';
 
 /** The drawn plan with the runs and the forms of each pour, as it is sent to be stored. */
 export const drawnSchema = sitePlanShape

@@ -1,20 +1,22 @@
-import { padUnder } from '../model/elements.ts';
-import { formSystemSchema, type Anchor, type FormSystem } from '../model/objects.ts';
 import {
-  footingTypeSchema,
-  pierHeightM,
-  wallHeightM,
-  wallTypeSchema,
+  type Anchor,
   type FootingType,
+  footingTypeSchema,
+  type FormSystem,
+  formSystemSchema,
   type Opening,
   type Pad,
+  padUnder,
   type Pier,
+  pierHeightM,
   type Run,
   type SitePlan,
+  type Spot,
+  wallHeightM,
   type WallType,
-} from '../model/site.ts';
-import type { UnitSystem } from '../units/measure.ts';
-import type { Spot } from '../model/geometry.ts';
+  wallTypeSchema,
+} from '#core/model';
+import type { UnitSystem } from '#core/units';
 
 /**
  * What an object measures when it is put in and nobody has said anything: like the last one of its kind on the plan, else of

@@ -1,6 +1,4 @@
-import type { PlanChange } from '../model/objects.ts';
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
+import type { PlanChange, PourDoc, SitePlan } from '#core/model';
 import { diffText, planDiff } from './changes.ts';
 import { drawnOf, pourDrawn, withDrawn, type Drawn } from './drawn.ts';
 import { elementStates } from './element-state.ts';

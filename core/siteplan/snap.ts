@@ -1,6 +1,6 @@
-import type { UnitSystem } from '../units/measure.ts';
+import type { UnitSystem } from '#core/units';
 import type { Drawn } from './drawn.ts';
-import { roundM, type Spot } from '../model/geometry.ts';
+import { roundM, type Spot } from '#core/model';
 
 /** Where a dragged node comes to lie, and on what it caught. */
 export interface Snapped extends Spot {

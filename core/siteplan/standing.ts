@@ -1,6 +1,4 @@
-import type { Pier, Run, SitePlan } from '../model/site.ts';
-import { padUnder } from '../model/elements.ts';
-import { endsOf, wallRuns } from '../model/geometry.ts';
+import { endsOf, padUnder, type Pier, type Run, type SitePlan, wallRuns } from '#core/model';
 
 type Plan = Pick<SitePlan, 'nodes' | 'runs' | 'footingTypes'>;
 

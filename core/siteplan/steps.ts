@@ -1,4 +1,4 @@
-import type { SitePlan } from '../model/site.ts';
+import type { SitePlan } from '#core/model';
 
 /** Steps of a footing that follow each other: at which nodes, how many, and how high each rises, m. */
 export interface StepFlight {

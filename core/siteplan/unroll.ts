@@ -1,4 +1,4 @@
-import type { Run, SitePlan } from '../model/site.ts';
+import type { Run, SitePlan } from '#core/model';
 
 /** A run as it stands in an unrolled strip: metres from the left end of its strip, and which way its own metres count. */
 export interface Unrolled {

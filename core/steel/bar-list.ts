@@ -1,7 +1,6 @@
-import type { PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { resultOf } from '../kit/calculation.ts';
-import { rulesOf, type RuledSite } from '../rules/rules.ts';
+import type { PourDoc, SitePlan } from '#core/model';
+import { resultOf } from '#core/kit';
+import { type RuledSite, rulesOf } from '#core/rules';
 import { rebarTakeoff, type RebarRow } from './rebar-takeoff.ts';
 
 /** Pieces of one length that a line of bar is cut into. */

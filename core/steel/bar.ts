@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { BAR_NAMES, barNamed } from '../model/bars.ts';
+import { calculation, fig } from '#core/kit';
+import { BAR_NAMES, barNamed } from '#core/model';
 
 /** A bar's name as a field. */
 export const barField = () =>

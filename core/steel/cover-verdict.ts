@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, someOf } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive, someOf } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 /** Members up to 8 in deep may be 3/8 in short of cover, deeper ones 1/2 in (ACI 117-10 §2.2.2). */
 const ACI_SHALLOW_MM = 203.2;

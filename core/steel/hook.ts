@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, fig } from '#core/kit';
+import { atMost } from '#core/units';
 import { barField } from './bar.ts';
-import { barNamed } from '../model/bars.ts';
+import { barNamed } from '#core/model';
 
 /** Inside bend diameter of a standard hook in bar diameters (ACI 318-19 table 25.3.1): to #8, to #11, #14 and #18. */
 function bendMultiple(diameterMm: number): number {

@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive } from '../kit/fields.ts';
-import { MM_PER_IN, MPA_PER_PSI } from '../units/factors.ts';
-import { atMost } from '../units/limits.ts';
-import { barNamed, BAR_NAMES } from '../model/bars.ts';
+import { calculation, fig, positive } from '#core/kit';
+import { atMost, MM_PER_IN, MPA_PER_PSI } from '#core/units';
+import { BAR_NAMES, barNamed } from '#core/model';
 
 /** ACI 318-19 §25.4.1.4: √f′c is not taken above 100 psi. */
 const SQRT_FC_CAP_PSI = 100;

@@ -1,4 +1,4 @@
-import { resultOf } from '../kit/calculation.ts';
+import { resultOf } from '#core/kit';
 import { lapLength } from './lap-length.ts';
 
 /** A lap as a drawing gives it: a length, or so many diameters of the bar. */

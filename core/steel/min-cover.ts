@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { calculation, fig, positive } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 import { barField } from './bar.ts';
-import { barNamed } from '../model/bars.ts';
+import { barNamed } from '#core/model';
 
 type Exposure = 'ground' | 'weather' | 'indoors' | 'blinding';
 /** ACI 318-19 table 20.5.1.3.1, in exact inches: 3, 2, 1½ and ¾. */

@@ -1,5 +1,4 @@
-import type { Pad } from '../model/site.ts';
-import { barNamed } from '../model/bars.ts';
+import { barNamed, type Pad } from '#core/model';
 import { barsRequired } from './spacing-verdict.ts';
 
 /** The bars of one mat of a pad that run one way. `lengthwise` run along the pad's length and are counted over its width. */

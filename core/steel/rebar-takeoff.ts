@@ -1,14 +1,19 @@
 import { z } from 'zod';
-import { wallHeightM, pierHeightM, type Pier, type SitePlan, type Run } from '../model/site.ts';
-import { sitePlanSchema } from '../model/site-check.ts';
-import { calculation, fig, resultOf } from '../kit/calculation.ts';
-import { nonNegative, positive } from '../kit/fields.ts';
-import { barNamed } from '../model/bars.ts';
+import {
+  barNamed,
+  lengthOf,
+  type Pier,
+  pierHeightM,
+  type Run,
+  type SitePlan,
+  sitePlanSchema,
+  wallHeightM,
+} from '#core/model';
+import { calculation, fig, nonNegative, positive, resultOf } from '#core/kit';
 import { lapOf, type DrawnLap } from './laps.ts';
 import { padBars } from './pad-bars.ts';
 import { hook } from './hook.ts';
 import { barsRequired } from './spacing-verdict.ts';
-import { lengthOf } from '../model/geometry.ts';
 
 /** Bars of one kind in one element: how many, how long each is in the work, and what they weigh with their laps. */
 const rowSchema = z.object({

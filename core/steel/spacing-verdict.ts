@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { count, nonNegative, positive, someOf, wholeOrNone } from '../kit/fields.ts';
-import { atMost } from '../units/limits.ts';
+import { calculation, count, fig, nonNegative, positive, someOf, wholeOrNone } from '#core/kit';
+import { atMost } from '#core/units';
 
 /** Bars needed along a length: one at each end distance and no gap wider than the spacing; at least 1. */
 export const barsRequired = (lengthMm: number, endMm: number, spacingMm: number): number =>

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, wholeOrNone } from '../kit/fields.ts';
-import { atMost, ceilWhole } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive, wholeOrNone } from '#core/kit';
+import { atMost, ceilWhole } from '#core/units';
 
 /** More bars than this stand in no wall. */
 const MOST_BARS = 5000;

@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive, share } from '../kit/fields.ts';
-import { KG_PER_LB, M3_PER_FT3 } from '../units/factors.ts';
-import { ceilWhole } from '../units/limits.ts';
+import { calculation, fig, positive, share } from '#core/kit';
+import { ceilWhole, KG_PER_LB, M3_PER_FT3 } from '#core/units';
 
 /** Concrete a bag of dry mix gives, ft³, by its weight in pounds (what makers commonly print). */
 const YIELD_FT3 = { 80: 0.6, 60: 0.45, 50: 0.375, 40: 0.3 } as const;

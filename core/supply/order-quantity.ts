@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive, share } from '../kit/fields.ts';
+import { calculation, fig, nonNegative, positive, share } from '#core/kit';
 import { normalDensity, normalTail } from './normal.ts';
 
 interface Costs {

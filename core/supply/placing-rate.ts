@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive } from '../kit/fields.ts';
+import { calculation, fig, positive } from '#core/kit';
 
 const LIMITS = ['pump', 'crew', 'plant', 'forms'] as const;
 

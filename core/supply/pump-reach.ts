@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber, nonNegative, positive, someOf } from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+import { anyNumber, calculation, fig, nonNegative, positive, someOf } from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 const place = z.object({ xM: anyNumber(), yM: anyNumber(), zM: anyNumber().default(0) });
 

@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { positive, share } from '../kit/fields.ts';
-import { KG_M3_PER_PCF, KG_PER_LB } from '../units/factors.ts';
-import { ceilWhole } from '../units/limits.ts';
+import { calculation, fig, positive, share } from '#core/kit';
+import { ceilWhole, KG_M3_PER_PCF, KG_PER_LB } from '#core/units';
 
 /** Loose weight, lb/ft³, and specific gravity of what goes into the mixer. */
 const MATERIAL = {

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { nonNegative, positive } from '../kit/fields.ts';
-import { ceilWhole } from '../units/limits.ts';
+import { calculation, fig, nonNegative, positive } from '#core/kit';
+import { ceilWhole } from '#core/units';
 
 /** Volumes of the loads, m³: even, or full trucks with the balance last (made up to the plant's least load). */
 export function loadVolumes(

@@ -1,4 +1,4 @@
-import type { Opening, SitePlan, WallType } from '../model/site.ts';
+import type { Opening, SitePlan, WallType } from '#core/model';
 import { boxed, leftOf, outside, ringArea, type Boxed } from './geometry.ts';
 import type { Point, Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';

@@ -5,25 +5,31 @@ import {
   tieJoints,
   tiesAtJoint,
   walerRows,
-} from '../formwork/forms-layout.ts';
-import type { PourDoc } from '../model/pour.ts';
+} from '#core/formwork';
 import {
-  pierHeightM,
-  wallHeightM,
+  lengthOf,
   type Pad,
   type Pier,
+  pierHeightM,
+  type PourDoc,
   type Run,
   type SitePlan,
-} from '../model/site.ts';
-import { resultOf } from '../kit/calculation.ts';
-import { trenchFill } from '../setout/trench-fill.ts';
-import { padMatKg } from '../steel/pad-bars.ts';
-import type { RuleId } from '../rules/catalog.ts';
-import { rulesOf, type RuledSite } from '../rules/rules.ts';
-import { L_PER_GAL, area, distanceText, lengthText, mass, textOf } from '../units/index.ts';
-import type { Quantity } from '../units/quantity.ts';
+  wallHeightM,
+} from '#core/model';
+import { resultOf } from '#core/kit';
+import { trenchFill } from '#core/setout';
+import { padMatKg } from '#core/steel';
+import { type RuledSite, type RuleId, rulesOf } from '#core/rules';
+import {
+  area,
+  distanceText,
+  L_PER_GAL,
+  lengthText,
+  mass,
+  type Quantity,
+  textOf,
+} from '#core/units';
 import { takeOffOf } from './takeoff.ts';
-import { lengthOf } from '../model/geometry.ts';
 
 /** Something to be ordered or counted out for a run, and how it was reckoned. `quantity` null: pieces. */
 export interface Material {

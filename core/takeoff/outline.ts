@@ -1,4 +1,4 @@
-import type { SitePlan } from '../model/site.ts';
+import type { SitePlan } from '#core/model';
 import type { Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';
 import { mitredRings, stripsOf, type Strip } from './strips.ts';

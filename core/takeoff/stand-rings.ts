@@ -1,4 +1,4 @@
-import type { Pier } from '../model/site.ts';
+import type { Pier } from '#core/model';
 import type { Ring } from './ring.ts';
 
 /** Corners of the polygon that stands for a round pier; its area is made equal to the circle's. */

@@ -1,4 +1,4 @@
-import type { Run, SitePlan } from '../model/site.ts';
+import type { Run, SitePlan } from '#core/model';
 import { ringArea } from './geometry.ts';
 import type { Point, Ring } from './ring.ts';
 

@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import { type SitePlan } from '../model/site.ts';
-import { sitePlanSchema } from '../model/site-check.ts';
-import { calculation, fig } from '../kit/calculation.ts';
+import { type SitePlan, sitePlanSchema } from '#core/model';
+import { calculation, fig, madeOncePer } from '#core/kit';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
-import { madeOncePer } from '../kit/memo.ts';
 import { exposedLengths, ringArea } from './geometry.ts';
 import { stripsOf } from './strips.ts';
 

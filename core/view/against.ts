@@ -1,16 +1,11 @@
-import { gateWhen } from '../check/gate.ts';
-import type { CheckPoint } from '../check/points/index.ts';
-import { earlyStrips, type EarlyStrip } from '../cure/strip.ts';
-import type { AirHour } from '../cure/concrete-temperature.ts';
-import type { Mix, PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { liftName } from '../pourplan/lifts.ts';
-import type { Route } from '../pourplan/route.ts';
-import type { RuledSite } from '../rules/rules.ts';
-import { strength, textOf } from '../units/index.ts';
-import { FAULT_WORDS, type LoadState } from '../pourlog/loads.ts';
-import type { Progress } from '../pourlog/progress.ts';
-import { entries, timeline, type PourState } from '../log/state.ts';
+import { type CheckPoint, gateWhen } from '#core/check';
+import { type AirHour, type EarlyStrip, earlyStrips } from '#core/cure';
+import type { Mix, PourDoc, SitePlan } from '#core/model';
+import { liftName, type Route } from '#core/pourplan';
+import type { RuledSite } from '#core/rules';
+import { strength, textOf } from '#core/units';
+import { FAULT_WORDS, type LoadState, type Progress } from '#core/pourlog';
+import { entries, type PourState, timeline } from '#core/log';
 
 /** Something that was done against the rule, with what was said for it. */
 export interface AgainstRule {

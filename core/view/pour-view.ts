@@ -1,19 +1,35 @@
-import { gateOf, type Gate } from '../check/gate.ts';
-import { judgeAll, type PointState } from '../check/judge.ts';
-import { levelsAgainMs } from '../check/levels-again.ts';
-import { checkList, withAdded, type CheckPoint } from '../check/points/index.ts';
-import type { AirHour } from '../cure/concrete-temperature.ts';
-import { curingOf, type Curing } from '../cure/curing.ts';
-import { madeOncePer, rememberLast } from '../kit/memo.ts';
-import { ruledMix, type Mix, type MixRecord, type Plant, type PourDoc } from '../model/pour.ts';
-import type { SitePlan } from '../model/site.ts';
-import { alarmsOf, type Alarm } from '../pourlog/alarms.ts';
-import { loadsOf, type LoadState } from '../pourlog/loads.ts';
-import { progressOf, type Progress } from '../pourlog/progress.ts';
-import { isClosed, type PourState } from '../log/state.ts';
-import { planPour, type PourPlan } from '../pourplan/plan.ts';
-import { rulesOf, type Rules, type RuledSite } from '../rules/rules.ts';
-import { localDate, midnightMs } from '../weather/daylight.ts';
+import {
+  checkList,
+  type CheckPoint,
+  type Gate,
+  gateOf,
+  judgeAll,
+  levelsAgainMs,
+  type PointState,
+  withAdded,
+} from '#core/check';
+import { type AirHour, type Curing, curingOf } from '#core/cure';
+import { madeOncePer, rememberLast } from '#core/kit';
+import {
+  type Mix,
+  type MixRecord,
+  type Plant,
+  type PourDoc,
+  ruledMix,
+  type SitePlan,
+} from '#core/model';
+import {
+  type Alarm,
+  alarmsOf,
+  loadsOf,
+  type LoadState,
+  type Progress,
+  progressOf,
+} from '#core/pourlog';
+import { isClosed, type PourState } from '#core/log';
+import { planPour, type PourPlan } from '#core/pourplan';
+import { type RuledSite, type Rules, rulesOf } from '#core/rules';
+import { localDate, midnightMs } from '#core/weather';
 
 /** A pour with its site, as it is stored: what should be. */
 export interface PourRecord {

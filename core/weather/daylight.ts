@@ -1,9 +1,8 @@
 import { TZDate } from '@date-fns/tz';
 import { getTimes } from 'suncalc';
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { anyNumber } from '../kit/fields.ts';
-import { isTimeZone } from '../units/time-zone.ts';
+import { anyNumber, calculation, fig } from '#core/kit';
+import { isTimeZone } from '#core/units';
 
 /** Epoch milliseconds of local midnight at the start of a date (2026-09-23) in a time zone. */
 export function midnightMs(date: string, timeZone: string): number {

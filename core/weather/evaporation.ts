@@ -1,6 +1,13 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
-import { freshTemperature, nonNegative, positive, share, temperature } from '../kit/fields.ts';
+import {
+  calculation,
+  fig,
+  freshTemperature,
+  nonNegative,
+  positive,
+  share,
+  temperature,
+} from '#core/kit';
 
 /** Below this a temperature counts as it (the formula's base), °C. */
 const BASE_C = -18;

@@ -1,14 +1,15 @@
 import { z } from 'zod';
-import { calculation, fig } from '../kit/calculation.ts';
 import {
   anyNumber,
+  calculation,
+  fig,
   freshTemperature,
   nonNegative,
   positive,
   someOf,
   temperature,
-} from '../kit/fields.ts';
-import { atLeast, atMost } from '../units/limits.ts';
+} from '#core/kit';
+import { atLeast, atMost } from '#core/units';
 
 /** Least temperature as placed by the section's least dimension (ACI 306R-16 table 5.1): 12, 36 and 72 in. */
 export function leastPlacedC(leastDimensionM: number): number {

@@ -1,7 +1,6 @@
-import { seamUrgent, type Alarm } from '../pourlog/alarms.ts';
-import { liftName } from '../pourplan/lifts.ts';
-import type { Route } from '../pourplan/route.ts';
-import { textOf, volume, type UnitSystem } from '../units/index.ts';
+import { type Alarm, seamUrgent } from '#core/pourlog';
+import { liftName, type Route } from '#core/pourplan';
+import { textOf, type UnitSystem, volume } from '#core/units';
 
 /** How an alarm is said, and how it is drawn: out is past its limit, tight is close to it. */
 export interface AlarmWords {

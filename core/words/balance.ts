@@ -1,5 +1,5 @@
-import { isShort, SHORT_M3 } from '../pourlog/alarms.ts';
-import { textOf, volume, type UnitSystem } from '../units/index.ts';
+import { isShort, SHORT_M3 } from '#core/pourlog';
+import { textOf, type UnitSystem, volume } from '#core/units';
 
 /** What is still to be ordered, or about how much will be left, in the site's units. */
 export function balanceText(

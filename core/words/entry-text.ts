@@ -1,7 +1,6 @@
-import type { Words } from '../log/entry-kind.ts';
-import { kindOf, type LogEvent } from '../log/events.ts';
-import { calculationNamed } from '../register/index.ts';
-import type { UnitSystem } from '../units/index.ts';
+import { kindOf, type LogEvent, type Words } from '#core/log';
+import { calculationNamed } from '#core/register';
+import type { UnitSystem } from '#core/units';
 
 /** One entry of the log in the trade's words, for the screen and the report alike. */
 export function entryText(e: LogEvent, units: UnitSystem): string {

@@ -1,5 +1,5 @@
-import type { LoadState } from '../pourlog/loads.ts';
-import { lengthText, temperatureFigure, textOf, type UnitSystem } from '../units/index.ts';
+import type { LoadState } from '#core/pourlog';
+import { lengthText, temperatureFigure, textOf, type UnitSystem } from '#core/units';
 
 /** What is to be done with a load, in a few words, and how that is marked. */
 export const LOAD_ADVICE: Record<

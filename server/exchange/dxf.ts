@@ -1,9 +1,8 @@
 import { DxfWriter, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import type { SitePlan } from '../../core/model/site.ts';
-import { angleOf, endsOf, type Spot } from '../../core/model/geometry.ts';
-import { footingTopM } from '../../core/siteplan/standing.ts';
-import { outlinesOf } from '../../core/takeoff/outline.ts';
-import { level, textOf } from '../../core/units/index.ts';
+import { angleOf, endsOf, type SitePlan, type Spot } from '#core/model';
+import { footingTopM } from '#core/siteplan';
+import { outlinesOf } from '#core/takeoff';
+import { level, textOf } from '#core/units';
 
 /** Layer names a drawing program takes: no more than letters, digits, dash and underscore. */
 const layerName = (s: string): string => s.replace(/[^\w-]+/g, '-').toUpperCase();

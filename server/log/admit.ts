@@ -1,12 +1,15 @@
 import type { NewEvent, StoredEvent } from '../../contract/index.ts';
-import { HOLD_NAME } from '../../core/model/pour.ts';
-import { refuseBreak, refuseStrip } from '../../core/cure/strip.ts';
-import type { LogEvent } from '../../core/log/events.ts';
-import { mayStandFor, mayTakeBack, mayWrite } from '../../core/log/rights.ts';
-import { type Role } from '../../core/model/roles.ts';
-import { refuseClosed } from '../../core/log/closed.ts';
-import { replay } from '../../core/log/state.ts';
-import { refuseTime } from '../../core/log/time.ts';
+import { HOLD_NAME, type Role } from '#core/model';
+import { refuseBreak, refuseStrip } from '#core/cure';
+import {
+  type LogEvent,
+  mayStandFor,
+  mayTakeBack,
+  mayWrite,
+  refuseClosed,
+  refuseTime,
+  replay,
+} from '#core/log';
 import { ProblemError } from '../problems.ts';
 
 /** Whose entries are looked at. */

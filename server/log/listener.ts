@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { madeOncePer } from '../../core/kit/memo.ts';
+import { madeOncePer } from '#core/kit';
 import type { StoredEvent } from '../../contract/index.ts';
 
 /** Streams a session may have open: a few tabs. The oldest gives way. */

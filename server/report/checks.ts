@@ -1,13 +1,16 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { fixList, type Fix } from '../../core/check/fixes.ts';
-import type { PlaceState, PointState } from '../../core/check/judge.ts';
-import { marginText, roundText, wantedText } from '../../core/check/words.ts';
-import type { LogEvent } from '../../core/log/events.ts';
-import { readingText } from '../../core/log/kinds/reading-value.ts';
-import { entries } from '../../core/log/state.ts';
-import { HOLD_NAME } from '../../core/model/pour.ts';
-import { counted } from '../../core/units/plural.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
+import {
+  type Fix,
+  fixList,
+  marginText,
+  type PlaceState,
+  type PointState,
+  roundText,
+  wantedText,
+} from '#core/check';
+import { entries, type LogEvent, readingText } from '#core/log';
+import { HOLD_NAME } from '#core/model';
+import { counted, type UnitSystem } from '#core/units';
 import type { ReportContext } from './context.ts';
 import { bold, table, type Cell } from './table.ts';
 

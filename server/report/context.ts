@@ -1,10 +1,9 @@
 import type { PourAnswer, StoredEvent } from '../../contract/index.ts';
-import type { AirHour } from '../../core/cure/concrete-temperature.ts';
-import { replay, type PourState } from '../../core/log/state.ts';
-import { clockText } from '../../core/units/format.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
-import { viewOf, type PourView } from '../../core/view/pour-view.ts';
-import { localDate, midnightMs } from '../../core/weather/daylight.ts';
+import type { AirHour } from '#core/cure';
+import { type PourState, replay } from '#core/log';
+import { clockText, type UnitSystem } from '#core/units';
+import { type PourView, viewOf } from '#core/view';
+import { localDate, midnightMs } from '#core/weather';
 
 export interface ReportInput {
   record: PourAnswer;

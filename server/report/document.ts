@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { isClosed } from '../../core/log/state.ts';
+import { isClosed } from '#core/log';
 import { verifyLines } from '../log/chain.ts';
 import { checkSections, gateSection } from './checks.ts';
 import { contextOf, type ReportContext, type ReportInput } from './context.ts';

@@ -1,13 +1,11 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { stripWords } from '../../core/cure/strip.ts';
-import { attempt } from '../../core/kit/calculation.ts';
-import { resultRows, stepText } from '../../core/kit/words.ts';
-import type { LogEvent } from '../../core/log/events.ts';
-import { entries } from '../../core/log/state.ts';
-import { calculationNamed } from '../../core/register/index.ts';
-import { ruleText, rulesOf, sourceText } from '../../core/rules/rules.ts';
-import { area, clockText, distanceText, strength, textOf, volume } from '../../core/units/index.ts';
-import { curingIn } from '../../core/view/pour-view.ts';
+import { stripWords } from '#core/cure';
+import { attempt, resultRows, stepText } from '#core/kit';
+import { entries, type LogEvent } from '#core/log';
+import { calculationNamed } from '#core/register';
+import { rulesOf, ruleText, sourceText } from '#core/rules';
+import { area, clockText, distanceText, strength, textOf, volume } from '#core/units';
+import { curingIn } from '#core/view';
 import type { ReportContext } from './context.ts';
 import { right, table, type Cell } from './table.ts';
 

@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { entryText } from '../../core/words/entry-text.ts';
-import { entries, type PourState } from '../../core/log/state.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
+import { entryText } from '#core/words';
+import { entries, type PourState } from '#core/log';
+import type { UnitSystem } from '#core/units';
 
 const ACROSS = 3;
 const WIDTH_PT = 160;

@@ -1,6 +1,6 @@
-import type { PointState, Verdict } from '../../core/check/judge.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { outlinesOf } from '../../core/takeoff/outline.ts';
+import type { PointState, Verdict } from '#core/check';
+import type { SitePlan } from '#core/model';
+import { outlinesOf } from '#core/takeoff';
 
 const WIDTH = 500;
 const HEIGHT = 250;

@@ -1,12 +1,9 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { kindOf } from '../../core/log/events.ts';
-import { timeline } from '../../core/log/state.ts';
-import { FAULT_WORDS, type LoadState } from '../../core/pourlog/loads.ts';
-import { pourTasks } from '../../core/pourlog/tasks.ts';
-import { lengthText, temperatureFigure, textOf, volume } from '../../core/units/index.ts';
-import { againstRule } from '../../core/view/against.ts';
-import { checksOf } from '../../core/view/pour-view.ts';
-import { entryText } from '../../core/words/entry-text.ts';
+import { kindOf, timeline } from '#core/log';
+import { FAULT_WORDS, type LoadState, pourTasks } from '#core/pourlog';
+import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
+import { againstRule, checksOf } from '#core/view';
+import { entryText } from '#core/words';
 import type { ReportContext } from './context.ts';
 import { bold, right, table, type Cell } from './table.ts';
 

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { eventsQuery, postEventsBody, ROLES } from '../../contract/index.ts';
-import { deviceNoted } from '../../core/log/time.ts';
+import { deviceNoted } from '#core/log';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { exportLines } from '../log/chain.ts';

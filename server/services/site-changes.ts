@@ -5,10 +5,9 @@ import {
   type SiteFile,
   type SiteVersion,
 } from '../../contract/index.ts';
-import { pourDocSchema, type PourDoc, type PourSettings } from '../../core/model/pour.ts';
-import type { RuleChange } from '../../core/rules/rules.ts';
-import type { Drawn } from '../../core/siteplan/drawn.ts';
-import { changePlan } from '../../core/siteplan/plan-change.ts';
+import { type PourDoc, pourDocSchema, type PourSettings } from '#core/model';
+import type { RuleChange } from '#core/rules';
+import { changePlan, type Drawn } from '#core/siteplan';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import type { Db, Tables } from '../store/database.ts';
 import type { SiteStore } from '../store/sites.ts';

@@ -1,7 +1,5 @@
-import type { PourDoc } from '../../core/model/pour.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { drainPoints, type DrainPoint } from '../../core/check/drains.ts';
-import { isTurningPoint, levelTargets } from '../../core/check/levels.ts';
+import type { PourDoc, SitePlan } from '#core/model';
+import { type DrainPoint, drainPoints, isTurningPoint, levelTargets } from '#core/check';
 
 /** A number from 0 to 1 that is always the same for the same words. */
 function chance(words: string): number {

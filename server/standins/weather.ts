@@ -1,6 +1,6 @@
 import { congruential32 } from 'pure-rand/generator/congruential32';
 import type { WeatherHour } from '../../contract/index.ts';
-import { localDate, midnightMs } from '../../core/weather/daylight.ts';
+import { localDate, midnightMs } from '#core/weather';
 
 /** A day of simulated weather, as the demo's scripts give it. */
 export interface WeatherDay {

@@ -1,8 +1,8 @@
 import { sql } from 'kysely';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
-import type { PourDoc } from '../../core/model/pour.ts';
-import { daylight } from '../../core/weather/daylight.ts';
+import type { PourDoc } from '#core/model';
+import { daylight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import { StoredSites } from './stored-site.ts';

@@ -1,5 +1,5 @@
 import { siteFileSchema, type SiteFile } from '../../contract/index.ts';
-import { issuesOf, type InputIssue } from '../../core/kit/calculation.ts';
+import { type InputIssue, issuesOf } from '#core/kit';
 
 /** Lists of a site that was stored before they were known. */
 const NO_LISTS = {

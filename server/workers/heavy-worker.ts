@@ -1,8 +1,8 @@
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import pdfmake from 'pdfmake';
-import { attempt, type InputIssue } from '../../core/kit/calculation.ts';
-import { calculationNamed } from '../../core/register/index.ts';
+import { attempt, type InputIssue } from '#core/kit';
+import { calculationNamed } from '#core/register';
 import { reportDocument } from '../report/document.ts';
 import { type ReportInput } from '../report/context.ts';
 

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import { ownPinBody } from '../../contract/index.ts';
-import { counted } from '../../core/units/index.ts';
+import { counted } from '#core/units';
 import { sendJson } from '../sync/api.ts';
 import { unsentOf } from '../sync/unsent.ts';
 import { Sheet } from '../ui/Dialog.tsx';

@@ -1,7 +1,7 @@
 import { ArrowRight, ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { alarmWords, pressing } from '../../core/words/alarms.ts';
+import { alarmWords, pressing } from '#core/words';
 import { Mark } from '../ui/Mark.tsx';
 import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';

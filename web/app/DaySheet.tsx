@@ -1,12 +1,11 @@
 import { Link } from 'react-router';
-import { entryText } from '../../core/words/entry-text.ts';
-import { timeline } from '../../core/log/state.ts';
-import { driftNoted } from '../../core/log/time.ts';
+import { entryText } from '#core/words';
+import { driftNoted, timeline } from '#core/log';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
 import { useSession } from './session.tsx';
-import { momentText } from '../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
 

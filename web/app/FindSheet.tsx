@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { WHOLE_POUR } from '../../core/check/points/index.ts';
-import { standsOf } from '../../core/model/elements.ts';
-import { entries } from '../../core/log/state.ts';
-import { textOf, volume } from '../../core/units/index.ts';
+import { WHOLE_POUR } from '#core/check';
+import { standsOf } from '#core/model';
+import { entries } from '#core/log';
+import { textOf, volume } from '#core/units';
 import { Sheet } from '../ui/Dialog.tsx';
 import { Mark, VERDICT_WORD } from '../ui/Mark.tsx';
 import { usePour } from './pour-context.tsx';

@@ -1,7 +1,7 @@
 import { ArrowRight } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { nextLine, STAGE, type StageId } from '../../core/view/stages/index.ts';
+import { nextLine, STAGE, type StageId } from '#core/view';
 import { lazily } from '../ui/lazily.tsx';
 import { T } from '../ui/Text.tsx';
 import { Alarms } from './Alarms.tsx';

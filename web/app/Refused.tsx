@@ -1,4 +1,4 @@
-import { kindOf } from '../../core/log/events.ts';
+import { kindOf } from '#core/log';
 import { T } from '../ui/Text.tsx';
 import { usePour, usePourLog } from './pour-context.tsx';
 

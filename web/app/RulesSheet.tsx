@@ -1,7 +1,14 @@
 import { useState } from 'react';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from '../../core/rules/catalog.ts';
-import { changeText, ruleText, type Ruled } from '../../core/rules/rules.ts';
-import { quantityText } from '../../core/units/index.ts';
+import {
+  changeText,
+  RULE_CATALOG,
+  RULE_IDS,
+  type Ruled,
+  type RuleEntry,
+  type RuleId,
+  ruleText,
+} from '#core/rules';
+import { quantityText } from '#core/units';
 import { Sheet } from '../ui/Dialog.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { T } from '../ui/Text.tsx';

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import type { PourAnswer, SiteVersion } from '../../contract/index.ts';
-import type { Drawn } from '../../core/siteplan/drawn.ts';
+import type { Drawn } from '#core/siteplan';
 import { sendJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
 

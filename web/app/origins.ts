@@ -1,6 +1,6 @@
-import type { LoadState } from '../../core/pourlog/loads.ts';
-import { latest, timeline } from '../../core/log/state.ts';
-import { withRules } from '../../core/rules/rules.ts';
+import type { LoadState } from '#core/pourlog';
+import { latest, timeline } from '#core/log';
+import { withRules } from '#core/rules';
 import type { Origin } from '../ui/origin.ts';
 import type { PourView } from './pour-view.ts';
 

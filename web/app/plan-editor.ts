@@ -2,21 +2,31 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
-import { drawnOf, pourDrawn, withDrawn, type Drawn } from '../../core/siteplan/drawn.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { applyEdit } from '../../core/siteplan/edit/apply.ts';
-import { EditRefused, type PlanEdit } from '../../core/siteplan/edit/acts.ts';
-import { diffText, planDiff } from '../../core/siteplan/changes.ts';
-import { offersOf, type Offer } from '../../core/siteplan/offers.ts';
+import {
+  applyEdit,
+  diffText,
+  type Drawn,
+  drawnOf,
+  EditRefused,
+  type Offer,
+  offersOf,
+  planDiff,
+  type PlanEdit,
+  pourDrawn,
+  withDrawn,
+} from '#core/siteplan';
+import type { SitePlan } from '#core/model';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
 import { PlanWork, type PlanIo, type PlanWorkState } from './plan-work.ts';
-import type { UnitSystem } from '../../core/units/measure.ts';
+import type { UnitSystem } from '#core/units';
 
 /** Changing the plan: every act shows at once, is stored as a version of the site, and can be taken back. */
 export interface PlanEditing {
+  /** The plan is there and can be changed: no press on it is lost. */
   on: boolean;
-  ready: boolean;
+  /** It was asked for and is on its way. */
+  opening: boolean;
   saving: boolean;
   plan: Drawn | null;
   offers: Offer[];
@@ -169,6 +179,13 @@ export function usePlanEditor(
   const { data: file, mutate: reread } = useSWR<SiteFile, Error>(
     on && record ? `/api/sites/${record.siteId}/export` : null,
     getJson,
+    {
+      onError: () => {
+        if (plan !== null) return;
+        setOn(false);
+        toast.error('The plan cannot be read just now: it is changed with signal only.');
+      },
+    },
   );
   const again = useRef(() => Promise.resolve<unknown>(undefined));
   useEffect(() => {
@@ -195,8 +212,8 @@ export function usePlanEditor(
   return {
     shown,
     editing: {
-      on,
-      ready: plan !== null,
+      on: on && plan !== null,
+      opening: on && plan === null,
       saving: draft !== null,
       plan,
       offers,

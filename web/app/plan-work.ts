@@ -1,4 +1,4 @@
-import type { Drawn } from '../../core/siteplan/drawn.ts';
+import type { Drawn } from '#core/siteplan';
 import type { UndoRow } from '../sync/local-db.ts';
 
 /** What the work on a plan needs of the world: the server that stores versions, what is read of it, and this device. */

@@ -1,10 +1,9 @@
 import { toast } from 'sonner';
 import type { KeyedMutator } from 'swr';
 import type { PourAnswer, SiteVersion } from '../../contract/api.ts';
-import { kindOf, type EventKind, type LogEvent } from '../../core/log/events.ts';
-import { timeline } from '../../core/log/state.ts';
-import type { PourSettings } from '../../core/model/pour.ts';
-import type { RuleId } from '../../core/rules/catalog.ts';
+import { type EventKind, kindOf, type LogEvent, timeline } from '#core/log';
+import type { PourSettings } from '#core/model';
+import type { RuleId } from '#core/rules';
 import { ApiProblem, sendJson } from '../sync/api.ts';
 import { stampNow } from '../sync/clock.ts';
 import type { LogStore } from '../sync/log-store.ts';

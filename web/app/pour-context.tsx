@@ -1,6 +1,6 @@
 import { SiteFaults } from './SiteFaults.tsx';
 import { useCuringAir } from './useCuringAir.ts';
-import { labelsByElement } from '../../core/model/elements.ts';
+import { labelsByElement } from '#core/model';
 import {
   createContext,
   startTransition,
@@ -13,9 +13,9 @@ import {
 } from 'react';
 import useSWR from 'swr';
 import type { PourAnswer } from '../../contract/index.ts';
-import { WHOLE_POUR } from '../../core/check/points/index.ts';
-import { checksOf, curingIn, planOf, viewOf } from '../../core/view/pour-view.ts';
-import { takeOffOf } from '../../core/takeoff/takeoff.ts';
+import { WHOLE_POUR } from '#core/check';
+import { checksOf, curingIn, planOf, viewOf } from '#core/view';
+import { takeOffOf } from '#core/takeoff';
 import { getJson } from '../sync/api.ts';
 import { useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogStore } from '../sync/log-store.ts';

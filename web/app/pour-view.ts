@@ -1,14 +1,13 @@
 import type { PourAnswer, WeatherHour } from '../../contract/api.ts';
-import type { Walk } from '../../core/check/walk.ts';
-import type { Curing } from '../../core/cure/curing.ts';
-import type { EventKind, EventBody } from '../../core/log/events.ts';
-import type { PourState } from '../../core/log/state.ts';
-import type { PourSettings } from '../../core/model/pour.ts';
-import type { RuleId } from '../../core/rules/catalog.ts';
-import type { UnitSystem } from '../../core/units/measure.ts';
+import type { Walk } from '#core/check';
+import type { Curing } from '#core/cure';
+import type { EventBody, EventKind, PourState } from '#core/log';
+import type { PourSettings } from '#core/model';
+import type { RuleId } from '#core/rules';
+import type { UnitSystem } from '#core/units';
 import type { useSiteClock } from '../sync/clock.ts';
 import type { LogStore } from '../sync/log-store.ts';
-import type { PourView as PourFigures } from '../../core/view/pour-view.ts';
+import type { PourView as PourFigures } from '#core/view';
 
 /** Everything the stages draw: the pour as the core has it, and what the page does with it. */
 export interface PourView extends PourFigures {

@@ -1,6 +1,6 @@
 import useSWR from 'swr';
 import type { PourAnswer, WeatherAnswer } from '../../contract/index.ts';
-import type { AirHour } from '../../core/cure/concrete-temperature.ts';
+import type { AirHour } from '#core/cure';
 import { getJson } from '../sync/api.ts';
 
 const DAY = 86_400_000;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { STAGES } from '../../core/view/stages/index.ts';
+import { STAGES } from '#core/view';
 import { usePour } from './pour-context.tsx';
 import { focusUrl, useFocus } from './useFocus.ts';
 import { useKeys } from './useKeys.ts';

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { Walk } from '../../core/check/walk.ts';
+import type { Walk } from '#core/check';
 
 /** Which way round the checks are walked; kept on this device. */
 const KEY = 'jactum-walk';

@@ -1,6 +1,6 @@
 import type { ComponentProps } from 'react';
-import type { Pad } from '../../core/model/site.ts';
-import { lengthText } from '../../core/units/index.ts';
+import type { Pad } from '#core/model';
+import { lengthText } from '#core/units';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { Dimension } from './Dimension.tsx';
 import { ElevationDrawing } from './ElevationDrawing.tsx';

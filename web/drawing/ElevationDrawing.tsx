@@ -1,8 +1,7 @@
-import type { Verdict } from '../../core/check/judge.ts';
-import type { DrawnForms } from '../../core/formwork/forms-layout.ts';
-import { wallHeightM, type Run, type SitePlan } from '../../core/model/site.ts';
-import { lengthOf } from '../../core/model/geometry.ts';
-import { distanceText } from '../../core/units/index.ts';
+import type { Verdict } from '#core/check';
+import type { DrawnForms } from '#core/formwork';
+import { lengthOf, type Run, type SitePlan, wallHeightM } from '#core/model';
+import { distanceText } from '#core/units';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { TSpans } from '../ui/Text.tsx';
 import { RunFace } from './RunFace.tsx';

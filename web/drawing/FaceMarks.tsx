@@ -1,4 +1,4 @@
-import type { Verdict, PointState } from '../../core/check/judge.ts';
+import type { PointState, Verdict } from '#core/check';
 import { VERDICT_WORD, MarkAt } from '../ui/Mark.tsx';
 import { type Box, textWidth, freeSpot } from './free-spot.ts';
 import { type Props, NAME_AT } from './laid-face.ts';

@@ -1,5 +1,5 @@
-import { typeChanges, type TypeChange } from '../../core/check/points/index.ts';
-import { wallHeightM } from '../../core/model/site.ts';
+import { type TypeChange, typeChanges } from '#core/check';
+import { wallHeightM } from '#core/model';
 import { TSpans } from '../ui/Text.tsx';
 import { flagText } from './flag-text.ts';
 import { type Box } from './free-spot.ts';

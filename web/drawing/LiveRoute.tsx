@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
-import type { Progress } from '../../core/pourlog/progress.ts';
-import type { Leg, Route } from '../../core/pourplan/route.ts';
+import type { Progress } from '#core/pourlog';
+import type { Leg, Route } from '#core/pourplan';
 import { namedNodes } from './route-nodes.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */

@@ -1,5 +1,5 @@
 import { line as d3line, scaleLinear, type ScaleLinear } from 'd3';
-import { moneyText, volume, type UnitSystem } from '../../core/units/index.ts';
+import { moneyText, type UnitSystem, volume } from '#core/units';
 
 /** Width of the words beside the line of calling the balance, px. */
 const CALL_PX = 110;

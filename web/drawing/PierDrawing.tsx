@@ -1,8 +1,7 @@
-import { pierHeightM, pierWidthM, type Pier } from '../../core/model/site.ts';
-import { barNamed } from '../../core/model/bars.ts';
-import { tieLevels } from '../../core/steel/rebar-takeoff.ts';
-import { barText, distanceText, lengthText, type UnitSystem } from '../../core/units/index.ts';
-import type { Verdict } from '../../core/check/judge.ts';
+import { barNamed, type Pier, pierHeightM, pierWidthM } from '#core/model';
+import { tieLevels } from '#core/steel';
+import { barText, distanceText, lengthText, type UnitSystem } from '#core/units';
+import type { Verdict } from '#core/check';
 import { MarkAt, VERDICT_WORD } from '../ui/Mark.tsx';
 import { TSpans } from '../ui/Text.tsx';
 import { Dimension } from './Dimension.tsx';

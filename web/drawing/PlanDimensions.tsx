@@ -1,6 +1,6 @@
-import type { SitePlan } from '../../core/model/site.ts';
-import { cornersOf } from '../../core/setout/corners.ts';
-import { distanceText } from '../../core/units/index.ts';
+import type { SitePlan } from '#core/model';
+import { cornersOf } from '#core/setout';
+import { distanceText } from '#core/units';
 import { Dimension } from './Dimension.tsx';
 import { textWidth, type Box } from './free-spot.ts';
 import { gridLines } from './grid-lines.ts';

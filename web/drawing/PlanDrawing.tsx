@@ -1,7 +1,7 @@
 import { memo, useMemo, type ReactNode } from 'react';
 import { useStable } from '../app/useStable.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { outlinesOf } from '../../core/takeoff/outline.ts';
+import type { SitePlan } from '#core/model';
+import { outlinesOf } from '#core/takeoff';
 import { GridBubbles } from './GridBubbles.tsx';
 import { gridLines } from './grid-lines.ts';
 import { dimensionStrings, PlanDimensions } from './PlanDimensions.tsx';

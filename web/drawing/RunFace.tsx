@@ -1,5 +1,5 @@
-import type { DrawnForms } from '../../core/formwork/forms-layout.ts';
-import type { Run, SitePlan } from '../../core/model/site.ts';
+import type { DrawnForms } from '#core/formwork';
+import type { Run, SitePlan } from '#core/model';
 
 interface Props {
   site: SitePlan;

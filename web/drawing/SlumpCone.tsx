@@ -1,4 +1,4 @@
-import { lengthText, type UnitSystem } from '../../core/units/index.ts';
+import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../ui/Text.tsx';
 
 /** The cone is 300 mm high, 200 across its foot and 100 across its top (12, 8 and 4 in). */

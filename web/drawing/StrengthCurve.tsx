@@ -1,7 +1,7 @@
 import { strengthScales } from './strength-scales.ts';
 import { type ScalePower } from 'd3';
-import type { Curing } from '../../core/cure/curing.ts';
-import { strength, textOf, type UnitSystem } from '../../core/units/index.ts';
+import type { Curing } from '#core/cure';
+import { strength, textOf, type UnitSystem } from '#core/units';
 import { Breaks, Words } from './StrengthWords.tsx';
 
 const DAYS = [0.333, 1, 2, 3, 7, 14, 28];

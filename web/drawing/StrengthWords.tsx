@@ -1,6 +1,6 @@
 import { type Line, type ScaleLinear, type ScalePower } from 'd3';
-import type { Curing } from '../../core/cure/curing.ts';
-import { strength, temperatureFigure, type UnitSystem } from '../../core/units/index.ts';
+import type { Curing } from '#core/cure';
+import { strength, temperatureFigure, type UnitSystem } from '#core/units';
 
 export function Words({
   small,

@@ -1,5 +1,4 @@
-import type { FootingType, WallType } from '../../core/model/site.ts';
-import { barNamed } from '../../core/model/bars.ts';
+import { barNamed, type FootingType, type WallType } from '#core/model';
 
 const BOX = { width: 66, height: 30 };
 

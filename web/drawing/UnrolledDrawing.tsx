@@ -1,7 +1,7 @@
-import { typeChanges } from '../../core/check/points/index.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { unroll, unrolledRows, type Strip, type Unrolled } from '../../core/siteplan/unroll.ts';
-import { distanceText, level } from '../../core/units/index.ts';
+import { typeChanges } from '#core/check';
+import type { SitePlan } from '#core/model';
+import { type Strip, unroll, type Unrolled, unrolledRows } from '#core/siteplan';
+import { distanceText, level } from '#core/units';
 import { TSpans } from '../ui/Text.tsx';
 import { Dimension } from './Dimension.tsx';
 import { flagText } from './flag-text.ts';

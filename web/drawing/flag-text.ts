@@ -1,4 +1,4 @@
-import type { TypeChange } from '../../core/check/points/index.ts';
+import type { TypeChange } from '#core/check';
 
 /** What a flag says: the first thing that changes, short. */
 export const flagText = (c: TypeChange): string =>

@@ -1,4 +1,4 @@
-import type { SitePlan } from '../../core/model/site.ts';
+import type { SitePlan } from '#core/model';
 
 interface Line {
   name: string;

@@ -1,5 +1,5 @@
-import type { PointState } from '../../core/check/judge.ts';
-import { type SitePlan } from '../../core/model/site.ts';
+import type { PointState } from '#core/check';
+import type { SitePlan } from '#core/model';
 import type { RunOnPaper } from './plan-paper.ts';
 
 export interface Props {

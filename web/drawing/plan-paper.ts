@@ -1,5 +1,5 @@
 import { extent, scaleLinear, type ScaleLinear } from 'd3';
-import type { SitePlan } from '../../core/model/site.ts';
+import type { SitePlan } from '#core/model';
 import type { Box } from './free-spot.ts';
 
 export interface PlanScale {

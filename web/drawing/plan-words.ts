@@ -1,8 +1,7 @@
-import { typeChanges } from '../../core/check/points/index.ts';
-import { standsOf, typesByElement, type Stand } from '../../core/model/elements.ts';
-import type { SitePlan } from '../../core/model/site.ts';
-import { stepFlights } from '../../core/siteplan/steps.ts';
-import { distanceText } from '../../core/units/index.ts';
+import { typeChanges } from '#core/check';
+import { type SitePlan, type Stand, standsOf, typesByElement } from '#core/model';
+import { stepFlights } from '#core/siteplan';
+import { distanceText } from '#core/units';
 import { flagText } from './flag-text.ts';
 import { freeSpot, textWidth, type Box } from './free-spot.ts';
 import type { Paper, PlanScale, RunOnPaper } from './plan-paper.ts';

@@ -1,4 +1,4 @@
-import type { Route } from '../../core/pourplan/route.ts';
+import type { Route } from '#core/pourplan';
 
 /** Width of a letter of a node's name in the size it is drawn, and the least gap between two names, px. */
 const LETTER_PX = 9;

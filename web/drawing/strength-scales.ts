@@ -1,6 +1,6 @@
 import { line as d3line, scaleLinear, scalePow } from 'd3';
-import type { Curing } from '../../core/cure/curing.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
+import type { Curing } from '#core/cure';
+import type { UnitSystem } from '#core/units';
 
 /** Where everything of the strength curve stands: time across, strength up, the temperature beneath. */
 export function strengthScales(

@@ -1,6 +1,6 @@
 import { useController, useFormContext } from 'react-hook-form';
-import { sentenceIn } from '../../core/kit/sentence.ts';
-import { quantityOfField, type Quantity } from '../../core/units/quantity.ts';
+import { sentenceIn } from '#core/kit';
+import { type Quantity, quantityOfField } from '#core/units';
 import { usePour } from '../app/pour-context.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { FormField } from './FormField.tsx';

@@ -1,8 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
-import { limitWords } from '../../core/kit/limit-words.ts';
-import type { UnitSystem } from '../../core/units/index.ts';
+import { limitWords } from '#core/kit';
+import type { UnitSystem } from '#core/units';
 import { ApiProblem } from '../sync/api.ts';
 
 /** As the resolver wants a schema: what is typed and what comes out of it. */

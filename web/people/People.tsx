@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import useSWR from 'swr';
 import type { PersonRow } from '../../contract/index.ts';
-import { counted } from '../../core/units/index.ts';
+import { counted } from '#core/units';
 import { useSession } from '../app/session.tsx';
 import { getJson } from '../sync/api.ts';
 import { AddPerson } from './AddPerson.tsx';

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { NewEvent, StoredEvent } from '../../contract/index.ts';
-import type { LogEvent } from '../../core/log/events.ts';
-import type { Drawn } from '../../core/siteplan/drawn.ts';
+import type { LogEvent } from '#core/log';
+import type { Drawn } from '#core/siteplan';
 
 /** What this device keeps for itself: the logs it has read, and what it has not sent yet. */
 export interface OutboxRow {

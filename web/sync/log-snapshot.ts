@@ -1,4 +1,4 @@
-import type { PourState } from '../../core/log/state.ts';
+import type { PourState } from '#core/log';
 import type { RefusedRow } from './local-db.ts';
 
 /** One pour's log as this device has it. */

@@ -1,8 +1,14 @@
 import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
-import { EMPTY_STATE, replay, step } from '../../core/log/state.ts';
+import {
+  EMPTY_STATE,
+  type EventBody,
+  type EventKind,
+  type LogEvent,
+  replay,
+  step,
+} from '#core/log';
 import { ApiProblem, getJson, sendJson } from './api.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
 import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';

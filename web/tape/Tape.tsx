@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3';
-import type { Verdict } from '../../core/check/judge.ts';
-import { lengthText, MM_PER_IN, type UnitSystem } from '../../core/units/index.ts';
+import type { Verdict } from '#core/check';
+import { lengthText, MM_PER_IN, type UnitSystem } from '#core/units';
 import { MarkAt } from '../ui/Mark.tsx';
 import { TSpans } from '../ui/Text.tsx';
 

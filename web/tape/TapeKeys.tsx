@@ -1,6 +1,6 @@
 import { ArrowRight, Delete } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { FootInch, UnitSystem } from '../../core/units/measure.ts';
+import type { FootInch, UnitSystem } from '#core/units';
 import { T } from '../ui/Text.tsx';
 
 const EIGHTHS = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
-import { footInch, parseMeasure, type UnitSystem } from '../../core/units/index.ts';
+import { footInch, parseMeasure, type UnitSystem } from '#core/units';
 import { useStable } from '../app/useStable.ts';
 import { TapeKeys } from './TapeKeys.tsx';
 

@@ -1,4 +1,4 @@
-import type { Verdict } from '../../core/check/judge.ts';
+import type { Verdict } from '#core/check';
 
 /** Words that stand beside the marks; a verdict never rests on shape or colour alone. */
 export const VERDICT_WORD: Record<Verdict, string> = {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { shownUnit, type Quantity, type UnitSystem } from '../../core/units/index.ts';
+import { type Quantity, shownUnit, type UnitSystem } from '#core/units';
 import { readQuantity, writeQuantity } from './quantity-text.ts';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { Fragment, type ReactNode } from 'react';
-import type { Figure } from '../../core/units/index.ts';
+import type { Figure } from '#core/units';
 
 const FRACTION = /(\d+)\/(\d+)/g;
 

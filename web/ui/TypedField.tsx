@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { meet, type Met, type RangeName } from '../../core/model/ranges.ts';
-import { shownUnit, type Quantity, type UnitSystem } from '../../core/units/index.ts';
+import { meet, type Met, type RangeName } from '#core/model';
+import { type Quantity, shownUnit, type UnitSystem } from '#core/units';
 import { readQuantity, writeQuantity } from './quantity-text.ts';
 
 interface Props {

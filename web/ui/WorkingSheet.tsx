@@ -1,9 +1,7 @@
 import { Link } from 'react-router';
-import { calculationNamed } from '../../core/register/index.ts';
-import { sentenceIn } from '../../core/kit/sentence.ts';
-import { evaluate, type Step } from '../../core/kit/calculation.ts';
-import { stepText } from '../../core/kit/words.ts';
-import { changeText, ruleText, rulesBehind } from '../../core/rules/rules.ts';
+import { calculationNamed } from '#core/register';
+import { evaluate, sentenceIn, type Step, stepText } from '#core/kit';
+import { changeText, rulesBehind, ruleText } from '#core/rules';
 import { usePour } from '../app/pour-context.tsx';
 import { Sheet } from './Dialog.tsx';
 import { Mark } from './Mark.tsx';

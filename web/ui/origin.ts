@@ -1,4 +1,4 @@
-import type { Step } from '../../core/kit/calculation.ts';
+import type { Step } from '#core/kit';
 
 /** A figure's origin: the calculation and what was put in. `only` keeps the lines that bear on this figure. */
 export interface Origin {

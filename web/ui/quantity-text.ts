@@ -3,11 +3,11 @@ import {
   fieldText,
   fromShown,
   parseMeasure,
+  type Quantity,
   quantityText,
   toShown,
-  type Quantity,
   type UnitSystem,
-} from '../../core/units/index.ts';
+} from '#core/units';
 
 /**
  * What was typed, in SI: null for nothing, NaN for what cannot be read. Lengths are written as they are read off a tape;

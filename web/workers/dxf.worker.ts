@@ -6,7 +6,7 @@ import {
   type ILwpolylineEntity,
   type IPolylineEntity,
 } from 'dxf-parser';
-import type { DrawnLine, DrawingUnit } from '../../core/exchange/lines.ts';
+import type { DrawingUnit, DrawnLine } from '#core/exchange';
 
 export interface DrawingRead {
   lines: DrawnLine[];

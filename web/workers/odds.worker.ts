@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { planPour, type PourPlan } from '../../core/pourplan/plan.ts';
+import { planPour, type PourPlan } from '#core/pourplan';
 
 /** Draws the mornings away from the page's own thread. */
 const odds = {

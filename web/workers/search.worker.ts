@@ -1,10 +1,10 @@
 import { expose } from 'comlink';
-import { searchSequences } from '../../core/pourplan/search.ts';
 import {
   type SearchInput,
   type SearchProgress,
   type SearchResult,
-} from '../../core/pourplan/search-types.ts';
+  searchSequences,
+} from '#core/pourplan';
 
 /** Looks for the sequence away from the page's own thread; whoever asked ends the worker to stop it. */
 const search = {

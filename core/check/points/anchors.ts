@@ -1,5 +1,5 @@
-import type { Anchor } from '../../model/objects.ts';
-import { lengthText } from '../../units/format.ts';
+import type { Anchor } from '#core/model';
+import { lengthText } from '#core/units';
 import { look, once } from './places.ts';
 import { boltsOfPlate, pieceDrafts, sampled, SAMPLED } from './plates.ts';
 import type { Draft, ListContext, Place } from './types.ts';

@@ -1,5 +1,5 @@
-import type { FootingType, Run } from '../../model/site.ts';
-import { wallsOn } from '../../siteplan/standing.ts';
+import type { FootingType, Run } from '#core/model';
+import { wallsOn } from '#core/siteplan';
 import { lapDraft } from './laps.ts';
 import {
   barDrafts,

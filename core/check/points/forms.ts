@@ -1,12 +1,5 @@
-import {
-  bracePlaces,
-  formSystemOf,
-  tieJoints,
-  tiesAtJoint,
-  walerRows,
-} from '../../formwork/forms-layout.ts';
-import type { FormSystem } from '../../model/objects.ts';
-import { wallHeightM, type Run } from '../../model/site.ts';
+import { bracePlaces, formSystemOf, tieJoints, tiesAtJoint, walerRows } from '#core/formwork';
+import { type FormSystem, type Run, wallHeightM } from '#core/model';
 import { look } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 

@@ -1,7 +1,5 @@
-import { wallHeightM, pierHeightM } from '../../model/site.ts';
-import type { PourState } from '../../log/state.ts';
-import { entries } from '../../log/state.ts';
-import { lengthOf, runOf } from '../../model/geometry.ts';
+import { lengthOf, pierHeightM, runOf, wallHeightM } from '#core/model';
+import { entries, type PourState } from '#core/log';
 import { checkRules } from '../rules.ts';
 import { anchorDrafts } from './anchors.ts';
 import { footingDrafts } from './footings.ts';
@@ -15,9 +13,8 @@ import { embedDrafts } from './openings.ts';
 import { wallDrafts } from './walls.ts';
 import { wholePourDrafts } from './whole-pour.ts';
 
-export { WHOLE_POUR, TRADES, type CheckPoint, type Trade, type Wanted } from './types.ts';
-export { formSystemOf } from '../../formwork/forms-layout.ts';
-export { typeChanges, type TypeChange } from './joins.ts';
+export { WHOLE_POUR, TRADES, type CheckPoint, type Wanted } from './types.ts';
+export { typeChanges } from './joins.ts';
 
 type Source = Omit<ListContext, 'rules' | 'stretches'>;
 

@@ -1,14 +1,13 @@
 import {
-  wallHeightM,
   type FootingType,
   type Run,
+  runsAt,
   type SitePlan,
+  wallHeightM,
   type WallType,
-} from '../../model/site.ts';
-import { madeOncePer } from '../../kit/memo.ts';
-import { runsAt } from '../../model/geometry.ts';
-import { barText, lengthText } from '../../units/format.ts';
-import type { UnitSystem } from '../../units/measure.ts';
+} from '#core/model';
+import { madeOncePer } from '#core/kit';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { look } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 

@@ -1,5 +1,5 @@
-import { lapOf, type DrawnLap } from '../../steel/laps.ts';
-import { lengthText } from '../../units/format.ts';
+import { type DrawnLap, lapOf } from '#core/steel';
+import { lengthText } from '#core/units';
 import { look, spread } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 

@@ -1,4 +1,4 @@
-import type { Opening, Run } from '../../model/site.ts';
+import type { Opening, Run } from '#core/model';
 import { look } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 

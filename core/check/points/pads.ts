@@ -1,5 +1,5 @@
-import type { Pad } from '../../model/site.ts';
-import { padBars, type PadBars } from '../../steel/pad-bars.ts';
+import type { Pad } from '#core/model';
+import { padBars, type PadBars } from '#core/steel';
 import { braced, GROUND, tied, trenchDraft } from './footings.ts';
 import { barDrafts, look, once } from './places.ts';
 import { depthAndTop } from './depth-and-top.ts';

@@ -1,6 +1,5 @@
 import { topLevel } from './depth-and-top.ts';
-import { padUnder } from '../../model/elements.ts';
-import { pierHeightM, pierWidthM, type Pier } from '../../model/site.ts';
+import { padUnder, type Pier, pierHeightM, pierWidthM } from '#core/model';
 import { barDrafts, look, once } from './places.ts';
 import { braced, tied, trenchDraft } from './footings.ts';
 import type { Draft, ListContext } from './types.ts';

@@ -1,8 +1,7 @@
-import { distanceText } from '../../units/format.ts';
-import type { UnitSystem } from '../../units/measure.ts';
-import type { Hooks } from '../../model/site.ts';
-import { resultOf } from '../../kit/calculation.ts';
-import { hook } from '../../steel/hook.ts';
+import { distanceText, type UnitSystem } from '#core/units';
+import type { Hooks } from '#core/model';
+import { resultOf } from '#core/kit';
+import { hook } from '#core/steel';
 import type { CheckRules } from '../rules.ts';
 import type { Draft, Place } from './types.ts';
 

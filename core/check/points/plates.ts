@@ -1,6 +1,6 @@
-import { anchorLayout, cutByOpenings } from '../../anchors/anchor-layout.ts';
-import { attempt } from '../../kit/calculation.ts';
-import type { Plate } from '../../model/objects.ts';
+import { anchorLayout, cutByOpenings } from '#core/anchors';
+import { attempt } from '#core/kit';
+import type { Plate } from '#core/model';
 import type { Draft, ListContext, Place, WantedBolt } from './types.ts';
 
 /** Of the bolts of one plate, how many are measured deep and high as well: all are looked at in the round. */

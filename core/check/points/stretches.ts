@@ -1,5 +1,4 @@
-import { wallHeightM, type Run, type SitePlan } from '../../model/site.ts';
-import { lengthOf, runOf } from '../../model/geometry.ts';
+import { lengthOf, type Run, runOf, type SitePlan, wallHeightM } from '#core/model';
 
 /**
  * Runs of one type that follow each other and share the checks that go by type: what is read of one says as much of the next.

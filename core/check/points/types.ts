@@ -1,6 +1,5 @@
 import type { Danger } from '../cautions.ts';
-import type { Mix, PourDoc } from '../../model/pour.ts';
-import type { SitePlan } from '../../model/site.ts';
+import type { Mix, PourDoc, SitePlan } from '#core/model';
 import type { CheckRules } from '../rules.ts';
 import type { Stretch } from './stretches.ts';
 

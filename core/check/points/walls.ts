@@ -1,5 +1,5 @@
-import { wallHeightM, type Run, type WallType } from '../../model/site.ts';
-import { formSystemOf } from '../../formwork/forms-layout.ts';
+import { type Run, wallHeightM, type WallType } from '#core/model';
+import { formSystemOf } from '#core/formwork';
 import { formDrafts } from './forms.ts';
 import { embedDrafts, openingDrafts } from './openings.ts';
 import { tied, trenchDraft } from './footings.ts';

@@ -1,7 +1,7 @@
-import { daylight } from '../../weather/daylight.ts';
-import { cornersOf } from '../../setout/corners.ts';
-import { distanceText } from '../../units/format.ts';
-import { CONSOLIDATION_WORDS, formSystemOf } from '../../formwork/forms-layout.ts';
+import { daylight } from '#core/weather';
+import { cornersOf } from '#core/setout';
+import { distanceText } from '#core/units';
+import { CONSOLIDATION_WORDS, formSystemOf } from '#core/formwork';
 import { look, once } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 

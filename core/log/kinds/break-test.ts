@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { positive } from '../../kit/fields.ts';
-import { strength, textOf } from '../../units/index.ts';
+import { positive } from '#core/kit';
+import { strength, textOf } from '#core/units';
 import { entryKind, id } from '../entry-kind.ts';
 
 export const breakTest = entryKind({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { anyNumber, nonNegative, wholeOrNone } from '../../kit/fields.ts';
+import { anyNumber, nonNegative, wholeOrNone } from '#core/kit';
 import { entryKind, id, text } from '../entry-kind.ts';
 
 /** Something to check that the plan does not ask for, added by hand. */

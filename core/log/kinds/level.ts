@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { nonNegative } from '../../kit/fields.ts';
-import { lengthText } from '../../units/index.ts';
+import { nonNegative } from '#core/kit';
+import { lengthText } from '#core/units';
 import { entryKind, id } from '../entry-kind.ts';
 
 /** A level read from the set-up: of a point to be set out, of a turning point, or back on the benchmark. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { anyNumber, nonNegative } from '../../kit/fields.ts';
+import { anyNumber, nonNegative } from '#core/kit';
 import { entryKind, id } from '../entry-kind.ts';
 
 /** Offsets of a form from its string line. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { freshTemperature, positive } from '../../kit/fields.ts';
-import { textOf, volume } from '../../units/index.ts';
+import { freshTemperature, positive } from '#core/kit';
+import { textOf, volume } from '#core/units';
 import { entryKind, id, text } from '../entry-kind.ts';
 
 export const loadArrived = entryKind({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { nonNegative } from '../../kit/fields.ts';
-import { textOf, volume } from '../../units/index.ts';
+import { nonNegative } from '#core/kit';
+import { textOf, volume } from '#core/units';
 import { entryKind, id } from '../entry-kind.ts';
 
 export const loadEnd = entryKind({

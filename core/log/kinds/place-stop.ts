@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { share, wholeOrNone } from '../../kit/fields.ts';
+import { share, wholeOrNone } from '#core/kit';
 import { entryKind, id, ofHundred } from '../entry-kind.ts';
 
 /** Placing stops; how much of that run and lift now stands filled. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { temperature } from '../../kit/fields.ts';
-import { temperatureFigure, textOf } from '../../units/index.ts';
+import { temperature } from '#core/kit';
+import { temperatureFigure, textOf } from '#core/units';
 import { after, entryKind, text } from '../entry-kind.ts';
 
 /** Temperature of the concrete where a probe or a gun was put. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { wholeOrNone } from '../../kit/fields.ts';
+import { wholeOrNone } from '#core/kit';
 import { entryKind, id, text } from '../entry-kind.ts';
 
 export const question = entryKind({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { anyNumber, nonNegative, positive, wholeOrNone } from '../../kit/fields.ts';
-import { BAR_NAMES } from '../../model/bars.ts';
-import { barText, lengthText, type UnitSystem } from '../../units/index.ts';
+import { anyNumber, nonNegative, positive, wholeOrNone } from '#core/kit';
+import { BAR_NAMES } from '#core/model';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 
 /** What was read: a length, a count, spaces over a length, a bolt in its round, or a bar. */
 export const readingValue = z.discriminatedUnion(

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { nonNegative } from '../../kit/fields.ts';
-import { lengthText } from '../../units/index.ts';
+import { nonNegative } from '#core/kit';
+import { lengthText } from '#core/units';
 import { entryKind, id } from '../entry-kind.ts';
 
 /** The level is set up: rod on a known point, read from the instrument. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { wholeOrNone } from '../../kit/fields.ts';
-import { HOLD_NAME, HOLDS } from '../../model/pour.ts';
+import { wholeOrNone } from '#core/kit';
+import { HOLD_NAME, HOLDS } from '#core/model';
 import { after, entryKind, text } from '../entry-kind.ts';
 
 export const sign = entryKind({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { positive } from '../../kit/fields.ts';
-import { lengthText } from '../../units/index.ts';
+import { positive } from '#core/kit';
+import { lengthText } from '#core/units';
 import { entryKind, id } from '../entry-kind.ts';
 
 /** Four corners measured round and across. */

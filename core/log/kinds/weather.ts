@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { airTemperature, nonNegative, share } from '../../kit/fields.ts';
-import { temperatureFigure, textOf, wind } from '../../units/index.ts';
+import { airTemperature, nonNegative, share } from '#core/kit';
+import { temperatureFigure, textOf, wind } from '#core/units';
 import { entryKind, ofHundred } from '../entry-kind.ts';
 
 export const SKIES = ['clear', 'cloud', 'rain', 'snow', 'fog'] as const;

@@ -1,7 +1,5 @@
 import type { Drawn } from '../drawn.ts';
-import type { Spot } from '../../model/geometry.ts';
-import type { FormSystem } from '../../model/objects.ts';
-import type { Opening, Run } from '../../model/site.ts';
+import type { FormSystem, Opening, Run, Spot } from '#core/model';
 
 /** A list of the plan that is edited item by item, by id. */
 type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';

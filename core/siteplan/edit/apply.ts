@@ -1,26 +1,23 @@
 import type { z } from 'zod';
-import { issuesOf } from '../../kit/calculation.ts';
-import { labelOf } from '../../kit/words.ts';
-import { nodeOf } from '../../model/geometry.ts';
+import { issuesOf, labelOf } from '#core/kit';
 import {
   anchorSchema,
+  benchmarkSchema,
+  checkSitePlan,
   embedSchema,
+  footingTypeSchema,
   formSystemSchema,
   groundSchema,
-  plateSchema,
-} from '../../model/objects.ts';
-import {
-  benchmarkSchema,
-  footingTypeSchema,
+  nodeOf,
   nodeSchema,
   padSchema,
   pierSchema,
+  plateSchema,
   pointSchema,
   runSchema,
-  wallTypeSchema,
   type SitePlan,
-} from '../../model/site.ts';
-import { checkSitePlan } from '../../model/site-check.ts';
+  wallTypeSchema,
+} from '#core/model';
 import { withDrawn, type Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import {

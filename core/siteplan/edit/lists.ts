@@ -1,4 +1,4 @@
-import { isCurrency } from '../../units/money.ts';
+import { isCurrency } from '#core/units';
 import type { Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import { removeElement } from './runs.ts';

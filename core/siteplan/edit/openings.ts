@@ -1,5 +1,4 @@
-import { lengthOf, roundM } from '../../model/geometry.ts';
-import type { Run } from '../../model/site.ts';
+import { lengthOf, roundM, type Run } from '#core/model';
 import type { Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import { runNamed } from './nodes.ts';

@@ -1,5 +1,4 @@
-import { elementIds } from '../../model/elements.ts';
-import type { Run } from '../../model/site.ts';
+import { elementIds, type Run } from '#core/model';
 import type { Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import { freeName, RUN_STEM, typeMarks } from './names.ts';

@@ -1,5 +1,4 @@
-import { lengthOf, nodeOf, roundM, type Spot } from '../../model/geometry.ts';
-import type { Run } from '../../model/site.ts';
+import { lengthOf, nodeOf, roundM, type Run, type Spot } from '#core/model';
 import type { Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import { freeName } from './names.ts';

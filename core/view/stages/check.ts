@@ -1,7 +1,4 @@
-import type { PointState } from '../../check/judge.ts';
-import { typeChanges } from '../../check/points/index.ts';
-import { nextStop } from '../../check/walk.ts';
-import { wantedText } from '../../check/words.ts';
+import { nextStop, type PointState, typeChanges, wantedText } from '#core/check';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
 const at = (p: PointState, place: number) => ({ run: p.point.elementId, check: p.point.id, place });

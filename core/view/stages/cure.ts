@@ -1,5 +1,5 @@
-import { stripWords } from '../../cure/strip.ts';
-import { strength, textOf } from '../../units/index.ts';
+import { stripWords } from '#core/cure';
+import { strength, textOf } from '#core/units';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 

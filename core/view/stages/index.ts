@@ -6,7 +6,6 @@ import { setout } from './setout.ts';
 import { STAGE_IDS, type StageId } from './ids.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
-export { momentText } from './moment.ts';
 export type { StageId } from './ids.ts';
 
 /** A station by its id. */

@@ -1,5 +1,5 @@
-import { timeOfDay } from '../../units/index.ts';
-import { localDate } from '../../weather/daylight.ts';
+import { timeOfDay } from '#core/units';
+import { localDate } from '#core/weather';
 import type { PourNow } from './stage.ts';
 
 const WEEKDAY = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];

@@ -1,4 +1,4 @@
-import { clockText, counted, textOf, volume } from '../../units/index.ts';
+import { clockText, counted, textOf, volume } from '#core/units';
 import type { Stage } from './stage.ts';
 
 export const plan: Stage = {

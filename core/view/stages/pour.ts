@@ -1,6 +1,6 @@
-import { speaksAgainst, type LoadState } from '../../pourlog/loads.ts';
-import { liftName } from '../../pourplan/lifts.ts';
-import { clockText, lengthText, temperatureFigure, textOf, volume } from '../../units/index.ts';
+import { type LoadState, speaksAgainst } from '#core/pourlog';
+import { liftName } from '#core/pourplan';
+import { clockText, lengthText, temperatureFigure, textOf, volume } from '#core/units';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
 const numberOf = (load: { id: string }): string => load.id.replace('L', '');

@@ -1,5 +1,5 @@
-import { elementsText } from '../../model/elements.ts';
-import { counted } from '../../units/index.ts';
+import { elementsText } from '#core/model';
+import { counted } from '#core/units';
 import type { Stage } from './stage.ts';
 
 export const setout: Stage = {

@@ -1,7 +1,7 @@
-import type { Walk } from '../../check/walk.ts';
-import type { Curing } from '../../cure/curing.ts';
-import type { PourState } from '../../log/state.ts';
-import type { UnitSystem } from '../../units/index.ts';
+import type { Walk } from '#core/check';
+import type { Curing } from '#core/cure';
+import type { PourState } from '#core/log';
+import type { UnitSystem } from '#core/units';
 import type { PourRecord, PourView } from '../pour-view.ts';
 import type { StageId } from './ids.ts';
 

@@ -1,8 +1,8 @@
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { STAGE, STAGES, type StageId } from '../../../core/view/stages/index.ts';
-import { timeOfDay } from '../../../core/units/index.ts';
+import { STAGE, type StageId, STAGES } from '#core/view';
+import { timeOfDay } from '#core/units';
 import { usePour } from '../pour-context.tsx';
 import { focusUrl, useSetFocus } from '../useFocus.ts';
 import { Unsent } from './Unsent.tsx';

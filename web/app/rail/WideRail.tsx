@@ -1,8 +1,8 @@
 import { Calculator, Moon, Search, Sun } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { STAGES, type StageId } from '../../../core/view/stages/index.ts';
-import { timeOfDay } from '../../../core/units/index.ts';
+import { type StageId, STAGES } from '#core/view';
+import { timeOfDay } from '#core/units';
 import { usePour } from '../pour-context.tsx';
 import { useSession } from '../session.tsx';
 import { useTheme } from '../theme.ts';

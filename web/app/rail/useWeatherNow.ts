@@ -1,5 +1,5 @@
-import { latest } from '../../../core/log/state.ts';
-import { temperatureFigure, textOf, timeOfDay, wind } from '../../../core/units/index.ts';
+import { latest } from '#core/log';
+import { temperatureFigure, textOf, timeOfDay, wind } from '#core/units';
 import { usePour } from '../pour-context.tsx';
 
 /** Weather at the hour: what was logged last within two hours, else the forecast. */

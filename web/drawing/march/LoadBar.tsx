@@ -1,6 +1,6 @@
-import type { LoadState } from '../../../core/pourlog/loads.ts';
-import type { PourPlan } from '../../../core/pourplan/plan.ts';
-import { volume, type UnitSystem } from '../../../core/units/index.ts';
+import type { LoadState } from '#core/pourlog';
+import type { PourPlan } from '#core/pourplan';
+import { type UnitSystem, volume } from '#core/units';
 
 interface LoadBarProps {
   index: number;

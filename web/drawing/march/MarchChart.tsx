@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { clockText } from '../../../core/units/index.ts';
+import { clockText } from '#core/units';
 import { LoadBar } from './LoadBar.tsx';
 import { NowLine } from './NowLine.tsx';
 import { Passes, WindowWords } from './Passes.tsx';

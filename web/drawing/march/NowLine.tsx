@@ -1,4 +1,4 @@
-import { clockText } from '../../../core/units/index.ts';
+import { clockText } from '#core/units';
 import type { March } from './scales.ts';
 
 /** The present, to the minute that is running as on every clock, struck in chalk across the chart, with how long the first open seam has. */

@@ -1,4 +1,4 @@
-import { clockText, distanceText } from '../../../core/units/index.ts';
+import { clockText, distanceText } from '#core/units';
 import { namedNodes } from '../route-nodes.ts';
 import type { March } from './scales.ts';
 

@@ -1,5 +1,5 @@
 import { curveMonotoneY, line as d3line, scaleLinear } from 'd3';
-import { clockText, temperatureFigure } from '../../../core/units/index.ts';
+import { clockText, temperatureFigure } from '#core/units';
 import type { March } from './scales.ts';
 
 /** Rain from this on keeps an open face from being left, mm/h. */

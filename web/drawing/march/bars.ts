@@ -1,5 +1,5 @@
-import { faceKey, type ActualPlacement } from '../../../core/pourlog/placements.ts';
-import type { PourPlan } from '../../../core/pourplan/plan.ts';
+import { type ActualPlacement, faceKey } from '#core/pourlog';
+import type { PourPlan } from '#core/pourplan';
 
 /** Stretches of one pass without a stand, joined for drawing: straight bars along the route. */
 export interface Bar {

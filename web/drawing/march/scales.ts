@@ -1,9 +1,8 @@
 import { scaleLinear } from 'd3';
 import type { WeatherHour } from '../../../contract/index.ts';
-import type { LoadState } from '../../../core/pourlog/loads.ts';
-import type { ActualPlacement } from '../../../core/pourlog/placements.ts';
-import type { PourPlan } from '../../../core/pourplan/plan.ts';
-import type { UnitSystem } from '../../../core/units/index.ts';
+import type { ActualPlacement, LoadState } from '#core/pourlog';
+import type { PourPlan } from '#core/pourplan';
+import type { UnitSystem } from '#core/units';
 import { actualBars, plannedBars, type Bar } from './bars.ts';
 
 /** Where the route's axis begins and ends across a chart of this width; what stands over it uses the same. */

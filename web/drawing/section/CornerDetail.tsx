@@ -1,5 +1,5 @@
-import { barNamed } from '../../../core/model/bars.ts';
-import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import { barNamed } from '#core/model';
+import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import type { FootingShape } from './footing-shape.ts';

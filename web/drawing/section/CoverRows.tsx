@@ -1,5 +1,4 @@
-import { lengthText } from '../../../core/units/format.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { type CoverShown, MeasuredBar } from './parts.tsx';

@@ -1,6 +1,5 @@
-import { barNamed } from '../../../core/model/bars.ts';
-import { barText, lengthText } from '../../../core/units/format.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+import { barNamed } from '#core/model';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { type Box, LETTER_PX, LINE_PX } from './footing-box.ts';
 import { ragged } from './parts.tsx';

@@ -1,6 +1,5 @@
-import type { SitePlan } from '../../../core/model/site.ts';
-import { barNamed } from '../../../core/model/bars.ts';
-import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import { barNamed, type SitePlan } from '#core/model';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { footingShape } from './footing-shape.ts';

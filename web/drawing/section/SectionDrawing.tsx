@@ -1,5 +1,5 @@
-import type { SitePlan } from '../../../core/model/site.ts';
-import { lengthText } from '../../../core/units/index.ts';
+import type { SitePlan } from '#core/model';
+import { lengthText } from '#core/units';
 import { PierSection } from '../PierDrawing.tsx';
 import { FootingSection } from './FootingSection.tsx';
 import { coverShown, Hatches, type CoverReading } from './parts.tsx';

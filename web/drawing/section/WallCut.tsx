@@ -1,6 +1,5 @@
-import type { WallType } from '../../../core/model/site.ts';
-import { barNamed } from '../../../core/model/bars.ts';
-import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import { barNamed, type WallType } from '#core/model';
+import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { Board, type CoverShown } from './parts.tsx';

@@ -1,6 +1,5 @@
-import type { WallType } from '../../../core/model/site.ts';
-import { barText, lengthText } from '../../../core/units/format.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+import type { WallType } from '#core/model';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import type { CoverShown } from './parts.tsx';
 

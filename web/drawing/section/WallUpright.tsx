@@ -1,7 +1,6 @@
-import { wallHeightM, type Run, type SitePlan, type WallType } from '../../../core/model/site.ts';
-import { footingUnder } from '../../../core/siteplan/standing.ts';
-import { barNamed } from '../../../core/model/bars.ts';
-import { distanceText } from '../../../core/units/index.ts';
+import { barNamed, type Run, type SitePlan, wallHeightM, type WallType } from '#core/model';
+import { footingUnder } from '#core/siteplan';
+import { distanceText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { ragged } from './parts.tsx';

@@ -1,10 +1,8 @@
-import { pierWidthM, type Hooks, type Pad, type SitePlan } from '../../../core/model/site.ts';
-import { resultOf } from '../../../core/kit/calculation.ts';
-import { piersOn, wallsOn } from '../../../core/siteplan/standing.ts';
-import { hook } from '../../../core/steel/hook.ts';
-import { barNamed } from '../../../core/model/bars.ts';
-import { padBars } from '../../../core/steel/pad-bars.ts';
-import { barText, lengthText } from '../../../core/units/index.ts';
+import { barNamed, type Hooks, type Pad, pierWidthM, type SitePlan } from '#core/model';
+import { resultOf } from '#core/kit';
+import { piersOn, wallsOn } from '#core/siteplan';
+import { hook, padBars } from '#core/steel';
+import { barText, lengthText } from '#core/units';
 
 /** What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's; `leg` 1 or −1: which way a foot lies. */
 interface Above {

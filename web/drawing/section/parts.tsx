@@ -1,6 +1,5 @@
-import type { SitePlan } from '../../../core/model/site.ts';
-import { judgeReading } from '../../../core/check/judge-reading.ts';
-import type { CheckPoint } from '../../../core/check/points/index.ts';
+import type { SitePlan } from '#core/model';
+import { type CheckPoint, judgeReading } from '#core/check';
 
 /** A cover reading as it stands or is being typed, to be drawn where it was measured. */
 export interface CoverReading {

@@ -1,6 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
-import type { UnitSystem } from '../../../core/units/measure.ts';
-import { quantityText } from '../../../core/units/quantity.ts';
+import { quantityText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { type DrawProps, list, num } from './parts.tsx';

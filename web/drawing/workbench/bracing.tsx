@@ -1,4 +1,4 @@
-import { quantityText } from '../../../core/units/quantity.ts';
+import { quantityText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { type DrawProps, num, text, Ground, Arrow } from './parts.tsx';

@@ -1,6 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
-import { clockText, volume } from '../../../core/units/format.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+import { clockText, type UnitSystem, volume } from '#core/units';
 import { type DrawProps, list, num } from './parts.tsx';
 
 /** Hours of a day: loads on the road, weather that allows or not, or daylight. */

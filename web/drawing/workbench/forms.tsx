@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3';
-import { quantityText } from '../../../core/units/index.ts';
+import { quantityText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { Arrow, Ground, list, num, type DrawProps } from './parts.tsx';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '../../../core/units/index.ts';
+import type { UnitSystem } from '#core/units';
 
 /** What every drawing of the workbench is given: input and result of the calculation, and its room. */
 export interface DrawProps {

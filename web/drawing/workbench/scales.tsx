@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3';
-import type { Verdict } from '../../../core/check/judge.ts';
-import { quantityText, type Quantity, type UnitSystem } from '../../../core/units/index.ts';
+import type { Verdict } from '#core/check';
+import { type Quantity, quantityText, type UnitSystem } from '#core/units';
 import { MarkAt } from '../../ui/Mark.tsx';
 import { TSpans } from '../../ui/Text.tsx';
 import { list, num, type DrawProps } from './parts.tsx';

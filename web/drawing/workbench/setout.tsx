@@ -1,5 +1,5 @@
 import { line, scaleLinear } from 'd3';
-import { quantityText } from '../../../core/units/index.ts';
+import { quantityText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { Arrow, list, num, type DrawProps } from './parts.tsx';

@@ -1,5 +1,5 @@
-import { barNamed } from '../../../core/model/bars.ts';
-import { barText, quantityText } from '../../../core/units/index.ts';
+import { barNamed } from '#core/model';
+import { barText, quantityText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { num, text, type DrawProps } from './parts.tsx';

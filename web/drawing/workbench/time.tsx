@@ -1,7 +1,6 @@
 import { line, scaleLinear } from 'd3';
-import { equivalentAgeH } from '../../../core/concrete/equivalent-age.ts';
-import { strengthAtMPa, type CementType } from '../../../core/concrete/strength-forecast.ts';
-import { quantityText } from '../../../core/units/index.ts';
+import { type CementType, equivalentAgeH, strengthAtMPa } from '#core/concrete';
+import { quantityText } from '#core/units';
 import { list, num, text, type DrawProps } from './parts.tsx';
 
 /** The drying of a face as a quarter dial: low, watch, act. */

@@ -1,7 +1,5 @@
-import type { PointState } from '../../../core/check/judge.ts';
-import { typeChanges } from '../../../core/check/points/joins.ts';
-import { WHOLE_POUR } from '../../../core/check/points/types.ts';
-import { drawnForms } from '../../../core/formwork/forms-layout.ts';
+import { type PointState, typeChanges, WHOLE_POUR } from '#core/check';
+import { drawnForms } from '#core/formwork';
 import { usePour } from '../../app/pour-context.tsx';
 import { ElementDrawing } from '../../drawing/ElementDrawing.tsx';
 import type { WallMark } from '../../drawing/ElevationDrawing.tsx';

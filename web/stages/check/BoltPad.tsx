@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Wanted } from '../../../core/check/points/index.ts';
-import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
-import { lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import type { Wanted } from '#core/check';
+import type { ReadingValue } from '#core/log';
+import { lengthText, type UnitSystem } from '#core/units';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';
 import { useLikeliest } from './Pads.tsx';

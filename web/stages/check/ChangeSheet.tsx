@@ -1,4 +1,4 @@
-import { typeChanges } from '../../../core/check/points/index.ts';
+import { typeChanges } from '#core/check';
 import { usePour } from '../../app/pour-context.tsx';
 import { SectionDrawing } from '../../drawing/section/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';

@@ -1,8 +1,6 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { PointState } from '../../../core/check/judge.ts';
-import { WHOLE_POUR } from '../../../core/check/points/index.ts';
-import { nextStop } from '../../../core/check/walk.ts';
+import { nextStop, type PointState, WHOLE_POUR } from '#core/check';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
@@ -12,7 +10,7 @@ import { CheckSheets } from './CheckSheets.tsx';
 import { FixList } from './FixList.tsx';
 import { GatePanel } from './GatePanel.tsx';
 import { PointBench } from './PointBench.tsx';
-import type { Run } from '../../../core/model/site.ts';
+import type { Run } from '#core/model';
 
 export function CheckBench() {
   const v = usePour();

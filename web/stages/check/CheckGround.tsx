@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { wallHeightM, type SitePlan } from '../../../core/model/site.ts';
-import type { PointState, Verdict } from '../../../core/check/judge.ts';
+import { type SitePlan, wallHeightM } from '#core/model';
+import type { PointState, Verdict } from '#core/check';
 import { VERDICT_WORD, Mark } from '../../ui/Mark.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { usePour } from '../../app/pour-context.tsx';

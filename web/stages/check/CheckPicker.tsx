@@ -1,8 +1,7 @@
 import { ChevronDown, ChevronLeft, ChevronRight, Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useRef, useState } from 'react';
-import type { PointState, Verdict } from '../../../core/check/judge.ts';
-import { TRADES, WHOLE_POUR, type Trade } from '../../../core/check/points/index.ts';
+import { type PointState, type Trade, TRADES, type Verdict, WHOLE_POUR } from '#core/check';
 import { Mark, VERDICT_WORD } from '../../ui/Mark.tsx';
 
 const TRADE_NAME: Record<Trade, string> = {

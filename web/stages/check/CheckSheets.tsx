@@ -7,7 +7,7 @@ import { Sheet } from '../../ui/Dialog.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
 import { InspectionSheet } from './InspectionSheet.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
-import { AnswerSheet, QuestionSheet } from './QuestionSheets.tsx';
+import { QuestionSheets } from '../../questions/QuestionSheets.tsx';
 
 /** Sheets of the Check station: signing, handing over to the inspector, questions, and going on against the gate. */
 export function CheckSheets() {
@@ -36,9 +36,7 @@ export function CheckSheets() {
         act="override"
       />
     );
-  if (kind === 'question') return <QuestionSheet onClose={close} />;
-  if (kind === 'answer') return <AnswerSheet id={ref} onClose={close} />;
-  return null;
+  return <QuestionSheets />;
 }
 
 function OwnSheet({ onClose }: { onClose: () => void }) {

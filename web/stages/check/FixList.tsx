@@ -1,11 +1,9 @@
 import { useMemo, useState } from 'react';
-import { fixList, type Fix } from '../../../core/check/fixes.ts';
-import type { PointState } from '../../../core/check/judge.ts';
-import { marginText } from '../../../core/check/words.ts';
-import { readingText } from '../../../core/log/kinds/reading-value.ts';
+import { type Fix, fixList, marginText, type PointState } from '#core/check';
+import { readingText } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { type PourView } from '../../app/pour-view.ts';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

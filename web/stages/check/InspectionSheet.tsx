@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { v7 as uuid } from 'uuid';
-import { type Hold, HOLD_NAME } from '../../../core/model/pour.ts';
+import { type Hold, HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { sendJson } from '../../sync/api.ts';

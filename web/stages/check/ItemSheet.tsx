@@ -1,6 +1,6 @@
 import { useState, type SubmitEvent } from 'react';
-import { TRADES, WHOLE_POUR, type Trade } from '../../../core/check/points/index.ts';
-import { parseMeasure } from '../../../core/units/index.ts';
+import { type Trade, TRADES, WHOLE_POUR } from '#core/check';
+import { parseMeasure } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 

@@ -1,6 +1,5 @@
-import type { PointState } from '../../../core/check/judge.ts';
-import { marginText, roundText, wantedText } from '../../../core/check/words.ts';
-import { readingText } from '../../../core/log/kinds/reading-value.ts';
+import { marginText, type PointState, roundText, wantedText } from '#core/check';
+import { readingText } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { Photos } from '../../photos/Photos.tsx';
 import { Mark, VERDICT_WORD } from '../../ui/Mark.tsx';

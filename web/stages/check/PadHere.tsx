@@ -1,7 +1,6 @@
-import type { PointState } from '../../../core/check/judge.ts';
-import { meetReading } from '../../../core/check/reading-range.ts';
-import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
-import type { Met } from '../../../core/model/ranges.ts';
+import { meetReading, type PointState } from '#core/check';
+import type { ReadingValue } from '#core/log';
+import type { Met } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { BoltPad } from './BoltPad.tsx';

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
-import type { Wanted } from '../../../core/check/points/index.ts';
-import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
-import { BAR_NAMES } from '../../../core/model/bars.ts';
-import { barText, lengthText, type UnitSystem } from '../../../core/units/index.ts';
+import type { Wanted } from '#core/check';
+import type { ReadingValue } from '#core/log';
+import { BAR_NAMES } from '#core/model';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';
 

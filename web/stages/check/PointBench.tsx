@@ -1,10 +1,15 @@
-import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
+import { formSystemOf } from '#core/formwork';
 import { startTransition, useMemo, useState } from 'react';
-import { cautionOf } from '../../../core/check/cautions.ts';
-import { judgeAt, type PointState } from '../../../core/check/judge.ts';
-import { judgeReading, type Judged } from '../../../core/check/judge-reading.ts';
-import { AGAIN_WORDS, marginText } from '../../../core/check/words.ts';
-import { type ReadingValue } from '../../../core/log/kinds/reading-value.ts';
+import {
+  AGAIN_WORDS,
+  cautionOf,
+  judgeAt,
+  type Judged,
+  judgeReading,
+  marginText,
+  type PointState,
+} from '#core/check';
+import type { ReadingValue } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { SectionDrawing } from '../../drawing/section/SectionDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';

@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3';
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { putOffOf, type PutOffState } from '../../../core/check/put-off.ts';
-import { clockText, moneyText } from '../../../core/units/index.ts';
+import { putOffOf, type PutOffState } from '#core/check';
+import { clockText, moneyText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 

@@ -1,6 +1,6 @@
-import type { PointState, Verdict } from '../../../core/check/judge.ts';
-import { type ReadingValue, readingText } from '../../../core/log/kinds/reading-value.ts';
-import { lengthText } from '../../../core/units/format.ts';
+import type { PointState, Verdict } from '#core/check';
+import { readingText, type ReadingValue } from '#core/log';
+import { lengthText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { VERDICT_TEXT, Mark, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

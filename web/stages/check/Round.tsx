@@ -1,10 +1,9 @@
-import { wallHeightM } from '../../../core/model/site.ts';
-import type { PointState } from '../../../core/check/judge.ts';
-import { drawnForms } from '../../../core/formwork/forms-layout.ts';
-import { formSystemOf } from '../../../core/check/points/index.ts';
-import { braceTurn } from '../../../core/formwork/brace-turn.ts';
-import { attempt } from '../../../core/kit/calculation.ts';
-import { quantityText } from '../../../core/units/index.ts';
+import { wallHeightM } from '#core/model';
+import type { PointState } from '#core/check';
+import { formSystemOf } from '#core/formwork';
+import { braceTurn, drawnForms } from '#core/formwork';
+import { attempt } from '#core/kit';
+import { quantityText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';

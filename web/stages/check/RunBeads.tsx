@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { PointState, Verdict } from '../../../core/check/judge.ts';
+import type { PointState, Verdict } from '#core/check';
 import type { RunOnPaper } from '../../drawing/plan-paper.ts';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 

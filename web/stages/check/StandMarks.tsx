@@ -1,5 +1,5 @@
-import type { PointState } from '../../../core/check/judge.ts';
-import { standsOf } from '../../../core/model/elements.ts';
+import type { PointState } from '#core/check';
+import { standsOf } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import type { PlanScale } from '../../drawing/plan-paper.ts';
 import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { HOLD_NAME } from '../../../core/model/pour.ts';
+import { HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { sendJson } from '../../sync/api.ts';

@@ -1,9 +1,11 @@
-import type { Judged } from '../../../core/check/judge-reading.ts';
-import type { PointState } from '../../../core/check/judge.ts';
-import type { Wanted, WantedDepth } from '../../../core/check/points/types.ts';
-import { wantedText } from '../../../core/check/words.ts';
-import { lengthText } from '../../../core/units/format.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+import {
+  type Judged,
+  type PointState,
+  type Wanted,
+  type WantedDepth,
+  wantedText,
+} from '#core/check';
+import { lengthText, type UnitSystem } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';

@@ -1,6 +1,6 @@
-import type { PointState } from '../../../core/check/judge.ts';
-import { wallHeightM } from '../../../core/model/site.ts';
-import { distanceText } from '../../../core/units/format.ts';
+import type { PointState } from '#core/check';
+import { wallHeightM } from '#core/model';
+import { distanceText } from '#core/units';
 import type { usePour } from '../../app/pour-context.tsx';
 
 function heightWords(upM: number | undefined, heightM: number): string {

@@ -1,7 +1,5 @@
-import { judgeAt, type PointState } from '../../../core/check/judge.ts';
-import type { CheckPoint } from '../../../core/check/points/index.ts';
-import { nextStop } from '../../../core/check/walk.ts';
-import type { ReadingValue } from '../../../core/log/kinds/reading-value.ts';
+import { type CheckPoint, judgeAt, nextStop, type PointState } from '#core/check';
+import type { ReadingValue } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 

@@ -1,4 +1,4 @@
-import type { Curing } from '../../../core/cure/curing.ts';
+import type { Curing } from '#core/cure';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 

@@ -1,5 +1,5 @@
-import { clockText } from '../../../core/units/index.ts';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { clockText } from '#core/units';
+import { momentText } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { LiveRoute } from '../../drawing/LiveRoute.tsx';

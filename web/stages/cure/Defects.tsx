@@ -1,4 +1,4 @@
-import { entries } from '../../../core/log/state.ts';
+import { entries } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

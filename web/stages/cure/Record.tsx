@@ -1,4 +1,4 @@
-import { counted } from '../../../core/units/index.ts';
+import { counted } from '#core/units';
 import { usePour, usePourLog } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';

@@ -1,7 +1,6 @@
-import type { Curing } from '../../../core/cure/curing.ts';
-import { stripWords } from '../../../core/cure/strip.ts';
-import { strength, textOf } from '../../../core/units/index.ts';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { type Curing, stripWords } from '#core/cure';
+import { strength, textOf } from '#core/units';
+import { momentText } from '#core/view';
 import { strengthOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';

@@ -1,6 +1,6 @@
-import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '../../../core/pourplan/lifts.ts';
-import type { PourSettings } from '../../../core/model/pour.ts';
-import { distanceText } from '../../../core/units/index.ts';
+import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '#core/pourplan';
+import type { PourSettings } from '#core/model';
+import { distanceText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { type PourView } from '../../app/pour-view.ts';
 import { Sheet } from '../../ui/Dialog.tsx';

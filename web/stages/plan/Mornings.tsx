@@ -1,4 +1,4 @@
-import { clockText } from '../../../core/units/index.ts';
+import { clockText } from '#core/units';
 import { oddsOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark, MarkShape } from '../../ui/Mark.tsx';

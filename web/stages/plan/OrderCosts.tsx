@@ -1,4 +1,4 @@
-import { moneyText, volume } from '../../../core/units/index.ts';
+import { moneyText, volume } from '#core/units';
 import { orderOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

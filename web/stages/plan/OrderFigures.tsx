@@ -1,4 +1,4 @@
-import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
+import { clockText, counted, textOf, volume } from '#core/units';
 import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';

@@ -1,4 +1,4 @@
-import { clockText, moneyText, textOf, volume } from '../../../core/units/index.ts';
+import { clockText, moneyText, textOf, volume } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { MORNINGS } from './mornings.ts';

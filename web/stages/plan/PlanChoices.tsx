@@ -1,5 +1,5 @@
-import type { PourSettings } from '../../../core/model/pour.ts';
-import { textOf, volume } from '../../../core/units/index.ts';
+import type { PourSettings } from '#core/model';
+import { textOf, volume } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 

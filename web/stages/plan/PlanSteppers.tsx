@@ -1,5 +1,5 @@
-import type { PourSettings } from '../../../core/model/pour.ts';
-import { clockText, M3_PER_YD3, temperatureFigure, volume } from '../../../core/units/index.ts';
+import type { PourSettings } from '#core/model';
+import { clockText, M3_PER_YD3, temperatureFigure, volume } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { LiftSteppers } from './Lifts.tsx';
 import { Stepper } from './Stepper.tsx';

@@ -1,11 +1,6 @@
 import { useMemo, useState } from 'react';
-import type {
-  Candidate,
-  Choices,
-  SearchProgress,
-  SearchResult,
-} from '../../../core/pourplan/search-types.ts';
-import { clockText, moneyText, textOf, volume } from '../../../core/units/index.ts';
+import type { Candidate, Choices, SearchProgress, SearchResult } from '#core/pourplan';
+import { clockText, moneyText, textOf, volume } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { type PourView } from '../../app/pour-view.ts';
 import { Sheet } from '../../ui/Dialog.tsx';

@@ -1,6 +1,5 @@
-import { mostLifts } from '../../../core/pourplan/lifts.ts';
-import type { NoGo, SearchInput } from '../../../core/pourplan/search-types.ts';
-import { clockText } from '../../../core/units/format.ts';
+import { mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
+import { clockText } from '#core/units';
 import type { PourView } from '../../app/pour-view.ts';
 
 /** Prices to begin with, in the site's money; the foreman sets his own. */

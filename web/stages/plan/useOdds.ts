@@ -1,6 +1,6 @@
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { PourPlan } from '../../../core/pourplan/plan.ts';
+import type { PourPlan } from '#core/pourplan';
 import { usePour } from '../../app/pour-context.tsx';
 import type { OddsWorker } from '../../workers/odds.worker.ts';
 

@@ -1,10 +1,6 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type {
-  SearchInput,
-  SearchProgress,
-  SearchResult,
-} from '../../../core/pourplan/search-types.ts';
+import type { SearchInput, SearchProgress, SearchResult } from '#core/pourplan';
 import type { SearchWorker } from '../../workers/search.worker.ts';
 
 /** A search that runs beside the page: what it has found so far, and a way to stop it. */

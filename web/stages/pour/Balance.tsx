@@ -1,5 +1,5 @@
-import { distanceText, volume } from '../../../core/units/index.ts';
-import { balanceText } from '../../../core/words/balance.ts';
+import { distanceText, volume } from '#core/units';
+import { balanceText } from '#core/words';
 import { stateOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';

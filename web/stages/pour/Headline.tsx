@@ -1,8 +1,8 @@
-import { seamUrgent } from '../../../core/pourlog/alarms.ts';
-import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
+import { seamUrgent } from '#core/pourlog';
+import { clockText, counted, textOf, volume } from '#core/units';
 import { seamOrigin, stateOrigin, trucksOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { Big } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';

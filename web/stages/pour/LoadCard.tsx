@@ -1,6 +1,6 @@
-import { judgeSlump, type LoadState } from '../../../core/pourlog/loads.ts';
-import { clockText, lengthText, textOf, volume } from '../../../core/units/index.ts';
-import { LOAD_ADVICE, loadVerdictText } from '../../../core/words/loads.ts';
+import { judgeSlump, type LoadState } from '#core/pourlog';
+import { clockText, lengthText, textOf, volume } from '#core/units';
+import { LOAD_ADVICE, loadVerdictText } from '#core/words';
 import { ageOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { SlumpCone } from '../../drawing/SlumpCone.tsx';

@@ -1,4 +1,4 @@
-import type { LoadState } from '../../../core/pourlog/loads.ts';
+import type { LoadState } from '#core/pourlog';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 

@@ -1,4 +1,4 @@
-import { mostLifts } from '../../../core/pourplan/lifts.ts';
+import { mostLifts } from '#core/pourplan';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';

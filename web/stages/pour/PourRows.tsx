@@ -1,18 +1,11 @@
-import { evaluate } from '../../../core/kit/calculation.ts';
-import { seamTone } from '../../../core/words/alarms.ts';
-import { latest } from '../../../core/log/state.ts';
-import {
-  lengthText,
-  quantityText,
-  temperatureFigure,
-  textOf,
-  volume,
-} from '../../../core/units/index.ts';
-import { evaporation } from '../../../core/weather/evaporation.ts';
-import { LOAD_ADVICE } from '../../../core/words/loads.ts';
+import { evaluate } from '#core/kit';
+import { LOAD_ADVICE, seamTone } from '#core/words';
+import { latest } from '#core/log';
+import { lengthText, quantityText, temperatureFigure, textOf, volume } from '#core/units';
+import { evaporation } from '#core/weather';
 import { dryingOrigin, seamOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Progress } from '../../../core/pourlog/progress.ts';
-import { liftName } from '../../../core/pourplan/lifts.ts';
+import type { Progress } from '#core/pourlog';
+import { liftName } from '#core/pourplan';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';

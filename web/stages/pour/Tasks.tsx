@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { pourTasks, type PourTask } from '../../../core/pourlog/tasks.ts';
+import { type PourTask, pourTasks } from '#core/pourlog';
 import { usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';

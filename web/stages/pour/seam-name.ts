@@ -1,5 +1,5 @@
-import type { OpenSeam } from '../../../core/pourlog/seams.ts';
-import { liftName } from '../../../core/pourplan/lifts.ts';
+import type { OpenSeam } from '#core/pourlog';
+import { liftName } from '#core/pourplan';
 import type { PourView } from '../../app/pour-view.ts';
 
 /** Where a seam lies: its run and lift. */

@@ -1,9 +1,9 @@
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 import type { PourAnswer } from '../../../contract/index.ts';
-import { clockText, counted, textOf, volume } from '../../../core/units/index.ts';
-import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
-import { alarmWords, pressing } from '../../../core/words/alarms.ts';
+import { clockText, counted, textOf, volume } from '#core/units';
+import { localDate, midnightMs } from '#core/weather';
+import { alarmWords, pressing } from '#core/words';
 import { momentDay } from './strip.tsx';
 import { useLane } from './useLane.ts';
 

@@ -1,7 +1,7 @@
 import type { PourAnswer } from '../../../contract/index.ts';
-import { clockText, counted, strength, textOf, volume } from '../../../core/units/index.ts';
-import { midnightMs } from '../../../core/weather/daylight.ts';
-import { alarmWords, pressing } from '../../../core/words/alarms.ts';
+import { clockText, counted, strength, textOf, volume } from '#core/units';
+import { midnightMs } from '#core/weather';
+import { alarmWords, pressing } from '#core/words';
 import { Mark } from '../../ui/Mark.tsx';
 import { momentDay } from './strip.tsx';
 import { useLane } from './useLane.ts';

@@ -1,6 +1,6 @@
 import type { PourAnswer } from '../../../contract/index.ts';
-import { clockText, counted, strength } from '../../../core/units/index.ts';
-import { midnightMs } from '../../../core/weather/daylight.ts';
+import { clockText, counted, strength } from '#core/units';
+import { midnightMs } from '#core/weather';
 import { momentDay, StripDays, stripScale } from './strip.tsx';
 import { useLane } from './useLane.ts';
 

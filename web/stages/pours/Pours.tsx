@@ -7,9 +7,9 @@ import type {
   SiteSummary,
   WeatherAnswer,
 } from '../../../contract/index.ts';
-import { outlinesOf } from '../../../core/takeoff/outline.ts';
-import { timeOfDay } from '../../../core/units/index.ts';
-import { localDate, midnightMs } from '../../../core/weather/daylight.ts';
+import { outlinesOf } from '#core/takeoff';
+import { timeOfDay } from '#core/units';
+import { localDate, midnightMs } from '#core/weather';
 import { useSession } from '../../app/session.tsx';
 import { getJson } from '../../sync/api.ts';
 import { useSiteClock } from '../../sync/clock.ts';

@@ -1,7 +1,7 @@
 import { extent, group, scaleLinear, type ScaleLinear } from 'd3';
 import type { WeatherHour } from '../../../contract/index.ts';
-import { temperatureFigure, type UnitSystem } from '../../../core/units/index.ts';
-import { localDate } from '../../../core/weather/daylight.ts';
+import { temperatureFigure, type UnitSystem } from '#core/units';
+import { localDate } from '#core/weather';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;

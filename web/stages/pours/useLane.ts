@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { PourAnswer } from '../../../contract/index.ts';
-import { curingIn, viewOf } from '../../../core/view/pour-view.ts';
+import { curingIn, viewOf } from '#core/view';
 import { useCuringAir } from '../../app/useCuringAir.ts';
 import { logStore } from '../../sync/log-store.ts';
 

@@ -1,14 +1,6 @@
 import { useMemo } from 'react';
-import type { BarLine } from '../../../core/steel/bar-list.ts';
-import { barList } from '../../../core/steel/bar-list.ts';
-import {
-  barText,
-  distanceText,
-  lengthText,
-  mass,
-  textOf,
-  type UnitSystem,
-} from '../../../core/units/index.ts';
+import { type BarLine, barList } from '#core/steel';
+import { barText, distanceText, lengthText, mass, textOf, type UnitSystem } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
 

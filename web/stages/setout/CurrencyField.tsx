@@ -1,4 +1,4 @@
-import { currencies, currencyName } from '../../../core/units/money.ts';
+import { currencies, currencyName } from '#core/units';
 import { usePlan } from '../../app/pour-context.tsx';
 
 const CODES = currencies();

@@ -1,5 +1,5 @@
-import type { DrainFall } from '../../../core/check/drains.ts';
-import { distanceText, lengthText, quantityText } from '../../../core/units/index.ts';
+import type { DrainFall } from '#core/check';
+import { distanceText, lengthText, quantityText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';

@@ -1,15 +1,18 @@
-import type { Drawn } from '../../../core/siteplan/drawn.ts';
-import { elementIds } from '../../../core/model/elements.ts';
+import {
+  type Drawn,
+  FIRST_WALL_M,
+  freeName,
+  padAt,
+  pierAt,
+  type PlanEdit,
+  snapNode,
+  type Snapped,
+} from '#core/siteplan';
+import { angleOf, elementIds, lengthOf, type Run, type Spot } from '#core/model';
 import { pointer } from 'd3';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { FIRST_WALL_M, padAt, pierAt } from '../../../core/siteplan/first-sizes.ts';
-import type { PlanEdit } from '../../../core/siteplan/edit/acts.ts';
-import { freeName } from '../../../core/siteplan/edit/names.ts';
-import { angleOf, lengthOf, type Spot } from '../../../core/model/geometry.ts';
-import { snapNode, type Snapped } from '../../../core/siteplan/snap.ts';
-import type { Run } from '../../../core/model/site.ts';
-import { distanceText, type UnitSystem } from '../../../core/units/index.ts';
+import { distanceText, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import type { PlanScale } from '../../drawing/plan-paper.ts';

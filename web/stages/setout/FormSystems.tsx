@@ -1,14 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { FormSystem } from '../../../core/model/objects.ts';
-import { freeName } from '../../../core/siteplan/edit/names.ts';
-import { nextForms } from '../../../core/siteplan/first-sizes.ts';
-import {
-  distanceText,
-  quantityText,
-  type Quantity,
-  type UnitSystem,
-} from '../../../core/units/index.ts';
+import type { FormSystem } from '#core/model';
+import { freeName, nextForms } from '#core/siteplan';
+import { distanceText, type Quantity, quantityText, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';

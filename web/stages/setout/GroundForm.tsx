@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
-import type { SitePlan } from '../../../core/model/site.ts';
-import { freeName } from '../../../core/siteplan/edit/names.ts';
+import type { SitePlan } from '#core/model';
+import { freeName } from '#core/siteplan';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';

@@ -1,7 +1,6 @@
 import { drag, select } from 'd3';
 import { useRef, useEffect, memo } from 'react';
-import type { Drawn } from '../../../core/siteplan/drawn.ts';
-import type { Snapped } from '../../../core/siteplan/snap.ts';
+import type { Drawn, Snapped } from '#core/siteplan';
 import { useStable } from '../../app/useStable.ts';
 import type { PlanScale } from '../../drawing/plan-paper.ts';
 

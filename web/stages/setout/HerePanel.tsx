@@ -1,9 +1,9 @@
-import { formSystemOf } from '../../../core/formwork/forms-layout.ts';
+import { formSystemOf } from '#core/formwork';
 import { useState } from 'react';
-import { standsOf, type Stand } from '../../../core/model/elements.ts';
-import { clearanceVerdict } from '../../../core/setout/clearance-verdict.ts';
-import { evaluate } from '../../../core/kit/calculation.ts';
-import { entries } from '../../../core/log/state.ts';
+import { type FootingType, type Run, type Stand, standsOf, type WallType } from '#core/model';
+import { clearanceVerdict } from '#core/setout';
+import { evaluate } from '#core/kit';
+import { entries } from '#core/log';
 import {
   area,
   barText,
@@ -12,9 +12,9 @@ import {
   level,
   mass,
   textOf,
-  volume,
   type UnitSystem,
-} from '../../../core/units/index.ts';
+  volume,
+} from '#core/units';
 import { barsOrigin, takeoffOrigin } from '../../app/origins.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -28,8 +28,7 @@ import { FigureWithWorking, Working } from '../../ui/Working.tsx';
 import { ObjectsPanel } from './ObjectsPanel.tsx';
 import { RunForm } from './RunForm.tsx';
 import { ROLE, useBars } from './useBars.ts';
-import type { Run, FootingType, WallType } from '../../../core/model/site.ts';
-import type { takeOffOf } from '../../../core/takeoff/takeoff.ts';
+import type { takeOffOf } from '#core/takeoff';
 
 /** A pad's or pier's size from above: one figure for a square or round one. */
 function standSize({ widthM, lengthM }: Stand, units: UnitSystem): string {

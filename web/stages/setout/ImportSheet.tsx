@@ -1,7 +1,7 @@
 import { wrap } from 'comlink';
 import Papa from 'papaparse';
 import { useRef, useState, type ChangeEvent } from 'react';
-import { SCHEDULE_COLUMNS } from '../../../core/exchange/schedule.ts';
+import { SCHEDULE_COLUMNS } from '#core/exchange';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { usePlan } from '../../app/pour-context.tsx';
 import type { DrawingRead, DxfWorker } from '../../workers/dxf.worker.ts';
@@ -13,7 +13,7 @@ const MOST_BYTES = 60 * 1024 * 1024;
 
 /** Brings in a schedule (pasted, CSV) or a drawing (DXF): looked at first, stored only then. */
 export function ImportSheet({ onClose }: { onClose: () => void }) {
-  const { ready } = usePlan();
+  const { on } = usePlan();
   const [table, setTable] = useState<string[][] | null>(null);
   const [drawing, setDrawing] = useState<{ name: string; read: DrawingRead } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -62,7 +62,7 @@ export function ImportSheet({ onClose }: { onClose: () => void }) {
     setBusy(null);
   };
   const within = () => {
-    if (!ready) return <p>One moment.</p>;
+    if (!on) return <p>One moment.</p>;
     if (drawing) return <DrawingImport read={drawing.read} onDone={onClose} />;
     if (table)
       return (

@@ -1,9 +1,7 @@
 import type { JSX } from 'react';
-import type { DrainInvert } from '../../../core/check/drains.ts';
-import type { Verdict } from '../../../core/check/judge.ts';
-import { type SetUp, verdictOfLevel } from '../../../core/check/levels.ts';
-import type { SitePlan } from '../../../core/model/site.ts';
-import { level, lengthText, distanceText } from '../../../core/units/format.ts';
+import { type DrainInvert, type SetUp, type Verdict, verdictOfLevel } from '#core/check';
+import type { SitePlan } from '#core/model';
+import { distanceText, lengthText, level } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';

@@ -1,11 +1,17 @@
-import { type LevelTarget, type LoopInput, type SetUp } from '../../../core/check/levels.ts';
+import {
+  drainFalls,
+  isTurningPoint,
+  type LevelTarget,
+  type LoopInput,
+  loopOf,
+  nextTurningPoint,
+  type SetUp,
+  type Verdict,
+} from '#core/check';
 import { startTransition, useState, type Dispatch, type SetStateAction } from 'react';
 import { toast } from 'sonner';
 import type { LaserAnswer } from '../../../contract/index.ts';
-import type { Verdict } from '../../../core/check/judge.ts';
-import { drainFalls } from '../../../core/check/drains.ts';
-import { isTurningPoint, loopOf, nextTurningPoint } from '../../../core/check/levels.ts';
-import { level, lengthText, textOf } from '../../../core/units/index.ts';
+import { lengthText, level, textOf } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { readQuantity } from '../../ui/quantity-text.ts';
@@ -16,7 +22,7 @@ import { DrainLine } from './DrainLine.tsx';
 import { CurrencyField } from './CurrencyField.tsx';
 import { GroundForm } from './GroundForm.tsx';
 import { useLevels } from './useLevels.ts';
-import type { SitePlan } from '../../../core/model/site.ts';
+import type { SitePlan } from '#core/model';
 import { PointRow, LevelRows } from './LevelRows.tsx';
 import { RodForm } from './RodForm.tsx';
 
@@ -280,7 +286,7 @@ function NoBenchmark() {
         </>
       ) : (
         account.role === 'foreman' && (
-          <button type="button" className="btn" onClick={plan.start}>
+          <button type="button" className="btn" disabled={plan.opening} onClick={plan.start}>
             Give it one
           </button>
         )

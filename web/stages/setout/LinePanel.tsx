@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { lineStations } from '../../../core/check/set-out-readings.ts';
-import { entries } from '../../../core/log/state.ts';
-import { attempt } from '../../../core/kit/calculation.ts';
-import { straightness } from '../../../core/setout/straightness.ts';
-import { lengthOf } from '../../../core/model/geometry.ts';
-import { distanceText, lengthText } from '../../../core/units/index.ts';
+import { lineStations } from '#core/check';
+import { entries } from '#core/log';
+import { attempt } from '#core/kit';
+import { straightness } from '#core/setout';
+import { lengthOf } from '#core/model';
+import { distanceText, lengthText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { readQuantity } from '../../ui/quantity-text.ts';

@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
-import { materialsOf } from '../../../core/takeoff/materials.ts';
-import { quantityText } from '../../../core/units/index.ts';
+import { materialsOf } from '#core/takeoff';
+import { quantityText } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

@@ -1,11 +1,17 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState, type JSX } from 'react';
-import { EMBED_KINDS, type Anchor, type Embed, type Plate } from '../../../core/model/objects.ts';
-import { pierWidthM, type Opening, type Run } from '../../../core/model/site.ts';
-import { freeName } from '../../../core/siteplan/edit/names.ts';
-import { anchorAt, openingAt } from '../../../core/siteplan/first-sizes.ts';
-import { lengthOf } from '../../../core/model/geometry.ts';
-import type { Quantity } from '../../../core/units/index.ts';
+import {
+  type Anchor,
+  type Embed,
+  EMBED_KINDS,
+  lengthOf,
+  type Opening,
+  pierWidthM,
+  type Plate,
+  type Run,
+} from '#core/model';
+import { anchorAt, freeName, openingAt } from '#core/siteplan';
+import type { Quantity } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { PadForm } from './StandForms.tsx';

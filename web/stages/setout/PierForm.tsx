@@ -1,13 +1,13 @@
 import {
-  isNone,
   countedFromText,
-  spacedFromText,
   countedText,
+  COVER_MM,
+  isNone,
+  spacedFromText,
   spacedText,
-} from '../../../core/exchange/bar-text.ts';
-import { COVER_MM } from '../../../core/exchange/schedule.ts';
-import type { Pier } from '../../../core/model/site.ts';
-import type { UnitSystem } from '../../../core/units/measure.ts';
+} from '#core/exchange';
+import type { Pier } from '#core/model';
+import type { UnitSystem } from '#core/units';
 import { usePour, usePlan } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { BarField } from './StandForms.tsx';

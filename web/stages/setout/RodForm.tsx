@@ -1,4 +1,4 @@
-import type { SetUp } from '../../../core/check/levels.ts';
+import type { SetUp } from '#core/check';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 

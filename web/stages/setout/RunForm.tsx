@@ -1,8 +1,7 @@
 import { Plus, Scissors, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Run } from '../../../core/model/site.ts';
-import { angleOf, lengthOf } from '../../../core/model/geometry.ts';
+import { angleOf, lengthOf, type Run } from '#core/model';
 import { readQuantity } from '../../ui/quantity-text.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';

@@ -1,8 +1,7 @@
-import { freeName } from '../../../core/siteplan/edit/names.ts';
-import { nextFootingType, nextWallType } from '../../../core/siteplan/first-sizes.ts';
+import { freeName, nextFootingType, nextWallType } from '#core/siteplan';
 import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
-import type { FootingType, WallType } from '../../../core/model/site.ts';
+import type { FootingType, WallType } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -61,7 +60,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
             Paste or bring in a file
           </button>
           {!plan.on && (
-            <button type="button" className="chip" onClick={plan.start}>
+            <button type="button" className="chip" disabled={plan.opening} onClick={plan.start}>
               Change cells
             </button>
           )}

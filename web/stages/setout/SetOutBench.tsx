@@ -1,8 +1,8 @@
-import { elementIds } from '../../../core/model/elements.ts';
+import { elementIds } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
-import { CheckSheets } from '../check/CheckSheets.tsx';
+import { QuestionSheets } from '../../questions/QuestionSheets.tsx';
 import { HerePanel } from './HerePanel.tsx';
 import { ImportSheet } from './ImportSheet.tsx';
 import { LevelsPanel } from './LevelsPanel.tsx';
@@ -67,7 +67,7 @@ export function SetOutBench() {
           }}
         />
       )}
-      <CheckSheets />
+      <QuestionSheets />
     </div>
   );
 }

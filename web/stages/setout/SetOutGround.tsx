@@ -114,7 +114,7 @@ export function Toolbar() {
   if (account.role !== 'foreman') return null;
   if (!plan.on)
     return (
-      <button type="button" className="chip" onClick={plan.start}>
+      <button type="button" className="chip" disabled={plan.opening} onClick={plan.start}>
         <Pencil size={18} aria-hidden="true" />
         Change the plan
       </button>

@@ -1,7 +1,7 @@
-import { verdictOfLevel } from '../../../core/check/levels.ts';
+import { verdictOfLevel } from '#core/check';
 import { memo } from 'react';
-import { entries } from '../../../core/log/state.ts';
-import { level, lengthText } from '../../../core/units/index.ts';
+import { entries, type LogEvent } from '#core/log';
+import { lengthText, level } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { type PourView } from '../../app/pour-view.ts';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -10,7 +10,6 @@ import type { Paper, PlanScale, RunOnPaper } from '../../drawing/plan-paper.ts';
 import { MarkAt } from '../../ui/Mark.tsx';
 import { TSpans } from '../../ui/Text.tsx';
 import { useLevels } from './useLevels.ts';
-import type { LogEvent } from '../../../core/log/events.ts';
 
 /** More levels than this are too many to read: then only what was read is said. */
 const CROWDED = 40;

@@ -1,9 +1,8 @@
 import { useMemo, useState } from 'react';
-import { entries } from '../../../core/log/state.ts';
-import { evaluate } from '../../../core/kit/calculation.ts';
-import { squareness } from '../../../core/setout/squareness.ts';
-import { cornersOf, squareWords, type Rectangle } from '../../../core/setout/corners.ts';
-import { distanceText, lengthText } from '../../../core/units/index.ts';
+import { entries } from '#core/log';
+import { evaluate } from '#core/kit';
+import { cornersOf, type Rectangle, squareness, squareWords } from '#core/setout';
+import { distanceText, lengthText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { T } from '../../ui/Text.tsx';

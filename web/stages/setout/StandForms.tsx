@@ -1,13 +1,13 @@
 import {
   countedFromText,
   countedText,
+  COVER_MM,
   isNone,
   spacedFromText,
   spacedText,
-} from '../../../core/exchange/bar-text.ts';
-import { COVER_MM } from '../../../core/exchange/schedule.ts';
-import type { Pad } from '../../../core/model/site.ts';
-import type { UnitSystem } from '../../../core/units/index.ts';
+} from '#core/exchange';
+import type { Pad } from '#core/model';
+import type { UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { Fragment } from 'react';
-import { distanceText, textOf, area, volume, mass } from '../../../core/units/format.ts';
+import { area, distanceText, mass, textOf, volume } from '#core/units';
 import { takeoffOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import type { PourView } from '../../app/pour-view.ts';

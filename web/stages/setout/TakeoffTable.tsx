@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import { type RebarRow } from '../../../core/steel/rebar-takeoff.ts';
-import { materialsOf } from '../../../core/takeoff/materials.ts';
-import { barText, textOf, volume } from '../../../core/units/index.ts';
+import type { RebarRow } from '#core/steel';
+import { materialsOf } from '#core/takeoff';
+import { barText, textOf, volume } from '#core/units';
 import { orderOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { useStable } from '../../app/useStable.ts';

@@ -1,7 +1,7 @@
 import { Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { HOLD_NAME } from '../../../core/model/pour.ts';
+import { HOLD_NAME } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 

@@ -1,19 +1,18 @@
 import {
-  type Spaced,
-  spacedText,
-  isNone,
-  spacedFromText,
-  lapText,
-  lapFromText,
-  metres,
-  countedText,
   countedFromText,
-  ledgeText,
+  countedText,
+  isNone,
+  lapFromText,
+  lapText,
   ledgeFromText,
-} from '../../../core/exchange/bar-text.ts';
-import type { Hooks, FootingType, WallType } from '../../../core/model/site.ts';
-import { lengthText } from '../../../core/units/format.ts';
-import { type UnitSystem, parseMeasure } from '../../../core/units/measure.ts';
+  ledgeText,
+  metres,
+  type Spaced,
+  spacedFromText,
+  spacedText,
+} from '#core/exchange';
+import type { FootingType, Hooks, WallType } from '#core/model';
+import { lengthText, parseMeasure, type UnitSystem } from '#core/units';
 
 /** A cell: how it reads, and the type with another text in it; a sentence when it cannot be read. */
 export interface Cell<Type> {

@@ -1,5 +1,5 @@
-import { typesByElement } from '../../../core/model/elements.ts';
-import { type RebarRow } from '../../../core/steel/rebar-takeoff.ts';
+import { typesByElement } from '#core/model';
+import type { RebarRow } from '#core/steel';
 import { type PourView } from '../../app/pour-view.ts';
 import type { PourAnswer } from '../../../contract/api.ts';
 

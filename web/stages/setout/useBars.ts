@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { resultOf } from '../../../core/kit/calculation.ts';
-import { type RebarRow, rebarTakeoff } from '../../../core/steel/rebar-takeoff.ts';
+import { resultOf } from '#core/kit';
+import { type RebarRow, rebarTakeoff } from '#core/steel';
 import { usePour } from '../../app/pour-context.tsx';
 
 export const ROLE: Record<RebarRow['role'], string> = {

@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { checkRules } from '../../../core/check/rules.ts';
-import { levelsOf, type Levels } from '../../../core/check/levels.ts';
+import { checkRules, type Levels, levelsOf } from '#core/check';
 import { usePour } from '../../app/pour-context.tsx';
 
 /** Levels as the log has them. */

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { calculationNamed, SUBJECTS } from '../../../core/register/index.ts';
-import { attempt } from '../../../core/kit/calculation.ts';
-import { entries } from '../../../core/log/state.ts';
+import { calculationNamed, SUBJECTS } from '#core/register';
+import { attempt } from '#core/kit';
+import { entries } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { T } from '../../ui/Text.tsx';
 import { headlineOf } from './headline.ts';
 

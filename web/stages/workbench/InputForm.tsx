@@ -1,10 +1,9 @@
 import { Plus, X } from 'lucide-react';
 import { Numbers, Texts } from './NumberLists.tsx';
 import { Wrong } from './Wrong.tsx';
-import type { InputIssue } from '../../../core/kit/calculation.ts';
-import type { FieldInfo } from '../../../core/register/fields-of.ts';
-import { choiceText, isClock, labelOf } from '../../../core/kit/words.ts';
-import { barText, type UnitSystem } from '../../../core/units/index.ts';
+import { choiceText, type InputIssue, isClock, labelOf } from '#core/kit';
+import type { FieldInfo } from '#core/register';
+import { barText, type UnitSystem } from '#core/units';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Choice } from './Choice.tsx';
 

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { type Calculation } from '../../../core/kit/calculation.ts';
-import { type ResultRow } from '../../../core/kit/words.ts';
+import type { Calculation, ResultRow } from '#core/kit';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { T } from '../../ui/Text.tsx';

@@ -1,8 +1,8 @@
 import { Wrong } from './Wrong.tsx';
 import { Plus, X } from 'lucide-react';
-import type { InputIssue } from '../../../core/kit/calculation.ts';
-import type { FieldInfo } from '../../../core/register/fields-of.ts';
-import { shownUnit, type UnitSystem } from '../../../core/units/index.ts';
+import type { InputIssue } from '#core/kit';
+import type { FieldInfo } from '#core/register';
+import { shownUnit, type UnitSystem } from '#core/units';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 
 interface NumbersProps {

@@ -1,13 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Calculation } from '../../../core/kit/calculation.ts';
-import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
-import { sentenceIn } from '../../../core/kit/sentence.ts';
-import { labelOf, resultRows } from '../../../core/kit/words.ts';
-import { localDate } from '../../../core/weather/daylight.ts';
+import { type Calculation, labelOf, resultRows, sentenceIn } from '#core/kit';
+import { type FieldInfo, fieldsOf } from '#core/register';
+import { localDate } from '#core/weather';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { momentText } from '../../../core/view/stages/index.ts';
+import { momentText } from '#core/view';
 import { useWide } from '../../app/useWide.ts';
 import { WorkDrawing } from '../../drawing/workbench/index.tsx';
 import { useSize } from '../../drawing/useSize.ts';

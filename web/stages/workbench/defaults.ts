@@ -1,9 +1,7 @@
-import { mostLifts } from '../../../core/pourplan/lifts.ts';
-import { calculationNamed } from '../../../core/register/index.ts';
-import { EXAMPLES } from '../../../core/register/examples.ts';
-import { fieldsOf, type FieldInfo } from '../../../core/register/fields-of.ts';
-import { timeline } from '../../../core/log/state.ts';
-import { rulesBehind, sourceText } from '../../../core/rules/rules.ts';
+import { mostLifts } from '#core/pourplan';
+import { calculationNamed, EXAMPLES, type FieldInfo, fieldsOf } from '#core/register';
+import { timeline } from '#core/log';
+import { rulesBehind, sourceText } from '#core/rules';
 import type { PourView } from '../../app/pour-view.ts';
 
 /** Where a value that stands in the form comes from, when it is not made up. */

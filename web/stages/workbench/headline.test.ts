@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { REGISTER } from '../../../core/register/index.ts';
+import { REGISTER } from '../../../core/register/register.ts';
 import { evaluate } from '../../../core/kit/calculation.ts';
 import { EXAMPLES } from '../../../core/register/examples.ts';
 import { headlineOf } from './headline.ts';

@@ -1,5 +1,5 @@
-import { resultRows } from '../../../core/kit/words.ts';
-import type { UnitSystem } from '../../../core/units/index.ts';
+import { resultRows } from '#core/kit';
+import type { UnitSystem } from '#core/units';
 
 /** The result's first figure to act on, and what stands beside it: field names of the output, most wanted first. */
 const HEADLINES: Record<string, [figure: string, ...beside: string[]]> = {

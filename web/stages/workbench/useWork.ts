@@ -1,12 +1,7 @@
 import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { calculationNamed } from '../../../core/register/index.ts';
-import {
-  attempt,
-  type Calculation,
-  type Evaluated,
-  type InputIssue,
-} from '../../../core/kit/calculation.ts';
+import { calculationNamed } from '#core/register';
+import { attempt, type Calculation, type Evaluated, type InputIssue } from '#core/kit';
 import { usePour } from '../../app/pour-context.tsx';
 import { startOf, type Start } from './defaults.ts';
 

@@ -1,5 +1,5 @@
-import { breakTest } from '../../../../core/log/kinds/break-test.ts';
-import { refuseBreak } from '../../../../core/cure/strip.ts';
+import { breakTest } from '#core/log';
+import { refuseBreak } from '#core/cure';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';

@@ -1,5 +1,4 @@
-import { close } from '../../../../core/log/kinds/close.ts';
-import { reopen } from '../../../../core/log/kinds/reopen.ts';
+import { close, reopen } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { TextInput } from '../../../forms/fields.tsx';

@@ -1,4 +1,4 @@
-import { defect } from '../../../../core/log/kinds/defect.ts';
+import { defect } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { ChipChoice, LongText } from '../../../forms/fields.tsx';

@@ -1,4 +1,4 @@
-import { probe } from '../../../../core/log/kinds/probe.ts';
+import { probe } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput, TextInput } from '../../../forms/fields.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { refuseStrip, stripWords } from '../../../../core/cure/strip.ts';
-import { momentText } from '../../../../core/view/stages/index.ts';
+import { refuseStrip, stripWords } from '#core/cure';
+import { momentText } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
 import { stampNow } from '../../../sync/clock.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';

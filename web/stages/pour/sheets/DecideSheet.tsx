@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { speaksAgainst } from '../../../../core/pourlog/loads.ts';
-import { lengthText, temperatureFigure, textOf, volume } from '../../../../core/units/index.ts';
+import { speaksAgainst } from '#core/pourlog';
+import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { T } from '../../../ui/Text.tsx';

@@ -1,5 +1,5 @@
-import { nonNegative } from '../../../../core/kit/fields.ts';
-import { loadEnd } from '../../../../core/log/kinds/load-end.ts';
+import { nonNegative } from '#core/kit';
+import { loadEnd } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';

@@ -1,5 +1,5 @@
-import { nonNegative } from '../../../../core/kit/fields.ts';
-import { loadArrived } from '../../../../core/log/kinds/load-arrived.ts';
+import { nonNegative } from '#core/kit';
+import { loadArrived } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput, TextInput } from '../../../forms/fields.tsx';

@@ -1,4 +1,4 @@
-import { note } from '../../../../core/log/kinds/note.ts';
+import { note } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { LongText } from '../../../forms/fields.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { MOST_SLUMP_MM } from '../../../../core/log/kinds/slump.ts';
-import { judgeSlump } from '../../../../core/pourlog/loads.ts';
-import { lengthText } from '../../../../core/units/index.ts';
+import { MOST_SLUMP_MM } from '#core/log';
+import { judgeSlump } from '#core/pourlog';
+import { lengthText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { TapePad } from '../../../tape/TapePad.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';

@@ -1,5 +1,5 @@
-import { share } from '../../../../core/kit/fields.ts';
-import { placeStop } from '../../../../core/log/kinds/place-stop.ts';
+import { share } from '#core/kit';
+import { placeStop } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';

@@ -1,5 +1,4 @@
-import { SKIES, weather } from '../../../../core/log/kinds/weather.ts';
-import { latest } from '../../../../core/log/state.ts';
+import { latest, SKIES, weather } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { ChipChoice, QuantityInput } from '../../../forms/fields.tsx';

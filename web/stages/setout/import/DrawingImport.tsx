@@ -3,19 +3,19 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import {
   DRAWING_UNITS,
-  guessLayer,
-  runsFromLines,
   type DrawingUnit,
+  guessLayer,
   type LayerUse,
-} from '../../../../core/exchange/lines.ts';
-import { FIRST_WALL_M } from '../../../../core/siteplan/first-sizes.ts';
-import { distanceText } from '../../../../core/units/index.ts';
+  runsFromLines,
+} from '#core/exchange';
+import { FIRST_WALL_M } from '#core/siteplan';
+import { distanceText } from '#core/units';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { useSize } from '../../../drawing/useSize.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { T } from '../../../ui/Text.tsx';
 import type { DrawingRead } from '../../../workers/dxf.worker.ts';
-import type { Run } from '../../../../core/model/site.ts';
+import type { Run } from '#core/model';
 
 const UNIT_NAME: Record<DrawingUnit, string> = {
   mm: 'mm',

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { readSchedule, type ScheduleRow } from '../../../../core/exchange/schedule.ts';
-import { barText, lengthText, type UnitSystem } from '../../../../core/units/index.ts';
+import { readSchedule, type ScheduleRow } from '#core/exchange';
+import { barText, lengthText, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';

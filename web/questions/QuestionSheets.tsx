@@ -1,15 +1,26 @@
 import { useMemo, useState, type SubmitEvent } from 'react';
-import { entries } from '../../../core/log/state.ts';
-import { usePour } from '../../app/pour-context.tsx';
-import { useFocus } from '../../app/useFocus.ts';
-import { Photos } from '../../photos/Photos.tsx';
-import { Sheet } from '../../ui/Dialog.tsx';
+import { entries } from '#core/log';
+import { usePour } from '../app/pour-context.tsx';
+import { useFocus } from '../app/useFocus.ts';
+import { Photos } from '../photos/Photos.tsx';
+import { Sheet } from '../ui/Dialog.tsx';
+
+/** The sheet of a question, asked or answered, where the address names one. */
+export function QuestionSheets() {
+  const { sheet, set } = useFocus();
+  const close = () => {
+    set({ sheet: null });
+  };
+  const [kind, id = ''] = sheet?.split(/:(.*)/) ?? [];
+  if (kind === 'question') return <QuestionSheet onClose={close} />;
+  return kind === 'answer' ? <AnswerSheet id={id} onClose={close} /> : null;
+}
 
 /** Who may be asked: named roles, so that it is known whose answer counts. */
 const ROLES = ['engineer', 'architect', 'builder', 'inspector', 'supplier'];
 
 /** Something unclear in the drawings: it holds the runs it bears on until a named role has answered. */
-export function QuestionSheet({ onClose }: { onClose: () => void }) {
+function QuestionSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { run, set } = useFocus();
   const [text, setText] = useState('');
@@ -87,7 +98,7 @@ export function QuestionSheet({ onClose }: { onClose: () => void }) {
 }
 
 /** A question with its photos, and the answer when it comes. */
-export function AnswerSheet({ id, onClose }: { id: string; onClose: () => void }) {
+function AnswerSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
   const question = entries(v.state, 'question').find((q) => q.id === id);
   const answer = entries(v.state, 'answer').findLast((a) => a.body.questionId === id);

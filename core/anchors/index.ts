@@ -1,0 +1,3 @@
+/** The public face of this room: what others use of it. */
+export { anchorLayout, cutByOpenings } from './anchor-layout.ts';
+export { anchorVerdict } from './anchor-verdict.ts';

@@ -1,0 +1,9 @@
+/** The public face of this room: what others use of it. */
+export { equivalentAge, equivalentAgeH, type TempReading } from './equivalent-age.ts';
+export { clockMin, jointWindow, KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from './joint-window.ts';
+export { type Fault, loadVerdict } from './load-verdict.ts';
+export { samplingPlan } from './sampling-plan.ts';
+export { slumpVerdict } from './slump-verdict.ts';
+export { strengthAcceptance } from './strength-acceptance.ts';
+export { type CementType, strengthAtMPa, strengthForecast } from './strength-forecast.ts';
+export { waterAddition } from './water-addition.ts';

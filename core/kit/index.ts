@@ -1,0 +1,33 @@
+/** The public face of this room: what others use of it. */
+export {
+  attempt,
+  BadInput,
+  calculation,
+  type Calculation,
+  evaluate,
+  type Evaluated,
+  fig,
+  type InputIssue,
+  issuesOf,
+  resultOf,
+  type Step,
+  type Trace,
+} from './calculation.ts';
+export {
+  airTemperature,
+  anyNumber,
+  count,
+  freshTemperature,
+  LARGEST,
+  nonNegative,
+  oneLine,
+  positive,
+  share,
+  someOf,
+  temperature,
+  wholeOrNone,
+} from './fields.ts';
+export { limitWords } from './limit-words.ts';
+export { madeOncePer, rememberLast } from './memo.ts';
+export { sentenceIn } from './sentence.ts';
+export { choiceText, isClock, labelOf, type ResultRow, resultRows, stepText } from './words.ts';

@@ -1,0 +1,29 @@
+/** The public face of this room: what others use of it. */
+export { refuseClosed } from './closed.ts';
+export type { Words } from './entry-kind.ts';
+export { EVENT_KINDS, type EventBody, type EventKind, kindOf, type LogEvent } from './events.ts';
+export { breakTest } from './kinds/break-test.ts';
+export { close } from './kinds/close.ts';
+export { defect } from './kinds/defect.ts';
+export { loadArrived } from './kinds/load-arrived.ts';
+export { loadEnd } from './kinds/load-end.ts';
+export { note } from './kinds/note.ts';
+export { placeStop } from './kinds/place-stop.ts';
+export { probe } from './kinds/probe.ts';
+export { readingText, type ReadingValue } from './kinds/reading-value.ts';
+export { reopen } from './kinds/reopen.ts';
+export { MOST_SLUMP_MM } from './kinds/slump.ts';
+export { SKIES, weather } from './kinds/weather.ts';
+export { rightsPage } from './rights-page.ts';
+export { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
+export {
+  EMPTY_STATE,
+  entries,
+  isClosed,
+  latest,
+  type PourState,
+  replay,
+  step,
+  timeline,
+} from './state.ts';
+export { deviceNoted, driftNoted, refuseTime } from './time.ts';

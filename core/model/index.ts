@@ -1,0 +1,77 @@
+/** The public face of this room: what others use of it. */
+export { BAR_NAMES, barNamed } from './bars.ts';
+export {
+  elementIds,
+  elementsText,
+  labelsByElement,
+  padUnder,
+  type Stand,
+  standsOf,
+  typesByElement,
+} from './elements.ts';
+export {
+  angleOf,
+  endsOf,
+  lengthOf,
+  nodeOf,
+  roundM,
+  runOf,
+  runsAt,
+  type Spot,
+  wallRuns,
+} from './geometry.ts';
+export {
+  type Anchor,
+  anchorSchema,
+  type Embed,
+  EMBED_KINDS,
+  embedSchema,
+  type FormSystem,
+  formSystemSchema,
+  groundSchema,
+  mark,
+  type PlanChange,
+  type Plate,
+  plateSchema,
+} from './objects.ts';
+export {
+  type Hold,
+  HOLD_NAME,
+  HOLDS,
+  type Mix,
+  type MixRecord,
+  mixSchema,
+  type Plant,
+  plantSchema,
+  type PourDoc,
+  pourDocSchema,
+  type PourSettings,
+  pourSettingsSchema,
+  ruledMix,
+} from './pour.ts';
+export { atMostOf, meet, type Met, MOST, type RangeName } from './ranges.ts';
+export { type Role, ROLES } from './roles.ts';
+export { checkSitePlan, sitePlanSchema } from './site-check.ts';
+export {
+  benchmarkSchema,
+  type FootingType,
+  footingTypeSchema,
+  type Hooks,
+  nodeSchema,
+  type Opening,
+  type Pad,
+  padSchema,
+  type Pier,
+  pierHeightM,
+  pierSchema,
+  pierWidthM,
+  pointSchema,
+  type RuleProfile,
+  type Run,
+  runSchema,
+  type SitePlan,
+  sitePlanShape,
+  wallHeightM,
+  type WallType,
+  wallTypeSchema,
+} from './site.ts';

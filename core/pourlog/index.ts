@@ -1,0 +1,9 @@
+/** The public face of this room: what others use of it. */
+export { type Alarm, alarmsOf, isShort, seamUrgent, SHORT_M3 } from './alarms.ts';
+export { FAULT_WORDS, judgeSlump, loadsOf, type LoadState, speaksAgainst } from './loads.ts';
+export { type ActualPlacement, faceKey } from './placements.ts';
+export { pourStateOf } from './pour-state.ts';
+export { type Progress, progressOf } from './progress.ts';
+export type { OpenSeam } from './seams.ts';
+export { type PourTask, pourTasks } from './tasks.ts';
+export { yieldSoFar } from './yield.ts';

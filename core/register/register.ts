@@ -1,0 +1,117 @@
+import { anchorLayout, anchorVerdict } from '#core/anchors';
+import { dimensionVerdict } from '#core/check';
+import {
+  equivalentAge,
+  jointWindow,
+  loadVerdict,
+  samplingPlan,
+  slumpVerdict,
+  strengthAcceptance,
+  strengthForecast,
+  waterAddition,
+} from '#core/concrete';
+import {
+  braceLoad,
+  braceTurn,
+  formPressure,
+  maxRateOfRise,
+  sheathingSpan,
+  tieLoad,
+  walerLayout,
+} from '#core/formwork';
+import { pourStateOf, yieldSoFar } from '#core/pourlog';
+import { pourSimulation, sequenceSearch } from '#core/pourplan';
+import type { Calculation } from '#core/kit';
+import {
+  clearanceVerdict,
+  drainPitch,
+  levelLoop,
+  squareness,
+  straightness,
+  trenchFill,
+} from '#core/setout';
+import {
+  bar,
+  coverVerdict,
+  hook,
+  lapLength,
+  minCover,
+  rebarTakeoff,
+  spacingVerdict,
+  vertLayout,
+} from '#core/steel';
+import { bagCount, orderQuantity, placingRate, pumpReach, siteMix, truckPlan } from '#core/supply';
+import { takeoff } from '#core/takeoff';
+import { daylightOf, evaporation, weatherRules } from '#core/weather';
+
+/** A trade subject and its calculations, in the order of the work. */
+export interface Subject {
+  title: string;
+  calculations: readonly Calculation[];
+}
+export const SUBJECTS: readonly Subject[] = [
+  {
+    title: 'Set-out and sizes',
+    calculations: [
+      takeoff,
+      trenchFill,
+      drainPitch,
+      clearanceVerdict,
+      levelLoop,
+      squareness,
+      straightness,
+      dimensionVerdict,
+    ],
+  },
+  {
+    title: 'Steel',
+    calculations: [
+      bar,
+      minCover,
+      coverVerdict,
+      spacingVerdict,
+      lapLength,
+      hook,
+      rebarTakeoff,
+      vertLayout,
+    ],
+  },
+  { title: 'Anchors', calculations: [anchorLayout, anchorVerdict] },
+  {
+    title: 'Formwork',
+    calculations: [
+      formPressure,
+      maxRateOfRise,
+      tieLoad,
+      sheathingSpan,
+      walerLayout,
+      braceLoad,
+      braceTurn,
+    ],
+  },
+  {
+    title: 'Order and supply',
+    calculations: [orderQuantity, truckPlan, bagCount, siteMix, pumpReach, placingRate],
+  },
+  {
+    title: 'Concrete',
+    calculations: [
+      slumpVerdict,
+      waterAddition,
+      loadVerdict,
+      jointWindow,
+      equivalentAge,
+      strengthForecast,
+      samplingPlan,
+      strengthAcceptance,
+    ],
+  },
+  { title: 'Weather', calculations: [evaporation, weatherRules, daylightOf] },
+  { title: 'Pour', calculations: [pourSimulation, sequenceSearch, pourStateOf, yieldSoFar] },
+];
+
+/** Every calculation of the house. */
+export const REGISTER: readonly Calculation[] = SUBJECTS.flatMap((s) => s.calculations);
+const byId = new Map(REGISTER.map((c) => [c.id, c]));
+/** The calculation of that id, or undefined. */
+export const calculationNamed = (id: string): Calculation | undefined => byId.get(id);

@@ -1,0 +1,12 @@
+/** The public face of this room: what others use of it. */
+export { type BarLine, barList } from './bar-list.ts';
+export { bar } from './bar.ts';
+export { coverVerdict } from './cover-verdict.ts';
+export { hook } from './hook.ts';
+export { lapLength } from './lap-length.ts';
+export { type DrawnLap, lapOf } from './laps.ts';
+export { minCover } from './min-cover.ts';
+export { padBars, type PadBars, padMatKg } from './pad-bars.ts';
+export { type RebarRow, rebarTakeoff, tieLevels } from './rebar-takeoff.ts';
+export { spacingVerdict } from './spacing-verdict.ts';
+export { vertLayout } from './vert-layout.ts';

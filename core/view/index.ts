@@ -1,0 +1,6 @@
+/** The public face of this room: what others use of it. */
+export { againstRule } from './against.ts';
+export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './pour-view.ts';
+export { STAGE_IDS, type StageId } from './stages/ids.ts';
+export { nextLine, STAGE, STAGES } from './stages/index.ts';
+export { momentText } from './stages/moment.ts';
