@@ -92,6 +92,6 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.json' },
     doNotFollow: { path: 'node_modules' },
     // Tests reach where they must, and cases are read from files.
-    exclude: { path: '\\.test\\.ts$|^core/testdata/' },
+    exclude: { path: '\\.test\\.tsx?$|^core/testdata/|^web/testing/' },
   },
 };

@@ -19,9 +19,18 @@ const base = {
 export default {
   // A host may take the cores for half a minute. No unit test asserts speed: that is measured in bench/.
   testTimeout: 60_000,
-  projects: ['core', 'contract', 'server', 'web', 'bench'].map((folder) => ({
-    ...base,
-    displayName: folder,
-    testMatch: [`<rootDir>/${folder}/**/*.test.ts`],
-  })),
+  projects: [
+    ...['core', 'contract', 'server', 'web', 'bench'].map((folder) => ({
+      ...base,
+      displayName: folder,
+      testMatch: [`<rootDir>/${folder}/**/*.test.ts`],
+    })),
+    // Components are drawn: they want a document.
+    {
+      ...base,
+      displayName: 'components',
+      testEnvironment: '<rootDir>/web/testing/environment.mjs',
+      testMatch: ['<rootDir>/web/**/*.test.tsx'],
+    },
+  ],
 };

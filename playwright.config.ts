@@ -23,6 +23,9 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 40_000,
+    // What a failed test saw and did is kept; taking pictures all along would cost a fifth of the time.
+    screenshot: 'only-on-failure',
+    trace: { mode: 'retain-on-failure', screenshots: false, snapshots: false, sources: false },
     launchOptions: {
       ...(chromium ? { executablePath: chromium } : {}),
       args: [

@@ -1,3 +1,4 @@
+import { limitWords } from '#core/kit';
 import { type PourDoc, pourSettingsSchema, type Role, ROLES } from '#core/model';
 import { z } from 'zod';
 import { EVENT_KINDS, type EventKind, kindOf, type LogEvent } from '#core/log';
@@ -40,7 +41,7 @@ function workedIssues(body: { calculation: string; input: unknown }): {
 
 /** One entry with its body checked by kind; the path of a bad field runs through `body`. */
 export const newEventSchema = envelope.transform((e, ctx) => {
-  const parsed = kindOf(e.kind).body.safeParse(e.body);
+  const parsed = kindOf(e.kind).body.safeParse(e.body, { error: limitWords('metric') });
   if (parsed.success && e.kind === 'worked') {
     const issues = workedIssues(parsed.data as { calculation: string; input: unknown });
     for (const i of issues)

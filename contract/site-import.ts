@@ -1,3 +1,4 @@
+import { limitWords } from '#core/kit';
 import { formSystemOf } from '#core/formwork';
 import { type InputIssue, issuesOf } from '#core/kit';
 import { checkSiteFile, siteFileSchema, siteFileShape, type SiteFile } from './site-file.ts';
@@ -141,7 +142,7 @@ function pourFaults(file: SiteFile, place: (i: number) => number): InputIssue[] 
 
 /** Reads a site file that comes in: every fault at once, each by its path; what is not known is told of and left out. */
 export function readSiteFile(raw: unknown): BroughtIn {
-  const parsed = siteFileSchema.safeParse(raw);
+  const parsed = siteFileSchema.safeParse(raw, { error: limitWords('metric') });
   const shape = parsed.success ? [] : issuesOf(parsed.error, raw);
   const between = isObject(raw) ? faultsBetween(raw) : [];
   const seen = new Set<string>();

@@ -1,3 +1,4 @@
+import { limitWords } from '#core/kit';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { z } from 'zod';
 import type { Problem } from '../contract/index.ts';
@@ -32,7 +33,7 @@ const MOST_ISSUES = 200;
 
 /** Parses with a contract schema, or answers 400 with the path of each bad field. */
 export function parse<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
-  const parsed = schema.safeParse(value);
+  const parsed = schema.safeParse(value, { error: limitWords('metric') });
   if (parsed.success) return parsed.data;
   throw notStored(what, issuesOf(parsed.error, value));
 }

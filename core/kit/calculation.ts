@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { limitWords } from './limit-words.ts';
 
 /** One line of the working: the symbol, the expression with the numbers put in, its value and unit. */
 export interface Step {
@@ -96,7 +97,7 @@ export function evaluate<In extends z.ZodType, Out extends z.ZodType>(
   calc: Calculation<In, Out>,
   raw: unknown,
 ): Evaluated<z.output<Out>> {
-  const parsed = calc.input.safeParse(raw);
+  const parsed = calc.input.safeParse(raw, { error: limitWords('metric') });
   if (!parsed.success) {
     const issues = issuesOf(parsed.error, raw);
     const first = issues[0];

@@ -8,7 +8,8 @@ import { z } from 'zod';
 export const LARGEST = 1e9;
 export const anyNumber = () =>
   z
-    .number({ error: 'must be a number' })
+    // Of its kind alone: what is out of its range says so in words of its own.
+    .number({ error: (i) => (i.code === 'invalid_type' ? 'must be a number' : undefined) })
     .gte(-LARGEST, 'is too small to be real')
     .lte(LARGEST, 'is too large to be real');
 /** A size, volume, rate, count…: must be above 0. */

@@ -1,3 +1,4 @@
+import { limitWords, sentenceIn } from '#core/kit';
 import { toast } from 'sonner';
 import type { KeyedMutator } from 'swr';
 import type { PourAnswer, SiteVersion } from '../../contract/api.ts';
@@ -24,11 +25,12 @@ interface Acting {
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
 
 /** Writes an entry; what is wrong with it, or that it could not be kept, is told, and the figure stays where it stands. */
-function writer({ store, actor }: Acting): PourView['write'] {
+function writer({ record, store, actor }: Acting): PourView['write'] {
+  const { units } = record.site;
   return async (kind, body, options = {}) => {
-    const wrong = kindOf(kind).body.safeParse(body).error?.issues[0];
+    const wrong = kindOf(kind).body.safeParse(body, { error: limitWords(units) }).error?.issues[0];
     if (wrong) {
-      const said = `Not logged: what was entered ${wrong.message}. It still stands here: change it and log it again.`;
+      const said = `Not logged: what was entered ${sentenceIn(wrong.message, units)}. It still stands here: change it and log it again.`;
       toast.error(said, { duration: 20_000 });
       throw new Told(said);
     }

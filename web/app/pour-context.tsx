@@ -28,8 +28,9 @@ import { pourActs } from './pour-acts.ts';
 import type { PourView } from './pour-view.ts';
 import { usePourWeather } from './usePourWeather.ts';
 
-const Context = createContext<PourView | null>(null);
-const Editing = createContext<PlanEditing | null>(null);
+/** What the stations of a pour stand in. */
+export const PourContext = createContext<PourView | null>(null);
+export const EditingContext = createContext<PlanEditing | null>(null);
 
 /** Figures follow a change of the plan when nothing has been pressed for this long, ms. */
 const SETTLED_MS = 250;
@@ -170,14 +171,14 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       <main className="p-8 text-[20px]">{error && !record ? error.message : 'One moment.'}</main>
     );
   return (
-    <Context value={view}>
-      <Editing value={editing}>{children}</Editing>
-    </Context>
+    <PourContext value={view}>
+      <EditingContext value={editing}>{children}</EditingContext>
+    </PourContext>
   );
 }
 
 export function usePour(): PourView {
-  const view = useContext(Context);
+  const view = useContext(PourContext);
   if (!view) throw new Error('usePour is used outside PourProvider');
   return view;
 }
@@ -190,7 +191,7 @@ export function usePourLog(): LogSnapshot {
 
 /** Changing the plan of the site this pour belongs to. */
 export function usePlan(): PlanEditing {
-  const editing = useContext(Editing);
+  const editing = useContext(EditingContext);
   if (!editing) throw new Error('usePlan is used outside PourProvider');
   return editing;
 }

@@ -11,7 +11,7 @@ interface Session {
   /** The demo: stand-ins answer for devices. */ demo: boolean;
   signOut: () => Promise<void>;
 }
-const Context = createContext<Session | null>(null);
+export const SessionContext = createContext<Session | null>(null);
 
 /** Somebody who signed out without signal is out, whatever the server last said. */
 async function readSession(path: string): Promise<SessionAnswer> {
@@ -50,14 +50,14 @@ export function SessionGate({ children }: { children: ReactNode }) {
     if (answer) await mutate(answer, { revalidate: false });
   };
   return (
-    <Context value={{ account: data.account, demo: data.demo !== null, signOut }}>
+    <SessionContext value={{ account: data.account, demo: data.demo !== null, signOut }}>
       {children}
-    </Context>
+    </SessionContext>
   );
 }
 
 export function useSession(): Session {
-  const session = useContext(Context);
+  const session = useContext(SessionContext);
   if (!session) throw new Error('useSession is used outside SessionGate');
   return session;
 }

@@ -33,16 +33,16 @@ export function QuantityInput({
 }) {
   const { units } = usePour();
   const { field } = useController({ name });
-  const value = field.value as number | undefined;
+  const value = field.value as number | null | undefined;
   return (
     <QuantityField
       label={label}
       quantity={quantity}
       units={units}
-      value={value === undefined || Number.isNaN(value) ? null : value}
+      value={value == null || Number.isNaN(value) ? null : value}
       onChange={(n, unreadable) => {
         // What cannot be read is no figure that may be left out: the schema refuses it.
-        field.onChange(unreadable ? Number.NaN : (n ?? undefined));
+        field.onChange(unreadable ? Number.NaN : n);
       }}
       onBlur={field.onBlur}
       error={useSaid(name)}

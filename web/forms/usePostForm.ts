@@ -8,6 +8,10 @@ import { ApiProblem } from '../sync/api.ts';
 /** As the resolver wants a schema: what is typed and what comes out of it. */
 type FormSchema<T extends FieldValues> = z.ZodType<T, T>;
 
+/** An empty field holds null: left out, it is what its schema calls missing. */
+const withoutEmpty = <T extends FieldValues>(values: T): T =>
+  Object.fromEntries(Object.entries(values).filter(([, v]) => v !== null)) as T;
+
 /**
  * A form made from the schema of what it sends: limits and messages are the schema's, and what the server refuses stands beside
  * the field it is about. Once sent it is empty again.
@@ -18,8 +22,9 @@ export function usePostForm<T extends FieldValues>(
   send: (body: T) => Promise<void>,
   units: UnitSystem = 'metric',
 ) {
+  const resolve = zodResolver(schema, { error: limitWords(units) });
   const form = useForm<T, unknown, T>({
-    resolver: zodResolver(schema, { error: limitWords(units) }),
+    resolver: (values, context, options) => resolve(withoutEmpty(values), context, options),
     defaultValues,
     mode: 'onTouched',
   });

@@ -1,4 +1,4 @@
-import type { PourState } from '#core/log';
+import { EMPTY_STATE, type PourState } from '#core/log';
 import type { RefusedRow } from './local-db.ts';
 
 /** One pour's log as this device has it. */
@@ -12,3 +12,14 @@ export interface LogSnapshot {
   loaded: boolean;
   signedOut: boolean;
 }
+
+/** Before anything of it is read. */
+export const EMPTY_LOG: LogSnapshot = {
+  state: EMPTY_STATE,
+  seq: 0,
+  unsent: 0,
+  others: [],
+  refused: [],
+  loaded: false,
+  signedOut: false,
+};

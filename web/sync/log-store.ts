@@ -10,15 +10,14 @@ import {
   step,
 } from '#core/log';
 import { ApiProblem, getJson, sendJson } from './api.ts';
+import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
 import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';
-import type { LogSnapshot } from './log-snapshot.ts';
+import { EMPTY_LOG, type LogSnapshot } from './log-snapshot.ts';
 import { onePerPour } from './one-per-pour.ts';
 import { inOneTab } from './one-tab.ts';
 import { onSender } from './sender.ts';
 
-/** Waits between tries to send, ms: soon at first, then once in half a minute. */
-const BACKOFF_MS = [500, 1000, 2000, 5000, 10_000, 30_000];
 const BATCH = 200;
 /** Entries of the stream that come within this are taken together, ms. */
 const GATHER_MS = 30;
@@ -29,15 +28,7 @@ const GATHER_MS = 30;
  */
 export class LogStore {
   readonly pourId: string;
-  #snap: LogSnapshot = {
-    state: EMPTY_STATE,
-    seq: 0,
-    unsent: 0,
-    others: [],
-    refused: [],
-    loaded: false,
-    signedOut: false,
-  };
+  #snap: LogSnapshot = EMPTY_LOG;
   #confirmed: StoredEvent[] = [];
   #heard = new Set<() => void>();
   #stream: EventSource | null = null;
@@ -237,7 +228,7 @@ export class LogStore {
         ...(await waitingRows(this.pourId)),
         signedOut: e instanceof ApiProblem && e.problem.status === 401,
       });
-      const wait = BACKOFF_MS[Math.min(this.#tries, BACKOFF_MS.length - 1)] as number;
+      const wait = waitAfter(this.#tries);
       this.#tries += 1;
       this.#timer = setTimeout(() => {
         void this.flush();

@@ -3,14 +3,13 @@ import { refuseBreak } from '#core/cure';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';
-import { stampNow } from '../../../sync/clock.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 
 export function BreakSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   // A cylinder cannot be older than its concrete.
   const schema = breakTest.body.superRefine((body, ctx) => {
-    const cannot = refuseBreak(v.state, body.ageDays, stampNow());
+    const cannot = refuseBreak(v.state, body.ageDays, v.nowMs);
     if (cannot) ctx.addIssue({ code: 'custom', path: ['ageDays'], message: cannot });
   });
   return (
