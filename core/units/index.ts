@@ -33,6 +33,7 @@ export { footInch, type FootInch, parseMeasure, UNIT_SYSTEMS, type UnitSystem } 
 export { currencies, currencyName, currencySchema, isCurrency, moneyText } from './money.ts';
 export { counted } from './plural.ts';
 export {
+  asShown,
   fieldText,
   fromShown,
   QUANTITIES,

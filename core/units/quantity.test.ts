@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   fieldText,
+  asShown,
   fromShown,
   QUANTITIES,
   quantityOfField,
@@ -79,4 +80,12 @@ describe('quantities', () => {
   ] as const)('%d %s in %s reads %s', (value, kind, units, text) => {
     expect(quantityText(value, kind, units)).toBe(text);
   });
+});
+
+test('a value as it is shown has no more digits than are said of it', () => {
+  expect(toShown(asShown(13.27, 'C', 'us'), 'C', 'us')).toBeCloseTo(56, 9);
+  expect(asShown(13.27, 'C', 'metric')).toBeCloseTo(13.3, 9);
+  expect(toShown(asShown(10, 'KmH', 'us'), 'KmH', 'us')).toBeCloseTo(6, 9);
+  // Put into a field it stands as it is said.
+  expect(fieldText(toShown(asShown(10, 'KmH', 'us'), 'KmH', 'us'))).toBe('6');
 });

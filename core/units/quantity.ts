@@ -154,6 +154,11 @@ export const fromShown = (value: number, quantity: Quantity, units: UnitSystem):
   const q: Shown = QUANTITIES[quantity][units];
   return value * q.size + (q.zero ?? 0);
 };
+/** An SI value as it is shown: rounded to the digits that are said of it, and no finer. */
+export const asShown = (value: number, quantity: Quantity, units: UnitSystem): number => {
+  const ten = 10 ** QUANTITIES[quantity][units].digits;
+  return fromShown(Math.round(toShown(value, quantity, units) * ten) / ten, quantity, units);
+};
 export const shownUnit = (quantity: Quantity, units: UnitSystem): string =>
   QUANTITIES[quantity][units].unit;
 

@@ -1,14 +1,7 @@
 import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import {
-  EMPTY_STATE,
-  type EventBody,
-  type EventKind,
-  type LogEvent,
-  replay,
-  step,
-} from '#core/log';
+import { type EventBody, type EventKind, type LogEvent, replay, step } from '#core/log';
 import { ApiProblem, getJson, sendJson } from './api.ts';
 import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';

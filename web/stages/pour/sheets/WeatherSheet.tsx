@@ -1,4 +1,5 @@
 import { latest, SKIES, weather } from '#core/log';
+import { asShown, type Quantity } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { ChipChoice, QuantityInput } from '../../../forms/fields.tsx';
@@ -13,10 +14,12 @@ export function WeatherSheet({ onClose }: { onClose: () => void }) {
     const from = Date.parse(h.at);
     return from <= v.nowMs && v.nowMs < from + HOUR_MS;
   });
+  const shown = (value: number | undefined, quantity: Quantity) =>
+    value === undefined ? undefined : asShown(value, quantity, v.units);
   const defaults = {
-    airTempC: latest(v.state, 'weather')?.body.airTempC ?? hour?.airTempC,
+    airTempC: shown(latest(v.state, 'weather')?.body.airTempC ?? hour?.airTempC, 'C'),
     humidity: hour && Math.round(hour.humidity * 100) / 100,
-    windKmH: hour && Math.round(hour.windKmH),
+    windKmH: shown(hour?.windKmH, 'KmH'),
     sky: hour?.sky ?? 'clear',
   };
   return (
