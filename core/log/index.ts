@@ -2,14 +2,17 @@
 export { refuseClosed } from './closed.ts';
 export type { Words } from './entry-kind.ts';
 export { EVENT_KINDS, type EventBody, type EventKind, kindOf, type LogEvent } from './events.ts';
+export { answer } from './kinds/answer.ts';
 export { breakTest } from './kinds/break-test.ts';
 export { close } from './kinds/close.ts';
 export { defect } from './kinds/defect.ts';
 export { loadArrived } from './kinds/load-arrived.ts';
 export { loadEnd } from './kinds/load-end.ts';
 export { note } from './kinds/note.ts';
+export { override } from './kinds/override.ts';
 export { placeStop } from './kinds/place-stop.ts';
 export { probe } from './kinds/probe.ts';
+export { question } from './kinds/question.ts';
 export { readingText, type ReadingValue } from './kinds/reading-value.ts';
 export { reopen } from './kinds/reopen.ts';
 export { MOST_SLUMP_MM } from './kinds/slump.ts';

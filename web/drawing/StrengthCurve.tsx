@@ -1,3 +1,4 @@
+import { useId } from 'react';
 import { strengthScales } from './strength-scales.ts';
 import { type ScalePower } from 'd3';
 import type { Curing } from '#core/cure';
@@ -29,6 +30,7 @@ export function StrengthCurve({
   units: UnitSystem;
   stripLabel: string;
 }) {
+  const chalk = useId();
   if (width < 200 || height < 130) return null;
   const sc = strengthScales(width, height, curing, fcMPa, units);
   const { small, m, tempH, base, untilH, x, y, path, ticks, temps, ty, tpath } = sc;
@@ -45,7 +47,7 @@ export function StrengthCurve({
       aria-label={`Strength now ${textOf(strength(curing.strengthMPa, units))}, forms may come off ${stripLabel}`}
     >
       <defs>
-        <filter id="chalkcure">
+        <filter id={chalk}>
           <feTurbulence type="fractalNoise" baseFrequency="0.9" numOctaves="2" seed="5" />
           <feDisplacementMap in="SourceGraphic" scale="3.5" />
         </filter>
@@ -118,7 +120,7 @@ export function StrengthCurve({
         width="4"
         height={(small ? base : height - 12) - m.t + 8}
         fill="var(--chalk)"
-        filter="url(#chalkcure)"
+        filter={`url(#${chalk})`}
       />
       <circle cx={nowX} cy={y(curing.strengthMPa)} r="7" fill="var(--ink)" />
       <text

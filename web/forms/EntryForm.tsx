@@ -13,6 +13,7 @@ export function EntryForm<T extends FieldValues>({
   defaults,
   write,
   act,
+  warn = false,
   refused,
   className = 'flex flex-col gap-3',
   children,
@@ -22,6 +23,8 @@ export function EntryForm<T extends FieldValues>({
   write: (body: T) => Promise<unknown>;
   /** What its button does. */
   act: string;
+  /** What it does is against the usual: its button warns. */
+  warn?: boolean;
   /** Why it cannot be written at all as things stand. */
   refused?: string | null;
   className?: string;
@@ -45,7 +48,10 @@ export function EntryForm<T extends FieldValues>({
             {refused}
           </p>
         )}
-        <button className="btn col-span-full" disabled={form.busy || Boolean(refused)}>
+        <button
+          className={`btn col-span-full ${warn ? 'warn' : ''}`}
+          disabled={form.busy || Boolean(refused)}
+        >
           {act}
         </button>
       </form>

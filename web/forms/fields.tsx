@@ -58,7 +58,7 @@ export function TextInput({
   ...rest
 }: { name: string } & Pick<
   Parameters<typeof FormField>[0],
-  'label' | 'className' | 'autoFocus' | 'inputMode' | 'hint'
+  'label' | 'className' | 'autoFocus' | 'inputMode' | 'hint' | 'list'
 >) {
   const { register } = useFormContext();
   return <FormField {...rest} {...register(name, { setValueAs: typed })} error={useSaid(name)} />;
@@ -88,10 +88,18 @@ export function LongText({ name, label }: { name: string; label: string }) {
 }
 
 /** One of a few, a press each. */
-export function ChipChoice({ name, options }: { name: string; options: readonly string[] }) {
+export function ChipChoice({
+  name,
+  options,
+  label,
+}: {
+  name: string;
+  options: readonly string[];
+  label?: string;
+}) {
   const { field } = useController({ name });
   return (
-    <div className="col-span-full flex flex-wrap gap-2">
+    <div className="col-span-full flex flex-wrap gap-2" role="group" aria-label={label}>
       {options.map((o) => (
         <button
           key={o}
@@ -105,6 +113,49 @@ export function ChipChoice({ name, options }: { name: string; options: readonly 
           {o}
         </button>
       ))}
+    </div>
+  );
+}
+
+/** Some of many, a press each; a second press takes it out again. */
+export function ChipSet({
+  name,
+  options,
+  label,
+}: {
+  name: string;
+  options: readonly string[];
+  label: string;
+}) {
+  const { field } = useController({ name });
+  const chosen = field.value as string[];
+  const said = useSaid(name);
+  return (
+    <div>
+      <div
+        className="flex max-h-[220px] flex-wrap gap-2 overflow-auto"
+        role="group"
+        aria-label={label}
+      >
+        {options.map((o) => (
+          <button
+            key={o}
+            type="button"
+            className="chip"
+            aria-pressed={chosen.includes(o)}
+            onClick={() => {
+              field.onChange(chosen.includes(o) ? chosen.filter((x) => x !== o) : [...chosen, o]);
+            }}
+          >
+            {o}
+          </button>
+        ))}
+      </div>
+      {said && (
+        <span className="font-semibold text-chalk-t" role="alert">
+          {said}
+        </span>
+      )}
     </div>
   );
 }

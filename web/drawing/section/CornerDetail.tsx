@@ -1,3 +1,4 @@
+import { useId } from 'react';
 import { barNamed } from '#core/model';
 import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
@@ -21,6 +22,7 @@ const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
 
 /** The lower left corner of a footing where its cover is read: large enough to see what is missing, the rest broken off. */
 export function CornerDetail({ s, units, width, height, reading: r, label }: Props) {
+  const clip = useId();
   const roomy = width >= 200;
   const formed = roomy ? 24 : 12;
   const form = s.unformed ? 10 : formed;
@@ -99,14 +101,14 @@ export function CornerDetail({ s, units, width, height, reading: r, label }: Pro
       )}
       {bottom && r.mm !== null && r.short && s.across && (
         <>
-          <clipPath id="corner-strip">
+          <clipPath id={clip}>
             <rect {...{ x: strip.x, y: strip.y, width: strip.w, height: strip.h }} />
           </clipPath>
           <path
             d={`M${x + mm(s.sideMm)} ${acrossY}H${x + w}`}
             stroke="var(--chalk)"
             strokeWidth={Math.max(2, mm(t))}
-            clipPath="url(#corner-strip)"
+            clipPath={`url(#${clip})`}
           />
         </>
       )}

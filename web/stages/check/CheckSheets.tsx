@@ -1,5 +1,7 @@
 import { UnsignSheet } from './UnsignSheet.tsx';
-import { useState, type SubmitEvent } from 'react';
+import { override } from '#core/log';
+import { EntryForm } from '../../forms/EntryForm.tsx';
+import { LongText } from '../../forms/fields.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -26,16 +28,7 @@ export function CheckSheets() {
   if (kind === 'item') return <ItemSheet elementId={ref} onClose={close} />;
   if (kind === 'change') return <ChangeSheet id={ref} onClose={close} />;
   if (kind === 'unsign') return <UnsignSheet hold={ref} onClose={close} />;
-  if (kind === 'override')
-    return (
-      <TextSheet
-        title="Go on against the gate"
-        label="Why? It stays on the report for good."
-        button="Go on"
-        onClose={close}
-        act="override"
-      />
-    );
+  if (kind === 'override') return <OverrideSheet onClose={close} />;
   return <QuestionSheets />;
 }
 
@@ -75,43 +68,20 @@ function OwnSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
-function TextSheet({
-  title,
-  label,
-  button,
-  act,
-  onClose,
-}: {
-  title: string;
-  label: string;
-  button: string;
-  act: 'override';
-  onClose: () => void;
-}) {
+/** Going on against the gate: why stands on the report for good. */
+function OverrideSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
-  const [text, setText] = useState('');
-  const submit = (e: SubmitEvent) => {
-    e.preventDefault();
-    if (text.trim()) void v.write(act, { reason: text.trim() }).then(onClose);
-  };
   return (
-    <Sheet open onClose={onClose} title={title}>
-      <form className="flex flex-col gap-3" onSubmit={submit}>
-        <label>
-          {label}
-          <textarea
-            className="field mt-1"
-            rows={3}
-            value={text}
-            onChange={(e) => {
-              setText(e.target.value);
-            }}
-          />
-        </label>
-        <button className="btn warn" disabled={!text.trim()}>
-          {button}
-        </button>
-      </form>
+    <Sheet open onClose={onClose} title="Go on against the gate">
+      <EntryForm
+        schema={override.body}
+        defaults={{}}
+        write={(body) => v.write('override', body).then(onClose)}
+        act="Go on"
+        warn
+      >
+        <LongText name="reason" label="Why? It stays on the report for good." />
+      </EntryForm>
     </Sheet>
   );
 }
