@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { answer, entries, question } from '#core/log';
 import { usePour } from '../app/pour-context.tsx';
 import { useFocus } from '../app/useFocus.ts';
@@ -27,16 +27,23 @@ function QuestionSheet({ onClose }: { onClose: () => void }) {
   const { run, set } = useFocus();
   const { elements } = v.record.pour;
   const first = run !== null && elements.includes(run) ? run : elements[0];
+  const open = useRef(false);
+  useEffect(() => {
+    open.current = true;
+    return () => {
+      open.current = false;
+    };
+  }, []);
   const number = Math.max(0, ...entries(v.state, 'question').map((q) => q.body.number)) + 1;
   return (
     <Sheet open onClose={onClose} title={`Question ${number}`}>
       <EntryForm
         schema={question.body}
         defaults={{ number, elementIds: first === undefined ? [] : [first], to: 'engineer' }}
-        // The sheet stays open on the question itself, so that a photo of the spot can go with it.
+        // The sheet stays open on the question itself, so that a photo of the spot can go with it; closed meanwhile it stays closed.
         write={(body) =>
           v.write('question', body).then((id) => {
-            set({ sheet: `answer:${id}` });
+            if (open.current) set({ sheet: `answer:${id}` });
           })
         }
         act="Ask"

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../core/testdata/entries.ts';
 import { dayOf, renderInPour } from '../testing/pour.tsx';
@@ -29,8 +29,34 @@ describe('a question', () => {
       });
     });
     // The sheet stays open on the question itself.
-    expect(window.location.search).not.toBe('');
     expect(screen.getByTestId('address').textContent).toContain('sheet=answer%3Aid');
+  });
+
+  test('that is closed while it is being kept does not come up again', async () => {
+    const user = userEvent.setup();
+    let keep: (id: string) => void = () => undefined;
+    const kept = new Promise<string>((resolve) => {
+      keep = resolve;
+    });
+    const { write } = renderInPour(<QuestionSheets />, {
+      search: '?sheet=question',
+      write: () => kept,
+    });
+    await user.type(screen.getByLabelText(/What is unclear/), 'Why?');
+    await user.click(screen.getByRole('button', { name: 'Ask' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalled();
+    });
+    await user.click(screen.getByRole('button', { name: 'Close' }));
+    await waitFor(() => {
+      expect(screen.queryByRole('dialog')).toBeNull();
+    });
+    await act(async () => {
+      keep('id');
+      await kept;
+    });
+    expect(screen.queryByRole('dialog')).toBeNull();
+    expect(screen.getByTestId('address').textContent).not.toContain('answer');
   });
 
   test('of nothing, or on no run, is not asked', async () => {
