@@ -4,7 +4,7 @@ import path from 'node:path';
 import { calculationNamed, REGISTER } from './register.ts';
 import { BadInput, evaluate } from '../kit/calculation.ts';
 
-/** Worked cases: from the folder beside the project when it is there, else from the repository's own copy. */
+/** Worked cases, of the repository's own. */
 interface Case {
   id: string;
   input: unknown;
@@ -19,12 +19,9 @@ type Simple = number | { rel?: number; abs?: number };
 type Tol = Simple | { rel?: number; abs?: number; fields?: Record<string, Simple> };
 
 const own = path.resolve(import.meta.dirname, '../testdata/reference');
-const beside = path.resolve(import.meta.dirname, '../../../shared/reference');
 const casesOf = (id: string): Case[] => {
-  const file = [path.join(beside, `${id}.json`), path.join(own, `${id}.json`)].find((f) =>
-    fs.existsSync(f),
-  );
-  return file ? (JSON.parse(fs.readFileSync(file, 'utf8')) as Case[]) : [];
+  const file = path.join(own, `${id}.json`);
+  return fs.existsSync(file) ? (JSON.parse(fs.readFileSync(file, 'utf8')) as Case[]) : [];
 };
 
 function allowed(tol: Tol | undefined, at: string, want: number): number {

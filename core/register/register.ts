@@ -40,9 +40,18 @@ import {
   spacingVerdict,
   vertLayout,
 } from '#core/steel';
-import { bagCount, orderQuantity, placingRate, pumpReach, siteMix, truckPlan } from '#core/supply';
+import {
+  bagCount,
+  learnedDelay,
+  learnedYield,
+  orderQuantity,
+  placingRate,
+  pumpReach,
+  siteMix,
+  truckPlan,
+} from '#core/supply';
 import { takeoff } from '#core/takeoff';
-import { daylightOf, evaporation, weatherRules } from '#core/weather';
+import { daylightOf, evaporation, startWindow, weatherRules } from '#core/weather';
 
 /** A trade subject and its calculations, in the order of the work. */
 export interface Subject {
@@ -91,7 +100,16 @@ export const SUBJECTS: readonly Subject[] = [
   },
   {
     title: 'Order and supply',
-    calculations: [orderQuantity, truckPlan, bagCount, siteMix, pumpReach, placingRate],
+    calculations: [
+      orderQuantity,
+      truckPlan,
+      learnedYield,
+      learnedDelay,
+      bagCount,
+      siteMix,
+      pumpReach,
+      placingRate,
+    ],
   },
   {
     title: 'Concrete',
@@ -106,7 +124,7 @@ export const SUBJECTS: readonly Subject[] = [
       strengthAcceptance,
     ],
   },
-  { title: 'Weather', calculations: [evaporation, weatherRules, daylightOf] },
+  { title: 'Weather', calculations: [evaporation, weatherRules, startWindow, daylightOf] },
   { title: 'Pour', calculations: [pourSimulation, sequenceSearch, pourStateOf, yieldSoFar] },
 ];
 

@@ -1,4 +1,5 @@
 /** The public face of this room: what others use of it. */
 export { daylight, daylightOf, localDate, midnightMs } from './daylight.ts';
 export { evaporation } from './evaporation.ts';
+export { startWindow } from './start-window.ts';
 export { weatherRules } from './weather-rules.ts';

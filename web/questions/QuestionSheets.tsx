@@ -8,7 +8,7 @@ import { Photos } from '../photos/Photos.tsx';
 import { Sheet } from '../ui/Dialog.tsx';
 
 /** The sheet of a question, asked or answered, where the address names one. */
-export function QuestionSheets() {
+export default function QuestionSheets() {
   const { sheet, set } = useFocus();
   const close = () => {
     set({ sheet: null });

@@ -3,7 +3,7 @@ import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../core/testdata/entries.ts';
 import { dayOf, renderInPour } from '../testing/pour.tsx';
-import { QuestionSheets } from './QuestionSheets.tsx';
+import QuestionSheets from './QuestionSheets.tsx';
 
 const { entry } = entriesFrom(dayOf('quillback', 'P2'), 'T. Oakes');
 const asked = entry('question', { number: 7, elementIds: ['E2'], text: 'Why?', to: 'engineer' }, 5);

@@ -1,3 +1,4 @@
+import { StartsDrawing } from './starts.tsx';
 import type { ComponentType } from 'react';
 import { OrderCurve } from '../OrderCurve.tsx';
 import { SlumpCone } from '../SlumpCone.tsx';
@@ -87,6 +88,9 @@ const DRAWINGS: Record<string, ComponentType<DrawProps>> = {
   'strength-forecast': HistoryDrawing,
   'truck-plan': DayDrawing,
   'weather-rules': DayDrawing,
+  'start-window': StartsDrawing,
+  'learned-yield': CompareDrawing,
+  'learned-delay': CompareDrawing,
   daylight: DayDrawing,
   'pour-simulation': DayDrawing,
   'order-quantity': Order,

@@ -226,6 +226,16 @@ const AMOUNTS: Record<string, (p: DrawProps) => AmountRow[]> = {
     ['bags', num(result, 'bags'), null, true],
     ['trips', num(result, 'trips'), null, false],
   ],
+  'learned-yield': ({ input, result }) => [
+    ['as the profile has it', 100 * num(input, 'priorWaste'), null, false],
+    ['as learned, in 100', 100 * num(result, 'wasteRatio'), null, true],
+    ['spread, in 100', 100 * num(result, 'sdRatio'), null, false],
+  ],
+  'learned-delay': ({ input, result }) => [
+    ['median as given', num(input, 'priorMedianMin'), 'Min', false],
+    ['median as learned', num(result, 'medianMin'), 'Min', true],
+    ['one in ten later than', num(result, 'p90Min'), 'Min', false],
+  ],
   'trench-fill': ({ result }) => [
     ['trench', num(result, 'trenchM3'), 'M3', false],
     ['gravel, loose', num(result, 'gravelM3'), 'M3', true],

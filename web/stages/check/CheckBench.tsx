@@ -6,11 +6,13 @@ import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { setWalk } from '../../app/walk.ts';
 import { CheckPicker } from './CheckPicker.tsx';
-import { CheckSheets } from './CheckSheets.tsx';
+import { lazily } from '../../ui/lazily.tsx';
 import { FixList } from './FixList.tsx';
 import { GatePanel } from './GatePanel.tsx';
 import { PointBench } from './PointBench.tsx';
 import type { Run } from '#core/model';
+
+const CheckSheets = lazily(() => import('./CheckSheets.tsx'));
 
 export function CheckBench() {
   const v = usePour();

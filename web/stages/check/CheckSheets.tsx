@@ -9,10 +9,10 @@ import { Sheet } from '../../ui/Dialog.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
 import { InspectionSheet } from './InspectionSheet.tsx';
 import { ItemSheet } from './ItemSheet.tsx';
-import { QuestionSheets } from '../../questions/QuestionSheets.tsx';
+import QuestionSheets from '../../questions/QuestionSheets.tsx';
 
 /** Sheets of the Check station: signing, handing over to the inspector, questions, and going on against the gate. */
-export function CheckSheets() {
+export default function CheckSheets() {
   const { sheet, set } = useFocus();
   const close = () => {
     set({ sheet: null });

@@ -12,7 +12,7 @@ import { ScheduleImport } from './import/ScheduleImport.tsx';
 const MOST_BYTES = 60 * 1024 * 1024;
 
 /** Brings in a schedule (pasted, CSV) or a drawing (DXF): looked at first, stored only then. */
-export function ImportSheet({ onClose }: { onClose: () => void }) {
+export default function ImportSheet({ onClose }: { onClose: () => void }) {
   const { on } = usePlan();
   const [table, setTable] = useState<string[][] | null>(null);
   const [drawing, setDrawing] = useState<{ name: string; read: DrawingRead } | null>(null);

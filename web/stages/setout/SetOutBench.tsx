@@ -2,14 +2,16 @@ import { elementIds } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
-import { QuestionSheets } from '../../questions/QuestionSheets.tsx';
+import { lazily } from '../../ui/lazily.tsx';
 import { HerePanel } from './HerePanel.tsx';
-import { ImportSheet } from './ImportSheet.tsx';
 import { LevelsPanel } from './LevelsPanel.tsx';
 import { SchedulePanel } from './SchedulePanel.tsx';
 import { SquarePanel } from './SquarePanel.tsx';
 import { Toolbar, Views } from './SetOutGround.tsx';
 import { ListsPanel } from './ListsPanel.tsx';
+
+const QuestionSheets = lazily(() => import('../../questions/QuestionSheets.tsx'));
+const ImportSheet = lazily(() => import('./ImportSheet.tsx'));
 
 const TABS = [
   ['here', 'Here'],
