@@ -143,6 +143,8 @@ export interface SiteSummary {
 export const putSettingsBody = z.object({
   version: z.number({ error: 'must be the version you read' }).int(),
   settings: pourSettingsSchema,
+  /** Another day for the pour; left out, it stays on its own. */
+  date: z.iso.date('must be a date as 2026-09-23').nullable().optional(),
 });
 
 /** A site's own value for a rule of its profile; null goes back to the profile's. */

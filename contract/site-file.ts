@@ -1,4 +1,3 @@
-import { oneLine } from '#core/kit';
 import {
   atMostOf,
   checkSitePlan,
@@ -7,6 +6,7 @@ import {
   MOST,
   plantSchema,
   pourDocSchema,
+  resourcesShape,
   sitePlanShape,
 } from '#core/model';
 import { z } from 'zod';
@@ -15,9 +15,7 @@ import { z } from 'zod';
 export const siteFileShape = sitePlanShape.extend({
   mixes: atMostOf(mixSchema, MOST.types).default([]),
   plants: atMostOf(plantSchema, MOST.types).default([]),
-  crew: z
-    .array(z.object({ name: oneLine().min(1, 'is empty').max(80), role: oneLine().max(80) }))
-    .default([]),
+  ...resourcesShape,
   pours: atMostOf(pourDocSchema, MOST.pours).default([]),
 });
 
@@ -28,6 +26,19 @@ interface IssueSink {
 /** What takes more than one field to see, in the site and in its pours. */
 export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
   checkSitePlan(file, ctx);
+  for (const [list, key] of [
+    ['mixes', 'mark'],
+    ['plants', 'id'],
+    ['conveyances', 'id'],
+  ] as const) {
+    const taken = new Set<string>();
+    file[list].forEach((x, i) => {
+      const name = (x as unknown as Record<string, string>)[key] ?? '';
+      if (taken.has(name))
+        ctx.addIssue({ code: 'custom', path: [list, i, key], message: `${name} is used twice` });
+      taken.add(name);
+    });
+  }
   const elements = new Set(elementIds(file));
   const codes = new Set<string>();
   file.pours.forEach((pour, i) => {
@@ -43,6 +54,9 @@ export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
       say(['mix'], `names mix ${pour.mix}, which is not in mixes`);
     if (!file.plants.some((p) => p.id === pour.plant))
       say(['plant'], `names plant ${pour.plant}, which is not in plants`);
+    const by = pour.settings.conveyance;
+    if (by !== null && !file.conveyances.some((c) => c.id === by))
+      say(['settings', 'conveyance'], `names ${by}, which is not in conveyances`);
     if (pour.settings.startAt >= pour.elements.length)
       say(['settings', 'startAt'], 'is past the last run of the pour');
   });

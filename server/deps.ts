@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import type { Account } from '../contract/index.ts';
 import type { Config } from './config.ts';
 import type { SiteClock } from './standins/clock.ts';
+import type { PlantService } from './standins/plant.ts';
 import type { WeatherService } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
 import type { SessionStore } from './store/sessions.ts';
@@ -28,6 +29,8 @@ export interface AppDeps {
   clock: SiteClock;
   heavy: HeavyPool;
   weather: WeatherService;
+  /** The batching plant; null where none is connected. */
+  plant: PlantService | null;
   /** Names and PINs that the demo offers at one press; null on one's own data. */
   demoAccounts: (Account & { pin: string })[] | null;
 }

@@ -7,6 +7,7 @@ import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from './demo.ts';
 import { newSetUpCode } from './session/set-up-code.ts';
 import { listen, reachOf } from './listen.ts';
 import { siteClock } from './standins/clock.ts';
+import { SimulatedPlant } from './standins/plant.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
 import { keepDailyBackups } from './backup/daily.ts';
@@ -86,6 +87,7 @@ const app = createApp({
   clock,
   heavy,
   weather,
+  plant: config.demo ? new SimulatedPlant() : null,
   demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
 });
 const servers = await listen(app, config);

@@ -189,3 +189,64 @@ test('a site file goes out and in bit for bit, changes and all', async () => {
   ).body as { id: string };
   expect(await out(again.id)).toBe(changed);
 });
+
+test('what there is to plan with is put in place of what stood; what a pour names cannot go', async () => {
+  const record = await pourOf('P2');
+  const put = (body: object) => foreman.put(`/api/sites/${record.siteId}/resources`).send(body);
+  const { version } = (
+    await put({
+      version: record.siteVersion,
+      prices: { crewPerMin: 6 },
+      crew: [{ name: 'T. Oakes', jobs: ['hose'] }],
+    }).expect(200)
+  ).body as { version: number };
+  const now = await pourOf('P2');
+  expect(now.siteVersion).toBe(version);
+  expect(now.site.prices).toEqual({ crewPerMin: 6 });
+  expect(now.site.crew).toEqual([{ name: 'T. Oakes', role: '', jobs: ['hose'] }]);
+  // What was not named stays.
+  expect(now.site.conveyances).toEqual(record.site.conveyances);
+  await put({ version: record.siteVersion, crew: [] }).expect(409);
+  const gone = (await put({ version, conveyances: [] }).expect(400)).body as Problem;
+  expect(gone.issues?.map((i) => i.path)).toContain('pours.1.settings.conveyance');
+  const bad = (
+    await put({
+      version,
+      conveyances: [{ ...record.site.conveyances[0], rateM3PerH: 1e6 }],
+    }).expect(400)
+  ).body as Problem;
+  expect(bad.issues?.[0]?.path).toBe('conveyances.0.rateM3PerH');
+  expect((await pourOf('P2')).siteVersion).toBe(version);
+  await (
+    await api.as('crew')
+  )
+    .put(`/api/sites/${record.siteId}/resources`)
+    .send({ version, crew: [] })
+    .expect(403);
+});
+
+test('a pour takes another day with its settings, and no conveyance that the site does not have', async () => {
+  const record = await pourOf('P4');
+  const { settings } = record.pour;
+  const put = (body: object) => foreman.put(`/api/pours/${record.id}/settings`).send(body);
+  const moved = (
+    await put({
+      version: record.version,
+      settings: { ...settings, firstLoadMin: 600 },
+      date: '2026-10-05',
+    }).expect(200)
+  ).body as PourAnswer;
+  expect(moved.pour.date).toBe('2026-10-05');
+  expect(moved.pour.settings.firstLoadMin).toBe(600);
+  expect(moved.duskMin).toBeLessThan(1440);
+  const bad = (
+    await put({
+      version: moved.version,
+      settings: { ...settings, conveyance: 'helicopter' },
+    }).expect(400)
+  ).body as Problem;
+  expect(bad.issues?.[0]?.path).toBe('settings.conveyance');
+  // Left out, the day stays; null takes it away.
+  await put({ version: moved.version, settings, date: null }).expect(200);
+  expect((await pourOf('P4')).pour.date).toBeNull();
+});

@@ -50,6 +50,20 @@ export {
   ruledMix,
 } from './pour.ts';
 export { atMostOf, meet, type Met, MOST, type RangeName } from './ranges.ts';
+export {
+  type Conveyance,
+  conveyanceSchema,
+  type CrewMember,
+  crewMemberSchema,
+  type Job,
+  JOBS,
+  type Prices,
+  pricesOf,
+  pricesSchema,
+  resourcesShape,
+  USUAL_PRICES,
+  type Wire,
+} from './resources.ts';
 export { type Role, ROLES } from './roles.ts';
 export { checkSitePlan, sitePlanSchema } from './site-check.ts';
 export {

@@ -100,6 +100,8 @@ export type FormSystem = z.output<typeof formSystemSchema>;
 export const groundSchema = z.object({
   gradeM: measure('elevation'),
   frostDepthM: nonNegative().lte(5, 'must be 5 or less'),
+  /** What it bears under a leg, kPa; not given, a usual 100 is taken and said. */
+  bearingKPa: positive().lte(5000, 'must be 5000 or less').optional(),
 });
 
 /** A change of the plan: which version it made, by whom, what it said, and which elements it bears on. */

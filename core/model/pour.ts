@@ -1,4 +1,5 @@
 import { atMostOf, measure, MOST } from './ranges.ts';
+import { jobSchema, placeSchema } from './resources.ts';
 import { z } from 'zod';
 import type { Rules } from '#core/rules';
 import {
@@ -30,6 +31,14 @@ export const mixSchema = z.object({
   cementType: z.enum(['I', 'III'], { error: 'must be I or III' }).default('I'),
   retarderFactor: positive().default(1),
   maxAgeMin: positive().optional(),
+  largestAggregateMm: positive().lte(150, 'must be 150 or less').optional(),
+  /** Cement and what counts as cement, and water, kg/m³. */
+  cementKgM3: positive().lte(900, 'must be 900 or less').optional(),
+  waterKgM3: positive().lte(400, 'must be 400 or less').optional(),
+  maxWcRatio: positive().lte(2, 'must be 2 or less').optional(),
+  airRatio: share().optional(),
+  fibreKgM3: nonNegative().lte(200, 'must be 200 or less').optional(),
+  pricePerM3: nonNegative().optional(),
 });
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
@@ -69,6 +78,15 @@ export const plantSchema = z.object({
   /** What a load under the least costs more. */
   shortLoadFee: nonNegative().optional(),
   stepM3: positive().gte(0.01, 'must be from 0.01 to 20').lte(20, 'must be from 0.01 to 20'),
+  /** When it batches, minutes of the day: from the first batch to the last. */
+  openMin: nonNegative().lte(1440, 'must be within the day').optional(),
+  closeMin: nonNegative().lte(1440, 'must be within the day').optional(),
+  contact: oneLine().max(120).optional(),
+  /** Unloading that is free, and what each minute after costs. */
+  freeUnloadMin: nonNegative().lte(1440, 'must be a day or less').optional(),
+  waitPerMin: nonNegative().optional(),
+  /** How long before the first batch an order or a change must be told, min. */
+  noticeMin: nonNegative().lte(20_160, 'must be two weeks or less').optional(),
 });
 export type Plant = z.output<typeof plantSchema>;
 
@@ -96,6 +114,21 @@ export const pourSettingsSchema = z.object({
   truckM3: measure('truck'),
   /** Minutes between loads; null lets each arrive as the one before is placed. */
   spacingMin: positive().lte(240, 'must be 240 or less').nullable().default(null),
+  /** All of it ordered, or the last load called when the end is in sight. */
+  order: z.enum(['firm', 'call'], { error: 'must be firm or call' }).default('firm'),
+  /** How it is conveyed, by the id of a conveyance of the site, and where that stands. */
+  conveyance: name().nullable().default(null),
+  setUp: placeSchema().nullable().default(null),
+  /** Who does what on the day. */
+  crew: z
+    .array(z.object({ job: jobSchema, name: name() }))
+    .max(60, 'must hold at most 60')
+    .default([]),
+  /** Where what is left over goes, and what that takes. */
+  leftOver: z
+    .object({ what: name(), volumeM3: positive().lte(50, 'must be 50 or less') })
+    .nullable()
+    .default(null),
   split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),
   /** What is ordered; null follows the core's recommendation. */
   orderM3: positive().lte(5000, 'must be 5000 or less').nullable().default(null),

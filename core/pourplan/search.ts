@@ -12,7 +12,8 @@ import type {
   SearchProgress,
   SearchResult,
 } from './search-types.ts';
-import { trialsOf, type Tally } from './trials.ts';
+import { trialsOf } from './trials.ts';
+import type { Tally } from './trials-types.ts';
 
 const KEYS = [
   'startAt',

@@ -2,6 +2,7 @@ import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import { EPS, headLimitM, layOut } from './trials-layout.ts';
+import type { Tally, TrialRecord, Trials } from './trials-types.ts';
 
 /**
  * The trial loop of the pour simulation, written for speed: the pour is laid out in typed arrays once, and a trial
@@ -9,28 +10,6 @@ import { EPS, headLimitM, layOut } from './trials-layout.ts';
  * what happened; this one only says how it went.
  */
 const NOTHING_M3 = 1e-9;
-/** How often, of all trials, and how much on the whole. */
-export interface Tally {
-  trials: number;
-  coldSeam: number;
-  overAge: number;
-  short: number;
-  afterDusk: number;
-  overRating: number;
-  crewWaitSum: number;
-  finishSum: number;
-  shortSum: number;
-  leftOverSum: number;
-}
-
-/** A pour laid out for many trials. */
-export interface Trials {
-  /** Runs trials from a seed. `finish` and `wait`, when given, take one entry a trial. */
-  run(trials: number, seed: number, finish?: Float64Array, wait?: Float64Array): Tally;
-  /** When the loads leave and come in the first trial of a seed. */
-  firstArrivals(seed: number): { leaveMin: number[]; arriveMin: number[] };
-}
-
 /* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
 /** Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once. */
 export function trialsOf(v: SimulationInput): Trials {
@@ -146,7 +125,13 @@ export function trialsOf(v: SimulationInput): Trials {
     return at;
   }
 
-  function run(trials: number, seed: number, finish?: Float64Array, wait?: Float64Array): Tally {
+  function run(
+    trials: number,
+    seed: number,
+    finish?: Float64Array,
+    wait?: Float64Array,
+    record?: TrialRecord,
+  ): Tally {
     const source = new Normals(seed);
     let coldSeam = 0;
     let overAge = 0;
@@ -245,7 +230,9 @@ export function trialsOf(v: SimulationInput): Trials {
           seamBeside[s] === 1 ? Math.max(sa, sb) - Math.min(ea, eb) : Math.max(sa - sb, ea - eb);
         if (gap > coldAt) {
           cold = true;
-          break;
+          if (!record) break;
+          record.seamCold[s] = (record.seamCold[s] as number) + 1;
+          record.coldSeams[trial] = (record.coldSeams[trial] as number) + 1;
         }
       }
       let burst = false;
@@ -272,6 +259,13 @@ export function trialsOf(v: SimulationInput): Trials {
       leftOverSum += leftOver;
       if (finish) finish[trial] = last;
       if (wait) wait[trial] = waited;
+      if (record) {
+        record.finish[trial] = last;
+        record.wait[trial] = waited;
+        record.shortM3[trial] = missing;
+        record.leftOverM3[trial] = leftOver;
+        record.overAge[trial] = old ? 1 : 0;
+      }
     }
     return {
       trials,
@@ -289,6 +283,7 @@ export function trialsOf(v: SimulationInput): Trials {
 
   return {
     run,
+    seams: nSeams,
     firstArrivals(seed) {
       draw(new Normals(seed));
       return { leaveMin: [...leave], arriveMin: [...arrive] };

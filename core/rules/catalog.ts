@@ -500,6 +500,14 @@ export const RULE_CATALOG = {
     'clearance-verdict.roomNeedM',
   ),
 
+  handRate: rule(
+    'Plan',
+    'Concrete one hand places in an hour',
+    'M3PerH',
+    ...both(3.6, TRADE),
+    [0.2, 30],
+  ),
+  callLead: rule('Plan', 'Until a called balance is batched', 'Min', ...both(15, TRADE), [0, 240]),
   coldSeamShare: rule(
     'Plan',
     'Mornings on which a seam may go cold',

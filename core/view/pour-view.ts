@@ -11,12 +11,16 @@ import {
 import { type AirHour, type Curing, curingOf } from '#core/cure';
 import { madeOncePer, rememberLast } from '#core/kit';
 import {
+  type Conveyance,
+  type CrewMember,
   type Mix,
   type MixRecord,
   type Plant,
   type PourDoc,
+  type Prices,
   ruledMix,
   type SitePlan,
+  type Wire,
 } from '#core/model';
 import {
   type Alarm,
@@ -33,7 +37,15 @@ import { localDate, midnightMs } from '#core/weather';
 
 /** A pour with its site, as it is stored: what should be. */
 export interface PourRecord {
-  site: SitePlan & RuledSite & { mixes: MixRecord[]; plants: Plant[] };
+  site: SitePlan &
+    RuledSite & {
+      mixes: MixRecord[];
+      plants: Plant[];
+      conveyances?: Conveyance[];
+      crew?: CrewMember[];
+      prices?: Prices | undefined;
+      wires?: Wire[];
+    };
   pour: PourDoc;
   /** End of daylight on the day of the pour, minutes after local midnight. */
   duskMin: number;

@@ -61,8 +61,8 @@ export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router
     res.json(await sites.pour(String(req.params.id)));
   });
   router.put('/pours/:id/settings', foreman, async (req, res) => {
-    const { version, settings } = parse(putSettingsBody, req.body, 'The plan');
-    res.json(await changes.settings(String(req.params.id), version, settings));
+    const { version, settings, date } = parse(putSettingsBody, req.body, 'The plan');
+    res.json(await changes.settings(String(req.params.id), version, settings, date));
   });
 
   return router;

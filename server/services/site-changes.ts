@@ -2,6 +2,7 @@ import type { Transaction } from 'kysely';
 import {
   siteFileSchema,
   type PourAnswer,
+  type Resources,
   type SiteFile,
   type SiteVersion,
 } from '../../contract/index.ts';
@@ -81,8 +82,31 @@ export class SiteChanges {
     });
   }
 
+  /**
+   * Puts other mixes, plants, conveyances, crew or prices in the place of those that stand, over the version that was read. What a
+   * pour still names cannot go.
+   */
+  async resources(id: string, version: number, lists: Resources): Promise<SiteVersion> {
+    return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
+      const site = await siteAt(tx, id, version);
+      const pours = (await poursOf(tx, id)).map((r) => r.doc);
+      const whole = parse(
+        siteFileSchema,
+        { ...site, ...lists, pours },
+        'What there is to plan with',
+      );
+      await storeSite(tx, id, version + 1, whole);
+      return { version: version + 1 };
+    });
+  }
+
   /** Writes new settings over the version that was read; a stale one gets 409 with what stands now. */
-  async settings(id: string, version: number, settings: PourSettings): Promise<PourAnswer> {
+  async settings(
+    id: string,
+    version: number,
+    settings: PourSettings,
+    date?: string | null,
+  ): Promise<PourAnswer> {
     const was = await this.#db.transaction().execute(async (tx): Promise<number> => {
       const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
       if (!row) throw notFound(`pour ${id}`);
@@ -93,7 +117,17 @@ export class SiteChanges {
           'settings.startAt',
           'is past the last run of the pour',
         );
-      if (row.version === version) await storePour(tx, id, version + 1, { ...doc, settings });
+      const site = await siteOf(tx, row.site_id);
+      const by = settings.conveyance;
+      if (by !== null && !site.conveyances.some((c) => c.id === by))
+        throw refused(
+          `the site has no conveyance ${by}`,
+          'settings.conveyance',
+          `names ${by}, which is not in conveyances`,
+        );
+      const day = date === undefined ? doc.date : date;
+      if (row.version === version)
+        await storePour(tx, id, version + 1, { ...doc, date: day, settings });
       return row.version;
     });
     const current = await this.#sites.pour(id);
@@ -106,6 +140,12 @@ export class SiteChanges {
       { yours: version, current },
     );
   }
+}
+
+async function siteOf(tx: Tx, id: string): Promise<SiteFile> {
+  const row = await tx.selectFrom('site').select('doc').where('id', '=', id).executeTakeFirst();
+  if (!row) throw notFound(`site ${id}`);
+  return readStored(row.doc).site;
 }
 
 /** The site as it stands, when it is at the version that was read. */

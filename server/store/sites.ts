@@ -1,11 +1,10 @@
 import { sql } from 'kysely';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
-import type { PourDoc } from '#core/model';
 import { daylight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
-import { StoredSites } from './stored-site.ts';
+import { readStoredPour, StoredSites } from './stored-site.ts';
 
 /** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
 const NO_DUSK_MIN = 24 * 60;
@@ -70,7 +69,7 @@ export class SiteStore {
       .execute();
     return {
       ...(JSON.parse(row.doc) as SiteFile),
-      pours: pours.map((p) => JSON.parse(p.doc) as PourDoc),
+      pours: pours.map((p) => readStoredPour(p.doc)),
     };
   }
 
@@ -123,7 +122,7 @@ export class SiteStore {
       .select(['doc', 'version'])
       .where('id', '=', row.site_id)
       .executeTakeFirstOrThrow();
-    const pour = JSON.parse(row.doc) as PourDoc;
+    const pour = readStoredPour(row.doc);
     const { site, faults } = this.#read.read({ id: row.site_id, version: siteVersion, doc });
     const { timeZone, latitude, longitude } = site;
     const duskMin = pour.date ? daylight(pour.date, timeZone, latitude, longitude).duskMin : null;

@@ -1,5 +1,6 @@
 import { siteFileSchema, type SiteFile } from '../../contract/index.ts';
 import { type InputIssue, issuesOf } from '#core/kit';
+import { type PourDoc, pourDocSchema } from '#core/model';
 
 /** Lists of a site that was stored before they were known. */
 const NO_LISTS = {
@@ -19,6 +20,8 @@ const NO_LISTS = {
   mixes: [],
   plants: [],
   crew: [],
+  conveyances: [],
+  wires: [],
 };
 
 /** A site as it is stored, with what of it its schema would not take today. */
@@ -37,6 +40,13 @@ export function readStored(doc: string): StoredSite {
   return parsed.success
     ? { site: parsed.data, faults: [] }
     : { site: { ...NO_LISTS, ...raw }, faults: issuesOf(parsed.error, raw).slice(0, 200) };
+}
+
+/** A pour as it is stored, with what its schema takes for granted since; one that would not be taken today stands as it is. */
+export function readStoredPour(doc: string): PourDoc {
+  const raw = JSON.parse(doc) as PourDoc;
+  const parsed = pourDocSchema.safeParse(raw);
+  return parsed.success ? parsed.data : raw;
 }
 
 /** As many sites are kept as they were read; a team works on few at a time. */

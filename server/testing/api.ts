@@ -9,6 +9,7 @@ import { createApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from '../demo.ts';
 import { siteClock } from '../standins/clock.ts';
+import { SimulatedPlant } from '../standins/plant.ts';
 import { SimulatedWeather } from '../standins/weather.ts';
 import { AccountStore } from '../store/accounts.ts';
 import { openDatabase } from '../store/database.ts';
@@ -51,6 +52,7 @@ export async function testApi({ seed = true } = {}) {
     clock,
     heavy,
     weather: new SimulatedWeather(demoWeather()),
+    plant: new SimulatedPlant(),
     demoAccounts: DEMO_ACCOUNTS,
   });
   const as = async (role: 'foreman' | 'crew' | 'inspector' | 'viewer') => {

@@ -2,4 +2,4 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const { report, calculationIssues } = await import('./heavy-worker.ts');
+export const { report, card, calculationIssues } = await import('./heavy-worker.ts');

@@ -3,6 +3,7 @@ import path from 'node:path';
 import pdfmake from 'pdfmake';
 import { attempt, type InputIssue } from '#core/kit';
 import { calculationNamed } from '#core/register';
+import { cardDocument } from '../report/card.ts';
 import { reportDocument } from '../report/document.ts';
 import { type ReportInput } from '../report/context.ts';
 
@@ -38,12 +39,17 @@ pdfmake.setTableLayouts({
 export interface HeavyWork {
   /** The report of a pour, as a PDF. */
   report: (input: ReportInput) => Promise<Uint8Array>;
+  /** The card of a pour, one page. */
+  card: (input: ReportInput) => Promise<Uint8Array>;
   /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
   calculationIssues: (asked: { id: string; input: unknown }) => InputIssue[];
 }
 
 export const report: HeavyWork['report'] = (input) =>
   pdfmake.createPdf(reportDocument(input)).getBuffer();
+
+export const card: HeavyWork['card'] = (input) =>
+  pdfmake.createPdf(cardDocument(input)).getBuffer();
 
 export const calculationIssues: HeavyWork['calculationIssues'] = ({ id, input }) => {
   const calc = calculationNamed(id);

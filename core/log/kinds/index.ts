@@ -12,6 +12,7 @@ import { loadEnd } from './load-end.ts';
 import { loadVerdict } from './load-verdict.ts';
 import { mark } from './mark.ts';
 import { note } from './note.ts';
+import { order } from './order.ts';
 import { override } from './override.ts';
 import { photo } from './photo.ts';
 import { placeStart } from './place-start.ts';
@@ -45,6 +46,7 @@ export const ENTRY_KINDS = {
   line,
   sign,
   override,
+  order,
   question,
   answer,
   note,

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import {
+  atMostOf,
+  conveyanceSchema,
+  crewMemberSchema,
+  mixSchema,
+  MOST,
+  plantSchema,
+  pricesSchema,
+} from '#core/model';
+
+/** What there is to plan with, over the version that was read; a list that is left out stays as it is. */
+export const putResourcesBody = z.object({
+  version: z.number({ error: 'must be the version you read' }).int(),
+  mixes: atMostOf(mixSchema, MOST.types).optional(),
+  plants: atMostOf(plantSchema, MOST.types).optional(),
+  conveyances: atMostOf(conveyanceSchema, MOST.types).optional(),
+  crew: atMostOf(crewMemberSchema, MOST.types).optional(),
+  prices: pricesSchema.optional(),
+});
+export type Resources = Omit<z.output<typeof putResourcesBody>, 'version'>;
+
+/** What is told to the plant: so much in so many loads; when, of what mix and to which pour stands in the plan. */
+export const orderBody = z.object({
+  volumeM3: z.number({ error: 'must be a number' }).gt(0, 'must be above 0').lte(5000),
+  loads: z
+    .number({ error: 'must be a number' })
+    .int('must be a whole number')
+    .gt(0, 'must be above 0')
+    .lte(500, 'must be 500 or fewer'),
+  /** What it is to the plant: a first order or a changed one, put off, or called off. */
+  act: z
+    .enum(['order', 'put-off', 'cancel'], { error: 'must be order, put-off or cancel' })
+    .default('order'),
+});
+
+/** The plant's answer: taken under its number, or not, and why. */
+export interface OrderAnswer {
+  taken: boolean;
+  number: string | null;
+  /** In the plant's words. */
+  said: string;
+}
+
+/** A load as the plant knows it. */
+export interface Delivery {
+  id: string;
+  ticket: string;
+  volumeM3: number;
+  batchedAt: string | null;
+  /** When it came, or is likely to come. */
+  dueAt: string;
+  state: 'to batch' | 'on the road' | 'here';
+}
+export interface DeliveriesAnswer {
+  source: 'simulated' | 'none';
+  number: string | null;
+  loads: Delivery[];
+}

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { count, nonNegative, positive } from '#core/kit';
+import { counted, textOf, volume } from '#core/units';
+import { entryKind, id, text } from '../entry-kind.ts';
+
+const ACT = {
+  order: 'Ordered',
+  'put-off': 'Put off',
+  cancel: 'Called off',
+} as const;
+
+/** What the plant was told, and what it said to that. */
+export const order = entryKind({
+  body: z.object({
+    act: z.enum(['order', 'put-off', 'cancel'], { error: 'must be order, put-off or cancel' }),
+    volumeM3: nonNegative().lte(5000),
+    /** What was to be batched when, load by load. */
+    loads: z
+      .array(
+        z.object({
+          id: id(),
+          volumeM3: positive().lte(20),
+          batchAt: z.iso.datetime({ error: 'must be a time with its zone' }),
+        }),
+      )
+      .max(500),
+    mix: id(),
+    plant: id(),
+    /** The plant's own number for it; null where it was told by telephone. */
+    number: id().nullable(),
+    /** Which telling this is, from 1. */
+    turn: count().lte(10_000),
+    said: text(),
+  }),
+  inReport: 'order',
+  text: ({ act, volumeM3, loads, number, said }, { units }) =>
+    `${ACT[act]}${act === 'order' ? `: ${textOf(volume(volumeM3, units))} in ${counted(loads.length, 'load')}` : ''}${number === null ? '' : `, ${number}`}. ${said}`,
+});

@@ -1,0 +1,109 @@
+import type { Prices, PourSettings } from '#core/model';
+import { quantilesOf } from './quantiles.ts';
+import type { SimulationInput } from './simulation-model.ts';
+import { trialsOf } from './trials.ts';
+import type { TrialRecord } from './trials-types.ts';
+
+interface Spread {
+  p10: number;
+  p50: number;
+  p90: number;
+}
+const spread = (values: Float64Array): Spread => {
+  const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number];
+  return { p10, p50, p90 };
+};
+
+/** A seam, and on which share of mornings it goes cold. */
+export interface SeamOdds {
+  above: string;
+  below: string;
+  kind: 'below' | 'beside';
+  share: number;
+}
+
+/** How a pour goes on many mornings: shares of them from 0 to 1, minutes after midnight, the site's money. */
+export interface Odds {
+  coldSeam: number;
+  overAge: number;
+  short: number;
+  afterDusk: number;
+  overRating: number;
+  /** Placing into the hours that are ruled out: rain, mostly. */
+  inRain: number;
+  finishMin: Spread;
+  crewWaitMin: Spread;
+  cost: Spread;
+  /** Seams that go cold on any morning, the likeliest first. */
+  seams: SeamOdds[];
+}
+
+/** What a morning costs beside the concrete that is placed. */
+export interface OddsPrices {
+  prices: Required<Prices>;
+  costs: PourSettings['costs'];
+}
+
+const recordOf = (trials: number, seams: number): TrialRecord => ({
+  finish: new Float64Array(trials),
+  wait: new Float64Array(trials),
+  shortM3: new Float64Array(trials),
+  leftOverM3: new Float64Array(trials),
+  coldSeams: new Float64Array(trials),
+  overAge: new Uint8Array(trials),
+  seamCold: new Float64Array(seams),
+});
+
+/** Seams in the order in which the trials lay them out: cell by cell, below before beside. */
+const seamsIn = (v: SimulationInput): Omit<SeamOdds, 'share'>[] =>
+  v.cells.flatMap((c) => [
+    ...(c.below === undefined ? [] : [{ above: c.id, below: c.below, kind: 'below' as const }]),
+    ...c.beside.map((b) => ({ above: c.id, below: b, kind: 'beside' as const })),
+  ]);
+
+/** Cost of each morning: crew and pump while they stand, what is missing or left over, old loads, dusk, seams to mend. */
+function costsOf(v: SimulationInput, r: TrialRecord, { prices, costs }: OddsPrices): Float64Array {
+  return Float64Array.from(r.finish, (finishMin, i) => {
+    const short = r.shortM3[i] as number;
+    return (
+      (prices.crewPerMin + prices.pumpPerMin) * (r.wait[i] as number) +
+      (short > 0 ? costs.shortFixed + costs.shortPerM3 * short : 0) +
+      (costs.costPerM3 + costs.disposalPerM3) * (r.leftOverM3[i] as number) +
+      prices.oldLoad * (r.overAge[i] as number) +
+      (finishMin > v.duskMin ? prices.afterDusk : 0) +
+      prices.coldSeam * (r.coldSeams[i] as number)
+    );
+  });
+}
+
+/**
+ * How a pour goes on as many mornings as `simulation.trials` says, from its seed: the same pour and seed give the same answer.
+ * @param noGoFromMin when the first hour begins in which nothing may be placed, minutes after midnight; null where there is none
+ */
+export function oddsOf(
+  simulation: SimulationInput,
+  money: OddsPrices,
+  noGoFromMin: number | null,
+): Odds {
+  const many = trialsOf(simulation);
+  const { trials } = simulation;
+  const record = recordOf(trials, many.seams);
+  const tally = many.run(trials, simulation.seed, undefined, undefined, record);
+  const late = noGoFromMin ?? Infinity;
+  const share = (n: number) => n / trials;
+  return {
+    coldSeam: share(tally.coldSeam),
+    overAge: share(tally.overAge),
+    short: share(tally.short),
+    afterDusk: share(tally.afterDusk),
+    overRating: share(tally.overRating),
+    inRain: share(record.finish.filter((f) => f > late).length),
+    finishMin: spread(record.finish),
+    crewWaitMin: spread(record.wait),
+    cost: spread(costsOf(simulation, record, money)),
+    seams: seamsIn(simulation)
+      .map((s, i) => ({ ...s, share: share(record.seamCold[i] as number) }))
+      .filter((s) => s.share > 0)
+      .sort((a, b) => b.share - a.share),
+  };
+}

@@ -1,0 +1,136 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { DeliveriesAnswer, OrderAnswer, PourAnswer, Problem } from '../contract/index.ts';
+import { planOf } from '../core/view/pour-view.ts';
+import { testApi } from './testing/api.ts';
+
+let api: Awaited<ReturnType<typeof testApi>>;
+let foreman: Awaited<ReturnType<typeof api.as>>;
+beforeAll(async () => {
+  api = await testApi();
+  foreman = await api.as('foreman');
+});
+afterAll(() => api.end());
+
+const pourOf = async (code: string) =>
+  (await foreman.get(`/api/pours/${await api.idOf(code)}`).expect(200)).body as PourAnswer;
+const plannedOf = (record: PourAnswer) => {
+  const plan = planOf(record);
+  if (!plan) throw new Error('no plan');
+  return { volumeM3: plan.orderedM3, loads: plan.loadIds.length };
+};
+const tell = (id: string, body: object) => foreman.post(`/api/pours/${id}/order`).send(body);
+const deliveries = async (id: string) =>
+  (await foreman.get(`/api/pours/${id}/deliveries`).expect(200)).body as DeliveriesAnswer;
+const entries = async (id: string) =>
+  (
+    (await foreman.get(`/api/pours/${id}/events?after=0`).expect(200)).body as { kind: string }[]
+  ).filter((e) => e.kind === 'order').length;
+
+describe('an order to the plant', () => {
+  test('is taken under a number, stands in the log, and its loads are to batch', async () => {
+    const record = await pourOf('K1');
+    const planned = plannedOf(record);
+    const said = (await tell(record.id, planned).expect(200)).body as OrderAnswer;
+    expect(said).toMatchObject({
+      taken: true,
+      number: expect.stringMatching(/^K1-\d{4}$/) as unknown,
+    });
+    const now = await deliveries(record.id);
+    expect(now.number).toBe(said.number);
+    expect(now.loads).toHaveLength(planned.loads);
+    expect(now.loads.every((l) => l.state === 'to batch' && l.batchedAt === null)).toBe(true);
+    expect(await entries(record.id)).toBe(1);
+    // Changed, it has another number; called off, nothing is to come.
+    const again = (await tell(record.id, planned).expect(200)).body as OrderAnswer;
+    expect(again.number).toBe(`${said.number ?? ''}/2`);
+    await tell(record.id, { ...planned, act: 'cancel' }).expect(200);
+    expect((await deliveries(record.id)).loads).toEqual([]);
+    expect(await entries(record.id)).toBe(3);
+  });
+
+  test('is refused in words where the plant cannot, and nothing is written down', async () => {
+    const record = await pourOf('K2');
+    const put = async (firstLoadMin: number, date = '2026-10-06') => {
+      const now = await pourOf('K2');
+      const body = {
+        version: now.version,
+        settings: { ...now.pour.settings, firstLoadMin },
+        date,
+      };
+      return (await foreman.put(`/api/pours/${record.id}/settings`).send(body).expect(200))
+        .body as PourAnswer;
+    };
+    // The plant opens at 06:30 and is half an hour away.
+    const early = (await tell(record.id, plannedOf(await put(360))).expect(200))
+      .body as OrderAnswer;
+    expect(early.taken).toBe(false);
+    expect(early.said).toContain('opens at 06:30');
+    const late = (await tell(record.id, plannedOf(await put(1200))).expect(200))
+      .body as OrderAnswer;
+    expect(late.said).toContain('shuts at 17:30');
+    // Yesterday's load cannot leave.
+    const past = (await tell(record.id, plannedOf(await put(480, '2026-09-22'))).expect(200))
+      .body as OrderAnswer;
+    expect(past).toMatchObject({ taken: false, number: null });
+    expect(await entries(record.id)).toBe(0);
+  });
+
+  test('of something else than what is planned, of a pour without a day, by the crew: refused', async () => {
+    const record = await pourOf('K1');
+    const { volumeM3, loads } = plannedOf(record);
+    const other = (await tell(record.id, { volumeM3: volumeM3 + 1, loads }).expect(400))
+      .body as Problem;
+    expect(other.issues?.[0]?.path).toBe('volumeM3');
+    const p4 = await pourOf('P4');
+    const undated = (await tell(p4.id, plannedOf(p4)).expect(400)).body as Problem;
+    expect(undated.issues?.[0]?.path).toBe('date');
+    const k2 = await pourOf('K2');
+    expect(
+      ((await tell(k2.id, { ...plannedOf(k2), act: 'put-off' }).expect(400)).body as Problem)
+        .detail,
+    ).toContain('no order');
+    await (await api.as('crew')).post(`/api/pours/${record.id}/order`).send({}).expect(403);
+  });
+});
+
+test('loads leave and come by the clock of the site, late as the plant’s loads are', async () => {
+  const record = await pourOf('P2');
+  const planned = plannedOf(record);
+  // P2 is poured today: the plant wants two hours.
+  const first = planOf(record)?.simulation.loads[0]?.batchMin ?? 0;
+  expect(first).toBeGreaterThan(400);
+  const later = { ...record.pour.settings, firstLoadMin: 660 };
+  const moved = (
+    await foreman
+      .put(`/api/pours/${record.id}/settings`)
+      .send({ version: record.version, settings: later })
+      .expect(200)
+  ).body as PourAnswer;
+  expect((await tell(record.id, planned).expect(200)).body).toMatchObject({ taken: true });
+  expect((await deliveries(record.id)).loads[0]?.state).toBe('to batch');
+  await foreman.post('/api/clock').send({ advanceMin: 250 }).expect(200);
+  const then = await deliveries(record.id);
+  expect(then.loads[0]?.state).not.toBe('to batch');
+  expect(then.loads[0]?.batchedAt).not.toBeNull();
+  // Asked twice it says the same.
+  expect(await deliveries(record.id)).toEqual(then);
+  await foreman.post('/api/clock').send({ advanceMin: 600 }).expect(200);
+  expect((await deliveries(record.id)).loads.every((l) => l.state === 'here')).toBe(true);
+  expect(moved.pour.settings.firstLoadMin).toBe(660);
+});
+
+test('the card is a page, and the calendar has what is to be thought of', async () => {
+  const record = await pourOf('K1');
+  const card = await foreman.get(`/api/pours/${record.id}/card.pdf`).buffer(true).expect(200);
+  expect(card.headers['content-type']).toContain('application/pdf');
+  const text = (card.body as Buffer).toString('latin1');
+  expect(text.startsWith('%PDF')).toBe(true);
+  expect(text.match(/\/Type \/Page\b/g)).toHaveLength(1);
+  const ics = (await foreman.get(`/api/sites/${record.siteId}/calendar.ics`).expect(200)).text;
+  expect(ics.startsWith('BEGIN:VCALENDAR')).toBe(true);
+  // K1 pours at 08:00 in Paris, 06:00 by universal time; K3 has no day.
+  expect(ics).toContain('DTSTART:20260924T060000Z');
+  expect(ics).toContain('K1: cylinders due');
+  expect(ics).not.toContain('K3:');
+  await foreman.get('/api/sites/none/calendar.ics').expect(404);
+});

@@ -1,0 +1,143 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { fillJobs, jobsNeeded } from '#core/pourplan';
+import { clockText, lengthText, textOf, volume } from '#core/units';
+import { contextOf, type ReportContext, type ReportInput } from './context.ts';
+import { sequenceDrawing } from './sequence-drawing.ts';
+import { bold, right, table } from './table.ts';
+
+const GREY = '#4A5355';
+const h2 = (text: string): Content => ({ text, style: 'h2' });
+
+const conveyanceOf = ({ record: { site, pour } }: ReportContext) =>
+  site.conveyances.find((c) => c.id === pour.settings.conveyance);
+
+/** What is ordered, what it has to be like at the truck and at the hose. */
+function orderPart(c: ReportContext): Content[] {
+  const { view, units } = c;
+  const { mix, plant, plan } = view;
+  const by = conveyanceOf(c);
+  const loss = by?.slumpLossMm ?? 0;
+  const slump =
+    loss > 0
+      ? `Slump ${lengthText(mix.slumpMm, units)} at the truck, ${lengthText(Math.max(0, mix.slumpMm - loss), units)} at the hose.`
+      : `Slump ${lengthText(mix.slumpMm, units)}.`;
+  return [
+    h2('Order'),
+    {
+      text: `${textOf(volume(plan.orderedM3, units))} of ${mix.label} from ${plant.label}${plant.contact === undefined ? '' : `, ${plant.contact}`}. ${slump} No load older than ${mix.maxAgeMin} min.`,
+    },
+    { text: by ? `By ${by.label}.` : 'How it is conveyed is not settled.' },
+  ];
+}
+
+function loadsPart({ view: { plan }, units }: ReportContext): Content[] {
+  return [
+    h2('Loads'),
+    table(
+      ['', 'batch', 'here', units === 'us' ? 'yd³' : 'm³'],
+      [24, 48, 48, '*'],
+      plan.trucks.result.loads.map((l, i) => [
+        bold(plan.loadIds[i] ?? ''),
+        clockText(l.batchMin),
+        clockText(l.arriveMin),
+        right(volume(l.volumeM3, units, 1).value),
+      ]),
+    ),
+    { text: `Last placed ${clockText(plan.timetable.finishMin)}.` },
+  ];
+}
+
+function crewPart(c: ReportContext): Content[] {
+  const { site, pour } = c.record;
+  const needs = jobsNeeded(
+    c.view.plan.route,
+    conveyanceOf(c),
+    site.formSystems.find((f) => f.mark === pour.forms),
+  );
+  const filled = fillJobs(needs, site.crew, pour.settings.crew);
+  return [
+    h2('Crew'),
+    table(
+      ['', ''],
+      [70, '*'],
+      filled.map((f) => [bold(f.job), f.name ?? 'nobody yet']),
+    ),
+  ];
+}
+
+/** What can hurt, from what is planned; and the usual deference. */
+function hazards(c: ReportContext): string[] {
+  const by = conveyanceOf(c);
+  const walls = c.view.plan.route.legs.some((l) => l.wall);
+  return [
+    ...(by?.kind === 'boom'
+      ? ['Nobody under the boom; a spotter for wires; pads under every leg.']
+      : []),
+    ...(by?.kind === 'boom' || by?.kind === 'line'
+      ? ['Stand clear of the hose end while it starts and when a blockage clears.']
+      : []),
+    ...(walls ? ['Nobody in the line of the wall while it is filled; watch ties and braces.'] : []),
+    'Trucks keep off the edge of the excavation. One person backs them in.',
+    'Fresh concrete burns: gloves, glasses, boots; wash off at once.',
+  ];
+}
+
+function placesPart(c: ReportContext): Content[] {
+  const { settings } = c.record.pour;
+  return [
+    h2('Left over and washout'),
+    {
+      text: settings.leftOver
+        ? `${settings.leftOver.what}, takes ${textOf(volume(settings.leftOver.volumeM3, c.units))}.`
+        : 'No place for what is left over yet.',
+    },
+    { text: 'Wash out only where it is lined and marked.' },
+  ];
+}
+
+/** The card of a pour: one page that hangs at the form. */
+export function cardDocument(input: ReportInput): TDocumentDefinitions {
+  const c = contextOf(input);
+  const { pour, site } = c.record;
+  const legs = c.view.plan.route.legs.map((l) => l.elementId);
+  return {
+    pageSize: c.units === 'us' ? 'LETTER' : 'A4',
+    pageMargins: [40, 36, 40, 36],
+    defaultStyle: { font: 'Plex', fontSize: 9.5, lineHeight: 1.15 },
+    styles: {
+      h1: { fontSize: 22, bold: true },
+      h2: { fontSize: 12, bold: true, margin: [0, 8, 0, 2] },
+    },
+    info: { title: `${pour.code} card`, subject: site.name, creator: 'Jactum' },
+    content: [
+      { text: `${pour.code} ${pour.title}`, style: 'h1' },
+      {
+        text: `${site.name}. ${pour.date ?? 'No day yet'}, first load ${clockText(pour.settings.firstLoadMin)}. Made ${c.stamp(c.nowMs)}.`,
+      },
+      {
+        columns: [
+          { width: '*', stack: [...orderPart(c), ...loadsPart(c)] },
+          {
+            width: 250,
+            stack: [
+              h2('Sequence'),
+              { svg: sequenceDrawing(site, legs), width: 240 },
+              { text: legs.map((l, i) => `${i + 1} ${l}`).join(', '), fontSize: 8 },
+              ...crewPart(c),
+            ],
+          },
+        ],
+        columnGap: 18,
+      },
+      h2('Watch'),
+      { ul: hazards(c) },
+      ...placesPart(c),
+      {
+        text: 'Engineer, inspector, manufacturers and local code rule where this card differs.',
+        margin: [0, 8, 0, 0],
+        fontSize: 8,
+        color: GREY,
+      },
+    ],
+  };
+}

@@ -1,0 +1,137 @@
+import { v7 as uuid } from 'uuid';
+import type { DeliveriesAnswer, OrderAnswer, PourAnswer } from '../../contract/index.ts';
+import { newEventSchema } from '../../contract/index.ts';
+import { latest, type LogEvent, replay } from '#core/log';
+import { planOf } from '#core/view';
+import { midnightMs } from '#core/weather';
+import { admit } from '../log/admit.ts';
+import { notFound, parse, ProblemError } from '../problems.ts';
+import type { AppDeps } from '../deps.ts';
+import type { personOf } from '../session/session.ts';
+import type { PlantOrder } from '../standins/plant.ts';
+
+type Deps = Pick<AppDeps, 'sites' | 'events' | 'clock' | 'plant'>;
+type Order = LogEvent<'order'>['body'];
+interface Asked {
+  volumeM3: number;
+  loads: number;
+  act: Order['act'];
+}
+
+const refused = (path: string, message: string, detail: string): ProblemError =>
+  new ProblemError(400, 'Not ordered', detail, [{ path, message }]);
+
+/** The loads of the plan as the plant has to batch them; what is asked for must be what is planned. */
+function loadsFor(record: PourAnswer, asked: Asked, dayMs: number): Order['loads'] {
+  const plan = planOf(record);
+  if (!plan) throw notFound(`mix or plant of pour ${record.id}`);
+  if (plan.loadIds.length !== asked.loads || Math.abs(plan.orderedM3 - asked.volumeM3) > 1e-6)
+    throw refused(
+      'volumeM3',
+      'is not what is planned',
+      `The plan is ${plan.orderedM3.toFixed(3)} m³ in ${plan.loadIds.length} loads. Plan it so first, then order.`,
+    );
+  return plan.simulation.loads.map((l) => ({
+    id: l.id,
+    volumeM3: l.volumeM3,
+    batchAt: new Date(dayMs + l.batchMin * 60_000).toISOString(),
+  }));
+}
+
+const plantOf = (record: PourAnswer) => {
+  const plant = record.site.plants.find((p) => p.id === record.pour.plant);
+  if (!plant) throw notFound(`plant ${record.pour.plant}`);
+  return plant;
+};
+
+const orderOf = (record: PourAnswer, body: Pick<Order, 'loads' | 'turn'>, dayMs: number) =>
+  ({
+    pourId: record.id,
+    pourCode: record.pour.code,
+    plant: plantOf(record),
+    loads: body.loads,
+    dayMs,
+    turn: body.turn,
+  }) satisfies PlantOrder;
+
+/** Orders to the plant: told, answered, and written into the log with the answer. */
+export class Orders {
+  readonly #deps: Deps;
+  constructor(deps: Deps) {
+    this.#deps = deps;
+  }
+
+  async #last(pourId: string): Promise<Order | null> {
+    return latest(replay(await this.#deps.events.after(pourId, 0)), 'order')?.body ?? null;
+  }
+
+  /** Tells the plant. What it does not take is answered with its reason, and nothing is written down. */
+  async tell(
+    pourId: string,
+    asked: Asked,
+    person: ReturnType<typeof personOf>,
+  ): Promise<OrderAnswer> {
+    const { sites, events, clock } = this.#deps;
+    const record = await sites.pour(pourId);
+    const { date } = record.pour;
+    if (date === null)
+      throw refused('date', 'is not set', 'The pour has no day yet. Set it on When, then order.');
+    const last = await this.#last(pourId);
+    if (asked.act !== 'order' && last?.act !== 'order')
+      throw refused('act', 'nothing is ordered', 'There is no order that could be put off.');
+    const dayMs = midnightMs(date, record.site.timeZone);
+    const loads = asked.act === 'order' ? loadsFor(record, asked, dayMs) : [];
+    const turn = (last?.turn ?? 0) + 1;
+    const nowMs = clock.now().getTime();
+    const said = this.#answerTo(record, { act: asked.act, loads, turn }, dayMs, nowMs, last);
+    if (!said.taken) return said;
+    const body: Order = {
+      act: asked.act,
+      volumeM3: asked.act === 'order' ? asked.volumeM3 : 0,
+      loads,
+      mix: record.pour.mix,
+      plant: record.pour.plant,
+      number: said.number,
+      turn,
+      said: said.said,
+    };
+    const event = parse(
+      newEventSchema,
+      { id: uuid(), at: clock.now().toISOString(), kind: 'order', body },
+      'The order',
+    );
+    await admit(person, [event], events.known(pourId), nowMs);
+    await events.append(pourId, [event], { actor: person.name, device: person.device });
+    return said;
+  }
+
+  #answerTo(
+    record: PourAnswer,
+    asked: { act: Order['act']; loads: Order['loads']; turn: number },
+    dayMs: number,
+    nowMs: number,
+    last: Order | null,
+  ): OrderAnswer {
+    const { plant } = this.#deps;
+    if (!plant) return { taken: true, number: null, said: 'Told by telephone.' };
+    if (asked.act !== 'order')
+      return { taken: true, number: last?.number ?? null, said: 'The plant knows.' };
+    return plant.order(orderOf(record, { loads: asked.loads, turn: asked.turn }, dayMs), nowMs);
+  }
+
+  /** Where the loads of the standing order are; none where nothing is ordered, or no plant is connected. */
+  async deliveries(pourId: string): Promise<DeliveriesAnswer> {
+    const { sites, clock, plant } = this.#deps;
+    const record = await sites.pour(pourId);
+    const last = await this.#last(pourId);
+    const { date } = record.pour;
+    if (last?.act !== 'order' || date === null)
+      return { source: plant ? 'simulated' : 'none', number: null, loads: [] };
+    const dayMs = midnightMs(date, record.site.timeZone);
+    return {
+      source: plant ? 'simulated' : 'none',
+      number: last.number,
+      loads: plant?.deliveries(orderOf(record, last, dayMs), clock.now().getTime()) ?? [],
+    };
+  }
+}
