@@ -49,7 +49,12 @@ test('K1 of the creamery from drawing to report, in metric', async ({ page, serv
   await page.getByRole('link', { name: /^Plan/ }).click();
   await expect(page.getByRole('img', { name: /March chart: .* 0 cold seams/ })).toBeVisible();
   await page.locator('[data-next]').click();
-  await page.getByRole('button', { name: /Settle on/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Order/ })
+    .click();
+  await expect(page.locator('[data-plant-said="true"]')).toBeVisible();
+  await page.keyboard.press('Escape');
   await expect(page.locator('.bench').getByText('ordered', { exact: true })).toBeVisible();
 
   // Pour: the morning after.

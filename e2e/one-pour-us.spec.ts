@@ -86,7 +86,12 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.reload();
   await expect(page.locator('.bench')).toContainText('waste, 10 in 100');
   await page.locator('[data-next]').click();
-  await page.getByRole('button', { name: /Settle on/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Order/ })
+    .click();
+  await expect(page.locator('[data-plant-said="true"]')).toBeVisible();
+  await page.keyboard.press('Escape');
   await expect(page.locator('.bench').getByText('ordered', { exact: true })).toBeVisible();
 
   await page.getByRole('link', { name: /^Pour/ }).click();

@@ -9,7 +9,18 @@ const CHECKED: Record<
   { paths: string[]; pressed: [path: string, ...buttons: (string | RegExp)[]][] }
 > = {
   'no station': {
-    paths: ['setout', 'check?run=E1&check=E1/cover-inside', 'plan', 'pour', 'cure'],
+    paths: ['setout', 'check?run=E1&check=E1/cover-inside', 'pour', 'cure'],
+    pressed: [],
+  },
+  'no part of Plan': {
+    paths: [
+      'plan',
+      'plan?tab=when',
+      'plan?tab=how',
+      'plan?tab=way',
+      'plan?tab=who',
+      'plan?sheet=order',
+    ],
     pressed: [],
   },
   'no tool of Set out': {
@@ -299,7 +310,7 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   page.on('request', (r) => {
     if (r.method() !== 'GET') heard = true;
   });
-  await page.getByRole('button', { name: 'More: lift', exact: false }).first().click();
+  await page.getByRole('button', { name: 'More: min between loads' }).click();
   await expect(page.getByText(/Somebody changed this plan while you were at it/)).toBeVisible();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
 });

@@ -10,7 +10,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await page.goto(`${server.url}/pours/${id}/plan`);
-  await expect(page.getByRole('button', { name: 'Best way round' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Way round', exact: true })).toBeVisible();
   await page.keyboard.press('c');
   await page.getByPlaceholder(/Find/).fill('on a tie');
   await page.keyboard.press('Tab');
@@ -123,14 +123,14 @@ test('the search shows the best as it goes, says why others were not taken, and 
 }) => {
   await signIn(page, server);
   const id = await pourId(page, 'P3');
-  await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
+  await page.goto(`${server.url}/pours/${id}/plan?tab=way`);
   await page.getByRole('button', { name: /Look through/ }).click();
   await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible();
   await expect(page.getByText(/plans looked at( of \d+|, all there are)/)).toBeVisible();
-  await page.getByRole('button', { name: 'Plan it so' }).click();
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.getByRole('button', { name: 'Lay it over' }).click();
+  await expect(page.getByRole('heading', { name: 'Not taken' })).toBeHidden();
   // Stopped half way: nothing is planned, and it can be begun again.
-  await page.goto(`${server.url}/pours/${id}/plan?sheet=search`);
+  await page.goto(`${server.url}/pours/${id}/plan?tab=way`);
   for (const word of ['truck size', 'time between loads'])
     await page.getByRole('button', { name: word }).click();
   await page.getByRole('button', { name: /Look through/ }).click();
@@ -180,7 +180,6 @@ test('the workbench and the rules have no accessibility violation in either them
     'workbench/anchor-layout',
     'workbench/evaporation',
     'plan?sheet=rules',
-    'plan?sheet=search',
   ]) {
     await openScreen(page, `${server.url}/pours/${id}/${path}`);
     expect(await violations(page, path)).toEqual([]);

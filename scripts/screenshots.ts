@@ -138,7 +138,7 @@ await shot(
   'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%2C%22cement%22%3A%22plain%22%2C%22rateMPerH%22%3A1.2%7D',
 );
 await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
-await desk.goto(`${base}/pours/${id('P2')}/plan?sheet=search`);
+await desk.goto(`${base}/pours/${id('P2')}/plan?tab=way`);
 await desk.getByRole('button', { name: /Look through/ }).click();
 await desk.getByRole('heading', { name: 'Not taken' }).waitFor({ timeout: 60_000 });
 await desk.screenshot({ path: `${OUT}/search.png` });
@@ -155,6 +155,8 @@ await shot(desk, 'round', 'P2', 'check?run=W&check=W/ties&place=2');
 await shot(desk, 'check', 'P2', 'check?run=E1&check=E1/cover-inside&place=0');
 await shot(desk, 'check-metric', 'K1', 'check?run=SE1&check=SE1/cover-bottom&place=0');
 await shot(desk, 'plan', 'P2', 'plan');
+await shot(desk, 'plan-when', 'P3', 'plan?tab=when');
+await shot(desk, 'plan-how', 'P2', 'plan?tab=how');
 await shot(desk, 'cure', 'P1', 'cure');
 await shot(phone, 'check-phone', 'P2', 'check?run=W&check=W/cover-inside&place=1');
 await pourP2(desk);

@@ -97,6 +97,10 @@ export const pourSettingsSchema = z.object({
   /** Where placing begins: an index into the route, and which way round. */
   startAt: anyNumber().int('must be a whole number').gte(0, 'must not be below 0').default(0),
   reverse: z.boolean().default(false),
+  /** The order in which the elements are gone round, told leg by leg; the pour's own order where it does not name them all. */
+  sequence: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
+  /** Runs that are placed the other way than the route would go. */
+  turned: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
   /** Lifts of every wall; null goes by its height and the form system. */
   lifts: liftCount().nullable().default(null),
   /** Lifts told for single elements; footings, pads, piers and grade beams take one otherwise. */

@@ -12,7 +12,7 @@ import { envelopeOf, ratesOf } from './rates.ts';
 import { offeredStands, standAt } from './reach.ts';
 import { bestStarts, lastStartsOf, placingMinOf, startsOf } from './starts.ts';
 import { whatIfsOf } from './what-ifs.ts';
-import { fillJobs, jobsNeeded, placingHands, turnsOf } from './who.ts';
+import { fillJobs, jobsNeeded, handsOf, turnsOf } from './who.ts';
 
 /** An L of two heights, metric; a boom that stands beside it. */
 function small(parts: Partial<JobParts> = {}) {
@@ -189,7 +189,9 @@ describe('who does what', () => {
     const filled = fillJobs(needs, crew, []);
     const by = Object.fromEntries(filled.map((f) => [f.job, f.name]));
     expect(by).toMatchObject({ hose: 'B', vibrator: 'A', 'strike-off': 'C', tester: null });
-    expect(placingHands(filled)).toBe(3);
+    expect(handsOf(filled, crew)).toBe(3);
+    // Who has no job but may place relieves the others.
+    expect(handsOf(filled, [...crew, hand('D', 'barrow'), hand('E', 'watch')])).toBe(4);
   });
 
   test('what the foreman told stands, and a name that left the crew does not', () => {

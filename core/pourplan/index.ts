@@ -1,16 +1,17 @@
 /** The public face of this room: what others use of it. */
 export { type OrderWay, orderWays } from './balance.ts';
 export { cellsOf, type RouteCell } from './cells.ts';
+export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { highLifts, liftName, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
 export { type DayHour, noGoOf } from './no-go.ts';
 export { type Odds, oddsOf } from './odds.ts';
-export { type PlacedCell, placesOf } from './places.ts';
+export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
-export { envelopeOf, ratesOf, riseAllowed } from './rates.ts';
-export { offeredStands, type Stand, standAt } from './reach.ts';
+export { envelopeOf, ratesOf } from './rates.ts';
+export { offeredStands, standAt } from './reach.ts';
 export { pourSimulation } from './pour-simulation.ts';
-export { type Leg, type Route, routeOf } from './route.ts';
+export { type Leg, type Route, routeOf, sequenceOf } from './route.ts';
 export type {
   Candidate,
   Choices,
@@ -19,6 +20,7 @@ export type {
   SearchProgress,
   SearchResult,
 } from './search-types.ts';
+export { type SeamSaver, seamSaver } from './save-seam.ts';
 export { searchSequences } from './search.ts';
 export { sequenceSearch } from './sequence-search.ts';
 export { simulationInput, type SimulationInput } from './simulation-model.ts';
@@ -28,11 +30,10 @@ export {
   FINISH_MIN,
   type LastStart,
   lastStartsOf,
-  placingMinOf,
   type Start,
   startsOf,
 } from './starts.ts';
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
-export { fillJobs, type Filled, jobsNeeded, placingHands, placingNeeded, turnsOf } from './who.ts';
+export { fillJobs, type Filled, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { trialsOf } from './trials.ts';
 export type { Tally } from './trials-types.ts';

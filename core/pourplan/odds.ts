@@ -15,7 +15,7 @@ const spread = (values: Float64Array): Spread => {
 };
 
 /** A seam, and on which share of mornings it goes cold. */
-export interface SeamOdds {
+interface SeamOdds {
   above: string;
   below: string;
   kind: 'below' | 'beside';

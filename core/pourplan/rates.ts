@@ -14,14 +14,14 @@ export interface RateAsk {
   plan: PourPlan;
   plantRoundTripMin: number;
   conveyance: Conveyance | undefined;
-  /** Hands that place: hose, vibrator, strike-off, barrows. */
+  /** Hands on the pour. */
   hands: number;
 }
 
-export const METHODS = ['aci347', 'ciria108', 'hydrostatic'] as const;
-export type Method = (typeof METHODS)[number];
+const METHODS = ['aci347', 'ciria108', 'hydrostatic'] as const;
+type Method = (typeof METHODS)[number];
 /** The method that rules, by the site's profile. */
-export const rulingMethod = (site: SitePlan): Method =>
+const rulingMethod = (site: SitePlan): Method =>
   site.ruleProfile === 'us-aci' ? 'aci347' : 'ciria108';
 
 const wallsIn = (plan: PourPlan) => plan.route.legs.filter((l) => l.wall);
@@ -41,7 +41,7 @@ const caseOf = ({ pour, mix, plan }: RateAsk, method: Method) => ({
 });
 
 /** How fast the forms let the walls rise, m/h; null where there are none, or full head is within the rating. */
-export function riseAllowed(ask: RateAsk): Evaluated<z.output<typeof maxRateOfRise.output>> | null {
+function riseAllowed(ask: RateAsk): Evaluated<z.output<typeof maxRateOfRise.output>> | null {
   return wallsIn(ask.plan).length === 0
     ? null
     : evaluate(maxRateOfRise, {
@@ -68,7 +68,7 @@ export function ratesOf(ask: RateAsk): Evaluated<z.output<typeof placingRate.out
 }
 
 /** What the concrete presses on the forms at the rate that is planned, by one method. */
-export interface MethodPressure {
+interface MethodPressure {
   method: Method;
   rules: boolean;
   maxPressureKPa: number;

@@ -9,7 +9,7 @@ import { distanceTo, type Place, type PlacedCell } from './places.ts';
 const USUAL_BEARING_KPA = 100;
 
 /** A stretch of a run that cannot be placed from where the conveyance stands, m. */
-export interface OutOfReach {
+interface OutOfReach {
   elementId: string;
   lengthM: number;
 }

@@ -46,14 +46,28 @@ export interface Route {
 /** Pads and piers stand on the route as a short stretch, so that they can be seen. */
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
+/** The order of the elements: as it was told leg by leg, or the pour's own where that does not name each of them once. */
+export function sequenceOf({
+  elements,
+  settings,
+}: Pick<PourDoc, 'elements' | 'settings'>): string[] {
+  const told = settings.sequence;
+  const whole =
+    told.length === elements.length &&
+    new Set(told).size === told.length &&
+    told.every((id) => elements.includes(id));
+  return whole ? told : elements;
+}
+
 /** The elements as they are gone round from the chosen start, what carries before what stands on it. */
 function goneRound(site: SitePlan, pour: PourDoc): string[] {
-  const n = pour.elements.length;
+  const elements = sequenceOf(pour);
+  const n = elements.length;
   const start = ((pour.settings.startAt % n) + n) % n;
   const storeys = storeysOf(site, pour.elements);
   return Array.from(
     { length: n },
-    (_, i) => pour.elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
+    (_, i) => elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
   ).sort((a, b) => (storeys.get(a) ?? 0) - (storeys.get(b) ?? 0));
 }
 
@@ -110,7 +124,8 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     const run = runOf(site, elementId);
     const stand = stands.find((s) => s.id === elementId);
     if (run) {
-      const reversed = goesReversed(legs, storey, site, order, i, storeys, run);
+      const turned = pour.settings.turned.includes(elementId);
+      const reversed = goesReversed(legs, storey, site, order, i, storeys, run) !== turned;
       legs.push({
         ...base,
         kind: 'run',

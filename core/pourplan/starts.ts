@@ -24,7 +24,7 @@ export interface StartAsk {
 
 /** Striking off, setting bolts and covering after the last concrete, and clearing up, min. */
 export const FINISH_MIN = 60;
-export const CLEAN_UP_MIN = 30;
+const CLEAN_UP_MIN = 30;
 
 /** How long placing takes as it is planned, from the first load at the form to the last concrete, min. */
 export const placingMinOf = (plan: PourPlan): number =>

@@ -7,18 +7,11 @@ import type { NoGo } from './search-types.ts';
 import type { SimulationInput } from './simulation-model.ts';
 
 /** What may go otherwise on the day, in the order in which it is shown. */
-export const WHAT_IFS = [
-  'late',
-  'sent-back',
-  'pump-down',
-  'early-rain',
-  'hand-short',
-  'hotter',
-] as const;
-export type WhatIfId = (typeof WHAT_IFS)[number];
+const WHAT_IFS = ['late', 'sent-back', 'pump-down', 'early-rain', 'hand-short', 'hotter'] as const;
+type WhatIfId = (typeof WHAT_IFS)[number];
 
 /** Something cheap that could be done about it before the day. */
-export const REMEDIES = [
+const REMEDIES = [
   'fewer-lifts',
   'earlier',
   'closer-loads',
@@ -26,7 +19,7 @@ export const REMEDIES = [
   'retarder',
   'slower',
 ] as const;
-export type RemedyId = (typeof REMEDIES)[number];
+type RemedyId = (typeof REMEDIES)[number];
 
 export interface WhatIf {
   id: WhatIfId;

@@ -2,9 +2,9 @@ import type { Conveyance, CrewMember, FormSystem, Job, PourSettings } from '#cor
 import type { Route } from './route.ts';
 
 /** Jobs that wear people out: they change hands as often as this, min. */
-export const ROTATE_MIN = 30;
+const ROTATE_MIN = 30;
 const HEAVY: ReadonlySet<Job> = new Set<Job>(['hose', 'vibrator', 'barrow']);
-/** Jobs that get concrete into the form: each of them one hand of the placing rate. */
+/** Jobs that get concrete into the form. */
 const PLACING: ReadonlySet<Job> = new Set<Job>(['hose', 'vibrator', 'strike-off', 'barrow']);
 /** Walls higher than this want someone who watches the forms, m. */
 const WATCHED_M = 1.2;
@@ -107,11 +107,12 @@ export function fillJobs(
   return filled;
 }
 
-/** Hands that place concrete, of those that are filled. */
-export const placingHands = (filled: readonly Filled[]): number =>
-  filled.filter((f) => f.name !== null && PLACING.has(f.job)).length;
-export const placingNeeded = (needs: readonly Need[]): number =>
-  needs.filter((n) => PLACING.has(n.job)).length;
+/** Hands on the pour: who has a job, and who is there to relieve those that place. */
+export function handsOf(filled: readonly Filled[], crew: readonly CrewMember[]): number {
+  const names = new Set(filled.flatMap((f) => f.name ?? []));
+  for (const c of crew) if (c.jobs.some((j) => PLACING.has(j))) names.add(c.name);
+  return names.size;
+}
 
 /** Who has a heavy job in which half hour: those who may take turns. */
 export interface Turn {

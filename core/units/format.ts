@@ -73,3 +73,12 @@ export function clockText(minutes: number): string {
   const day = ((m % 1440) + 1440) % 1440;
   return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`;
 }
+
+/** A span of time as it is spoken: "45 min", "4 h 45". */
+export function durationText(minutes: number): string {
+  const whole = Math.round(Math.abs(minutes));
+  const sign = minutes < 0 && whole > 0 ? '−' : '';
+  return whole < 60
+    ? `${sign}${whole} min`
+    : `${sign}${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}

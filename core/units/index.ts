@@ -18,6 +18,7 @@ export {
   barText,
   clockText,
   distanceText,
+  durationText,
   type Figure,
   lengthText,
   level,

@@ -1,5 +1,17 @@
 /** The public face of this room: what others use of it. */
 export { alarmWords, pressing, seamTone } from './alarms.ts';
 export { balanceText } from './balance.ts';
+export { coldSentence, coldStretchText } from './cold-seam.ts';
 export { entryText } from './entry-text.ts';
+export {
+  limitWord,
+  MORNINGS,
+  orderWayText,
+  remedyText,
+  routeWhy,
+  ruleWord,
+  startReasonText,
+  whatGoesWrong,
+  whatIfTitle,
+} from './plan.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

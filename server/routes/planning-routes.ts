@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import { orderBody, putResourcesBody, ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
+import { replay } from '#core/log';
+import { learnedFrom } from '#core/view';
 import { calendarOf } from '../exchange/calendar.ts';
 import { notFound, parse } from '../problems.ts';
 import { Orders } from '../services/orders.ts';
@@ -44,6 +46,16 @@ export function planningRoutes(deps: AppDeps): Router {
       .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
       .type('application/pdf')
       .send(Buffer.from(pdf));
+  });
+  router.get('/sites/:id/learned', anybody, async (req, res) => {
+    const own = (await sites.pours()).filter((p) => p.siteId === String(req.params.id));
+    const logged = await Promise.all(
+      own.map(async (p) => ({
+        record: await sites.pour(p.id),
+        state: replay(await events.after(p.id, 0)),
+      })),
+    );
+    res.json(learnedFrom(logged, clock.now().getTime()));
   });
   router.get('/sites/:id/calendar.ics', anybody, async (req, res) => {
     const id = String(req.params.id);

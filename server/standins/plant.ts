@@ -5,7 +5,7 @@ import { clockText } from '#core/units';
 import type { Delivery, OrderAnswer } from '../../contract/index.ts';
 
 /** A load as it was ordered. */
-export interface OrderedLoad {
+interface OrderedLoad {
   id: string;
   volumeM3: number;
   batchAt: string;

@@ -2,6 +2,7 @@ import { limitWords, sentenceIn } from '#core/kit';
 import { toast } from 'sonner';
 import type { KeyedMutator } from 'swr';
 import type { PourAnswer, SiteVersion } from '../../contract/api.ts';
+import type { Resources } from '../../contract/planning.ts';
 import { type EventKind, kindOf, type LogEvent, timeline } from '#core/log';
 import type { PourSettings } from '#core/model';
 import type { RuleId } from '#core/rules';
@@ -77,24 +78,54 @@ async function takeBackLast({ store, actor }: Acting, write: PourView['write']):
   toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
 }
 
-async function saveSettings(
+/** The plan of each pour as the server answered it last, and what is on its way there: one change goes after the other. */
+const answered = new Map<string, PourAnswer>();
+const onTheWay = new Map<string, Promise<unknown>>();
+
+/** What is the newest of the plan that this page knows. */
+function newestOf(record: PourAnswer): PourAnswer {
+  const known = answered.get(record.id);
+  return known && known.version > record.version ? known : record;
+}
+
+async function sendSettings(
   { record, mutate }: Acting,
   change: Partial<PourSettings>,
-): Promise<void> {
+  date: string | null | undefined,
+): Promise<number | null> {
+  const base = newestOf(record);
   try {
-    await mutate(
-      await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, {
-        version: record.version,
-        settings: { ...record.pour.settings, ...change },
-      }),
-      { revalidate: false },
-    );
+    const now = await sendJson<PourAnswer>('PUT', `/api/pours/${record.id}/settings`, {
+      version: base.version,
+      settings: { ...base.pour.settings, ...change },
+      ...(date === undefined ? {} : { date }),
+    });
+    answered.set(record.id, now);
+    await mutate(now, { revalidate: false });
     // Read once more: what is kept for a reload without signal is what was read.
     void mutate();
+    return now.version;
   } catch (e) {
     toast.error(wentWrong(e));
-    if (e instanceof ApiProblem && e.problem.status === 409) await mutate();
+    if (e instanceof ApiProblem && e.problem.status === 409) {
+      answered.delete(record.id);
+      await mutate();
+    }
+    return null;
   }
+}
+
+/** Keeps a change of the plan, after those that are on their way; answers the version it made, or null where it was not taken. */
+function saveSettings(
+  acting: Acting,
+  change: Partial<PourSettings>,
+  date?: string | null,
+): Promise<number | null> {
+  const { id } = acting.record;
+  const before = onTheWay.get(id) ?? Promise.resolve();
+  const sent = before.then(() => sendSettings(acting, change, date));
+  onTheWay.set(id, sent);
+  return sent;
 }
 
 async function saveRule(
@@ -119,15 +150,27 @@ async function saveRule(
   return taken;
 }
 
+async function saveResources({ record, mutate }: Acting, lists: Resources): Promise<void> {
+  try {
+    await sendJson<SiteVersion>('PUT', `/api/sites/${record.siteId}/resources`, {
+      version: record.siteVersion,
+      ...lists,
+    });
+  } finally {
+    await mutate();
+  }
+}
+
 /** What can be done to a pour from any of its screens. */
 export function pourActs(
   acting: Acting,
-): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule'> {
+): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule' | 'saveResources'> {
   const write = writer(acting);
   return {
     write,
     undoLast: () => takeBackLast(acting, write),
-    saveSettings: (change) => saveSettings(acting, change),
+    saveSettings: (change, date) => saveSettings(acting, change, date),
     saveRule: (rule, value, reason) => saveRule(acting, rule, value, reason),
+    saveResources: (lists) => saveResources(acting, lists),
   };
 }

@@ -1,9 +1,7 @@
 import { expose } from 'comlink';
-import { planPour, type PourPlan } from '#core/pourplan';
+import { oddsOf, whatIfsOf } from '#core/pourplan';
 
 /** Draws the mornings away from the page's own thread. */
-const odds = {
-  odds: (...input: Parameters<typeof planPour>): PourPlan['odds'] => planPour(...input).odds,
-};
-export type OddsWorker = typeof odds;
-expose(odds);
+const worker = { odds: oddsOf, whatIfs: whatIfsOf };
+export type OddsWorker = typeof worker;
+expose(worker);

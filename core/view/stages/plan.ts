@@ -1,5 +1,28 @@
 import { clockText, counted, textOf, volume } from '#core/units';
-import type { Stage } from './stage.ts';
+import { coldSentence } from '#core/words';
+import { planningOf } from '../planning.ts';
+import type { NextLine, PourNow, Stage } from './stage.ts';
+
+/** Firm, where calling the balance looks cheaper and leaves a seam to shut. */
+function orderSentence({ plan: p, record, units }: PourNow): string {
+  const firm = `${textOf(volume(p.order.result.orderM3, units))} in ${counted(p.loadIds.length, 'load')}`;
+  const call = planningOf(record)?.ways.find((w) => w.way === 'call');
+  if (call?.worst && p.order.result.cheaper === 'callBalance')
+    return `Calling the balance leaves a seam open for ${Math.round(call.worst.gapMaxMin)} min, it shuts at ${Math.round(call.worst.knitMin)}. Order firm, ${firm}.`;
+  return `Order ${firm}, first at ${clockText(record.pour.settings.firstLoadMin)}.`;
+}
+
+function coldLine({ record, units }: PourNow): NextLine | null {
+  const planning = planningOf(record);
+  const [worst] = planning?.cold ?? [];
+  if (!planning || !worst) return null;
+  return {
+    sentence: coldSentence(worst, planning.saver, units),
+    label: planning.saver ? 'Save it' : 'Way round',
+    stage: 'plan',
+    focus: { tab: 'way' },
+  };
+}
 
 export const plan: Stage = {
   id: 'plan',
@@ -8,13 +31,16 @@ export const plan: Stage = {
     text: `${textOf(volume(p.orderedM3, units, 1))}, ${counted(p.loadIds.length, 'load')}`,
     done: record.pour.settings.orderM3 === null ? 0.6 : 1,
   }),
-  next: ({ plan: p, record, units }) =>
-    record.pour.settings.orderM3 === null
+  next: (v) => {
+    const cold = coldLine(v);
+    if (cold) return cold;
+    return v.record.pour.settings.orderM3 === null
       ? {
-          sentence: `Order ${textOf(volume(p.order.result.orderM3, units))} in ${counted(p.loadIds.length, 'load')}, first at ${clockText(record.pour.settings.firstLoadMin)}.`,
+          sentence: orderSentence(v),
           label: 'Order',
           stage: 'plan',
           focus: { sheet: 'order' },
         }
-      : null,
+      : null;
+  },
 };

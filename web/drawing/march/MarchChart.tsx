@@ -1,5 +1,7 @@
 import { useId } from 'react';
 import { clockText } from '#core/units';
+import { ColdMarks } from './ColdMarks.tsx';
+import { DayShade } from './DayShade.tsx';
 import { LoadBar } from './LoadBar.tsx';
 import { NowLine } from './NowLine.tsx';
 import { Passes, WindowWords } from './Passes.tsx';
@@ -54,11 +56,13 @@ export function MarchChart(props: MarchProps) {
   return (
     <svg width={m.width} height={m.height} role="img" aria-label={labelOf(m)}>
       <Defs id={id} m={m} />
+      <DayShade m={m} hatch={`${id}rain`} />
       <RouteAxis m={m} />
-      <WeatherColumn m={m} hatch={`${id}rain`} />
+      <WeatherColumn m={m} />
       <g clipPath={`url(#${id}cut)`}>
         <Passes m={m} hatch={`${id}knit`} />
       </g>
+      <ColdMarks m={m} />
       <WindowWords m={m} />
       {plan.loadIds.map((load, i) => (
         <LoadBar

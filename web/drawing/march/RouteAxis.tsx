@@ -1,5 +1,5 @@
 import { clockText, distanceText } from '#core/units';
-import { namedNodes } from '../route-nodes.ts';
+import { WallStrip } from './WallStrip.tsx';
 import type { March } from './scales.ts';
 
 /** What stands over the chart: heads of its columns, and the pour along the axis. */
@@ -18,32 +18,7 @@ function Heads({ m }: { m: March }) {
       <text x={m.x1 + 14} y="22" className="a" fontSize="16">
         Loads
       </text>
-      {m.plan.route.legs.map((l, i) => {
-        const w = m.x(l.fromM + l.lengthM) - m.x(l.fromM);
-        return (
-          <g key={l.elementId}>
-            <rect
-              x={m.x(l.fromM)}
-              y={48}
-              width={w}
-              height="18"
-              fill={i % 2 ? 'var(--stiff-2)' : 'var(--sheet)'}
-              stroke="var(--ink)"
-              strokeWidth="1.5"
-            />
-            {w > l.elementId.length * 9 + 6 && (
-              <text x={m.x(l.fromM) + w / 2} y="62" textAnchor="middle" fontSize="14" className="b">
-                {l.elementId}
-              </text>
-            )}
-          </g>
-        );
-      })}
-      {namedNodes(m.plan.route, m.x).map((n) => (
-        <text key={n.x} x={n.x} y="42" textAnchor={n.anchor} fontSize="14" className="b">
-          {n.name}
-        </text>
-      ))}
+      <WallStrip m={m} />
     </g>
   );
 }

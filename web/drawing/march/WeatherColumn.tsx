@@ -1,65 +1,96 @@
 import { curveMonotoneY, line as d3line, scaleLinear } from 'd3';
-import { clockText, temperatureFigure } from '#core/units';
+import { quantityText, temperatureFigure } from '#core/units';
 import type { March } from './scales.ts';
 
-/** Rain from this on keeps an open face from being left, mm/h. */
-const RAIN_MM_H = 0.5;
+type Shown = March['weather'];
+/** Least room between two readings of the column, px. */
+const APART_PX = 34;
 
-/** Hours of rain across the chart, and the air of the day down its left side. */
-export function WeatherColumn({ m, hatch }: { m: March; hatch: string }) {
-  const shown = m.weather.filter((w) => w.min >= m.tFrom - 60 && w.min <= m.tTo);
-  const rain = shown.filter((w) => w.hour.rainMmH > RAIN_MM_H);
+/** Hours of the forecast that lie on the chart; none of those that are folded away. */
+const shownOf = (m: March): Shown =>
+  m.weather.filter(
+    (w) =>
+      w.min >= m.tFrom &&
+      w.min <= (m.fold?.endMin ?? m.tTo) &&
+      !(m.fold && w.min > m.fold.fromMin && w.min < m.fold.laterMin),
+  );
+
+/** Air, wind and rain of the day, down the left side of the chart. */
+export function WeatherColumn({ m }: { m: March }) {
+  if (m.narrow) return null;
+  const shown = shownOf(m);
+  if (m.weather.length === 0)
+    return (
+      <text x="12" y={m.top + 20} fontSize="14" className="q">
+        no forecast
+      </text>
+    );
   return (
     <g>
-      {rain.map((w) => (
-        <rect
-          key={w.min}
-          x={0}
-          y={Math.max(m.top, m.t(w.min))}
-          width={m.width}
-          height={Math.max(0, Math.min(m.foot, m.t(w.min + 60)) - Math.max(m.top, m.t(w.min)))}
-          fill={`url(#${hatch})`}
-        />
-      ))}
-      {rain[0] && (
-        <text
-          x={m.x0 + 8}
-          y={Math.max(m.top, m.t(rain[0].min)) + 18}
-          className="b halo"
-          fontSize="14"
-        >
-          Rain from {clockText(rain[0].min)}: no open face
-        </text>
-      )}
-      {!m.narrow && shown.length > 1 && <Air m={m} shown={shown} />}
-      {!m.narrow && shown.length === 0 && (
-        <text x="12" y={m.top + 20} fontSize="14" className="q">
-          no forecast
-        </text>
-      )}
+      <Rain m={m} />
+      {shown.length > 1 && <Air m={m} shown={shown} />}
     </g>
   );
 }
 
-function Air({ m, shown }: { m: March; shown: March['weather'] }) {
+/** Rain as bars from the axis to the left. */
+function Rain({ m }: { m: March }) {
+  const end = m.fold?.endMin ?? m.tTo;
+  const wet = m.weather.filter((w) => w.hour.rainMmH > 0 && w.min + 60 > m.tFrom && w.min < end);
+  const most = Math.max(2.5, ...wet.map((w) => w.hour.rainMmH));
+  const width = scaleLinear([0, most], [0, m.weatherW - 34]);
+  return wet
+    .filter((w) => !(m.fold && w.min > m.fold.fromMin && w.min + 60 < m.fold.laterMin))
+    .map((w) => {
+      const y = m.t(Math.max(w.min, m.tFrom));
+      return (
+        <rect
+          key={w.min}
+          x={m.weatherW - width(w.hour.rainMmH)}
+          y={y}
+          width={width(w.hour.rainMmH)}
+          height={Math.max(2, m.t(Math.min(w.min + 60, end)) - y - 2)}
+          fill="var(--fresh)"
+        />
+      );
+    });
+}
+
+/** Readings that stand far enough from each other to be read. */
+function apart(m: March, shown: Shown): Shown {
+  const out: Shown = [];
+  for (const w of shown) {
+    const last = out.at(-1);
+    const y = m.t(w.min);
+    if (y <= m.foot - 6 && (!last || y - m.t(last.min) >= APART_PX)) out.push(w);
+  }
+  return out;
+}
+
+function Air({ m, shown }: { m: March; shown: Shown }) {
   const temps = shown.map((w) => w.hour.airTempC);
-  const tx = scaleLinear([Math.min(...temps, 0), Math.max(...temps, 20)], [10, m.weatherW - 34]);
-  const within = shown.filter((w) => w.min >= m.tFrom && w.min <= m.tTo);
-  const line = d3line<(typeof shown)[number]>()
+  const tx = scaleLinear([Math.min(...temps, 0), Math.max(...temps, 20)], [8, m.weatherW - 62]);
+  const line = d3line<Shown[number]>()
     .x((w) => tx(w.hour.airTempC))
     .y((w) => m.t(w.min))
     .curve(curveMonotoneY);
   return (
     <g>
-      <path d={line(within) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
-      {within.map((w) => (
-        <g key={w.min}>
-          <circle cx={tx(w.hour.airTempC)} cy={m.t(w.min)} r="3.5" fill="var(--ink)" />
-          <text x={tx(w.hour.airTempC) + 9} y={m.t(w.min) + 5} className="b halo" fontSize="15">
-            {temperatureFigure(w.hour.airTempC, m.units).value}°
-          </text>
-        </g>
-      ))}
+      <path d={line(shown) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+      {apart(m, shown).map((w) => {
+        const y = m.t(w.min);
+        return (
+          <g key={w.min}>
+            <circle cx={tx(w.hour.airTempC)} cy={y} r="3.5" fill="var(--ink)" />
+            <text x={tx(w.hour.airTempC) + 8} y={y + 4} className="b halo" fontSize="15">
+              {temperatureFigure(w.hour.airTempC, m.units).value}°
+            </text>
+            <text x={tx(w.hour.airTempC) + 8} y={y + 19} className="q halo" fontSize="14">
+              {quantityText(w.hour.windKmH, 'KmH', m.units)}
+            </text>
+          </g>
+        );
+      })}
     </g>
   );
 }

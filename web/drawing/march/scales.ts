@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3';
 import type { WeatherHour } from '../../../contract/index.ts';
 import type { ActualPlacement, LoadState } from '#core/pourlog';
-import type { PourPlan } from '#core/pourplan';
+import type { SitePlan } from '#core/model';
+import type { ColdStretch, NoGo, PourPlan } from '#core/pourplan';
 import type { UnitSystem } from '#core/units';
 import { actualBars, plannedBars, type Bar } from './bars.ts';
 
@@ -25,6 +26,13 @@ export interface MarchProps {
   /** Minutes after local midnight; null leaves out the chalk line. */
   nowMin: number | null;
   weather: { min: number; hour: WeatherHour }[];
+  /** The site, for the walls as they stand along the route; without it the runs are plain. */
+  site?: SitePlan;
+  /** Hours in which nothing may be placed, and when it is light, minutes after midnight. */
+  noGo?: NoGo[];
+  light?: { sunriseMin: number; duskMin: number };
+  /** Seams that leave their window. */
+  cold?: ColdStretch[];
   /** Names and numbers over the axis; left out where the live route stands over it. */
   strip?: boolean;
   /** What happened, drawn solid over the plan's outline. */
@@ -37,11 +45,23 @@ export interface MarchProps {
   };
 }
 
+/** Where the hours begin under the strip of walls, px. */
+const STRIP_TOP = 104;
 const STEPS = [5, 10, 15, 30, 60, 120, 240];
 /** Room under the chart, px. */
 const BOTTOM = 14;
 /** The line of the present is drawn where it lies within this of the chart, minutes. */
 const NEAR_MIN = 60;
+
+/** Hours that the pour does not touch, folded away, and what comes after them. */
+interface Fold {
+  fromMin: number;
+  laterMin: number;
+  endMin: number;
+  /** Where on the chart the fold lies, px. */
+  y0: number;
+  y1: number;
+}
 
 /** Everything the parts of the chart share: its scales, and the passes planned and placed. */
 export interface March extends MarchProps {
@@ -56,9 +76,12 @@ export interface March extends MarchProps {
   /** Minutes after local midnight to px down, and metres along the route to px across. */
   t: (min: number) => number;
   x: (m: number) => number;
+  /** Which metre of the route lies at a px across. */
+  metreAt: (px: number) => number;
   tFrom: number;
   tTo: number;
   ticks: number[];
+  fold: Fold | null;
   planned: Bar[];
   done: Bar[];
   /** Passes whose window is drawn: those that something comes on; all where nothing does. */
@@ -68,7 +91,8 @@ export interface March extends MarchProps {
 }
 
 /** First and last minute of the chart: from the first batch to when the last pass has to be met, and the present where it is near. */
-function minutesShown({ plan, nowMin, actual }: MarchProps, planned: Bar[], done: Bar[]) {
+function minutesShown(props: MarchProps, planned: Bar[], done: Bar[]) {
+  const { plan, nowMin, actual } = props;
   const batched = plan.simulation.loads.map((l) => l.batchMin + l.plantDelay.medianMin);
   const logged = actual
     ? actual.loads.flatMap((l) =>
@@ -79,11 +103,45 @@ function minutesShown({ plan, nowMin, actual }: MarchProps, planned: Bar[], done
     : [];
   const finish = Math.max(plan.timetable.finishMin, ...done.map((b) => b.t1));
   const begin = Math.min(...batched, ...logged, ...planned.map((b) => b.t0)) - 6;
-  const end = finish + Math.min(plan.knitMin, 40) + 8;
+  const shut = Math.max(0, ...(props.cold ?? []).map((c) => c.shutsAtMin));
+  const end = Math.max(finish + Math.min(plan.knitMin, 40) + 8, shut + 6);
   const near = nowMin !== null && nowMin > begin - NEAR_MIN && nowMin < end + NEAR_MIN;
   return near
     ? { near, tFrom: Math.min(begin, nowMin - 4), tTo: Math.max(end, nowMin + 6) }
     : { near, tFrom: begin, tTo: end };
+}
+
+/** The height of the fold itself, and of what is shown after it, px. */
+const FOLD_PX = 14;
+const LATER_PX = 62;
+/** Shown before and after what is notable later in the day, min. */
+const ROUND_MIN = 12;
+
+/** What is notable later on the day: the hours ruled out, else dusk. Null where it lies within the chart or there is no room. */
+function foldOf({ noGo = [], light, height, strip = true }: MarchProps, tTo: number): Fold | null {
+  if (!strip || height < 380) return null;
+  const later = noGo.filter((g) => g.toMin > tTo && g.fromMin < 1440);
+  const first = later[0]?.fromMin ?? light?.duskMin;
+  if (first === undefined || first < tTo + 30 || first >= 1440) return null;
+  const last = later.length ? Math.max(...later.map((g) => g.toMin)) : first;
+  const y1 = height - BOTTOM - LATER_PX;
+  return {
+    fromMin: tTo,
+    laterMin: Math.max(tTo + 1, first - ROUND_MIN),
+    endMin: Math.min(1440, last + ROUND_MIN),
+    y0: y1 - FOLD_PX,
+    y1,
+  };
+}
+
+/** Minutes to px: straight over the pour, jumping over what is folded. */
+function timeScale(tFrom: number, tTo: number, top: number, height: number, fold: Fold | null) {
+  return fold
+    ? scaleLinear(
+        [tFrom, tTo, fold.laterMin, fold.endMin],
+        [top, fold.y0, fold.y1, height - BOTTOM],
+      )
+    : scaleLinear([tFrom, tTo], [top, height - BOTTOM]);
 }
 
 function ticksOf(tFrom: number, tTo: number, t: (min: number) => number): number[] {
@@ -93,18 +151,29 @@ function ticksOf(tFrom: number, tTo: number, t: (min: number) => number): number
   return out;
 }
 
+/** Full hours after a fold: every one, or every other where there are many. */
+function laterTicks(fold: Fold | null): number[] {
+  if (!fold) return [];
+  const step = fold.endMin - fold.laterMin > 180 ? 120 : 60;
+  const out: number[] = [];
+  for (let m = Math.ceil(fold.laterMin / 60) * 60; m <= fold.endMin; m += step) out.push(m);
+  return out;
+}
+
 /** Works the chart out for its size; null where it is too small to be read. */
 export function marchOf(props: MarchProps): March | null {
   const { width, height, plan, actual, strip = true } = props;
   if (width < 200 || height < 160) return null;
-  const top = strip ? 74 : 30;
+  const top = strip ? STRIP_TOP : 30;
   const axis = marchAxis(width, plan.loadIds.length);
   const planned = plannedBars(plan);
   const done = actual ? actualBars(plan, actual.placements, actual.minuteOf) : [];
   // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps its own, for the ring's end).
   const anyCovered = planned.some((b) => b.covered);
   const { near, tFrom, tTo } = minutesShown(props, planned, done);
-  const t = scaleLinear([tFrom, tTo], [top, height - BOTTOM]);
+  const x = scaleLinear([0, plan.route.lengthM], [axis.x0, axis.x1]);
+  const fold = foldOf(props, tTo);
+  const t = timeScale(tFrom, tTo, top, height, fold);
   return {
     ...props,
     ...axis,
@@ -113,10 +182,12 @@ export function marchOf(props: MarchProps): March | null {
     top,
     foot: height - BOTTOM,
     t,
-    x: scaleLinear([0, plan.route.lengthM], [axis.x0, axis.x1]),
+    x,
+    metreAt: (px) => x.invert(px),
     tFrom,
     tTo,
-    ticks: ticksOf(tFrom, tTo, t),
+    ticks: [...ticksOf(tFrom, tTo, t), ...laterTicks(fold)],
+    fold,
     planned,
     done,
     anyCovered,

@@ -7,11 +7,11 @@ import { useWide } from '../../app/useWide.ts';
 import { setWalk } from '../../app/walk.ts';
 import { CheckPicker } from './CheckPicker.tsx';
 import { lazily } from '../../ui/lazily.tsx';
-import { FixList } from './FixList.tsx';
 import { GatePanel } from './GatePanel.tsx';
 import { PointBench } from './PointBench.tsx';
 import type { Run } from '#core/model';
 
+const FixList = lazily(() => import('./FixList.tsx'));
 const CheckSheets = lazily(() => import('./CheckSheets.tsx'));
 
 export function CheckBench() {

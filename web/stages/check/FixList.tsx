@@ -30,7 +30,11 @@ function wordsOf(v: PourView, f: Fix): string {
 }
 
 /** Everything that failed: by place or by trade, with what was done, since when, by whom, and photos before and after. */
-export function FixList({ onRead }: { onRead: (point: PointState, place: number) => void }) {
+export default function FixList({
+  onRead,
+}: {
+  onRead: (point: PointState, place: number) => void;
+}) {
   const v = usePour();
   const [by, setBy] = useState<'place' | 'trade'>('place');
   const fixes = useMemo(

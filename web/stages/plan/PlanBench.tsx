@@ -1,50 +1,41 @@
-import { orderOrigin, trucksOrigin } from '../../app/origins.ts';
-import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
-import { Working } from '../../ui/Working.tsx';
-import { HighLifts, LiftsSheet } from './Lifts.tsx';
-import { Mornings } from './Mornings.tsx';
-import { OrderCosts } from './OrderCosts.tsx';
-import { OrderFigures } from './OrderFigures.tsx';
-import { OrderSheet } from './OrderSheet.tsx';
-import { PlanChoices } from './PlanChoices.tsx';
-import { PlanSteppers } from './PlanSteppers.tsx';
-import { SearchSheet } from './SearchSheet.tsx';
+import { useWide } from '../../app/useWide.ts';
+import { lazily } from '../../ui/lazily.tsx';
+import { MuchBench } from './much/MuchBench.tsx';
+import { PartKeys } from './PartKeys.tsx';
+import { partOf } from './parts.ts';
+import { LiftsSheet } from './way/Lifts.tsx';
 
-/** How much, how fast, in what order and when. */
+const WayBench = lazily(() => import('./way/WayBench.tsx'));
+const WhenBench = lazily(() => import('./when/WhenBench.tsx'));
+const HowBench = lazily(() => import('./how/HowBench.tsx'));
+const WhoBench = lazily(() => import('./who/WhoBench.tsx'));
+const OrderSheet = lazily(() => import('./much/OrderSheet.tsx'));
+const PricesSheet = lazily(() => import('./resources/PricesSheet.tsx'));
+const ConveyancesSheet = lazily(() => import('./resources/ConveyancesSheet.tsx'));
+const CrewSheet = lazily(() => import('./resources/CrewSheet.tsx'));
+
+/** The working of each part, and the sheets of the station. */
 export function PlanBench() {
-  const v = usePour();
-  const { sheet, set } = useFocus();
-  const s = v.record.pour.settings;
+  const { sheet, tab, set } = useFocus();
+  const part = partOf(tab);
+  const wide = useWide();
   const close = () => {
     set({ sheet: null });
   };
   return (
-    <div className="flex flex-col gap-3">
-      <OrderFigures />
-      <OrderCosts />
-      <Mornings />
-      <HighLifts />
-      <PlanSteppers />
-      <PlanChoices />
-      <div className="flex gap-4">
-        <Working {...orderOrigin(v)}>Order, worked out</Working>
-        <Working {...trucksOrigin(v)}>Loads, worked out</Working>
-        {s.orderM3 !== null && (
-          <button
-            type="button"
-            className="min-h-12 font-semibold text-press"
-            onClick={() => {
-              void v.saveSettings({ orderM3: null });
-            }}
-          >
-            Back to what is recommended
-          </button>
-        )}
-      </div>
-      {sheet === 'search' && <SearchSheet onClose={close} />}
+    <>
+      {!wide && <PartKeys />}
+      {part === 'much' && <MuchBench />}
+      {part === 'when' && <WhenBench />}
+      {part === 'how' && <HowBench />}
+      {part === 'way' && <WayBench />}
+      {part === 'who' && <WhoBench />}
       {sheet === 'lifts' && <LiftsSheet onClose={close} />}
       {sheet === 'order' && <OrderSheet onClose={close} />}
-    </div>
+      {sheet === 'prices' && <PricesSheet onClose={close} />}
+      {sheet === 'conveyances' && <ConveyancesSheet onClose={close} />}
+      {sheet === 'crew' && <CrewSheet onClose={close} />}
+    </>
   );
 }

@@ -1,23 +1,27 @@
-import { usePour } from '../../app/pour-context.tsx';
-import { MarchChart } from '../../drawing/march/MarchChart.tsx';
-import { useSize } from '../../drawing/useSize.ts';
+import { useFocus } from '../../app/useFocus.ts';
+import { useWide } from '../../app/useWide.ts';
+import { lazily } from '../../ui/lazily.tsx';
+import { PlanMarch } from './march/PlanMarch.tsx';
+import { PartKeys } from './PartKeys.tsx';
+import { partOf } from './parts.ts';
 
-/** The pour as it is planned: time down, the route across. */
+const WhenGround = lazily(() => import('./when/WhenGround.tsx'));
+const HowGround = lazily(() => import('./how/HowGround.tsx'));
+const WhoGround = lazily(() => import('./who/WhoGround.tsx'));
+
+/** The ground of each part: the march chart, the days, the plan with its pump, the day of the crew. */
 export function PlanGround() {
-  const v = usePour();
-  const [boxRef, box] = useSize();
-  const sameDay = v.minuteOf(v.nowMs) > -60 && v.minuteOf(v.nowMs) < 1500;
+  const { tab } = useFocus();
+  const part = partOf(tab);
+  // On a phone they stand over the tools: the drawing has little enough room.
+  const wide = useWide();
   return (
-    <div ref={boxRef} className="h-full">
-      <MarchChart
-        width={box.width}
-        height={box.height}
-        plan={v.plan}
-        units={v.units}
-        maxAgeMin={v.mix.maxAgeMin}
-        nowMin={sameDay ? v.minuteOf(v.nowMs) : null}
-        weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))}
-      />
+    <div className="flex h-full flex-col">
+      {wide && <PartKeys />}
+      {(part === 'much' || part === 'way') && <PlanMarch />}
+      {part === 'when' && <WhenGround />}
+      {part === 'how' && <HowGround />}
+      {part === 'who' && <WhoGround />}
     </div>
   );
 }

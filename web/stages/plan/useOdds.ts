@@ -1,36 +1,98 @@
-import { wrap } from 'comlink';
+import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { PourPlan } from '#core/pourplan';
+import { pricesOf } from '#core/model';
+import { type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
+import { planningOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import type { OddsWorker } from '../../workers/odds.worker.ts';
+import { usePlanned } from './planned.tsx';
 
-type Odds = PourPlan['odds'];
+/** One worker draws for whatever plan is tried; it is made when it is first asked, and stays. */
+let kept: Remote<OddsWorker> | null = null;
+const workerOf = (): Remote<OddsWorker> => {
+  kept ??= wrap<OddsWorker>(
+    new Worker(new URL('../../workers/odds.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return kept;
+};
 
 /** What was drawn last: who comes back to the same plan finds it there. */
-let last: { key: string; odds: Odds } | null = null;
+let last: { on: unknown; odds: Odds } | null = null;
+let lastIfs: { on: unknown; plan: Odds; whatIfs: WhatIf[] } | null = null;
+
+/** Mornings that are drawn for a plan, and for each thing that may go otherwise. */
+const TRIALS = 400;
+/** What may go otherwise is asked once the plan has stood for this long, ms. */
+const SETTLED_MS = 350;
+
+function useAsk(): WhatIfAsk {
+  const { mix, plant } = usePour();
+  const { record, noGo } = usePlanned();
+  return {
+    site: record.site,
+    pour: record.pour,
+    mix,
+    plant,
+    duskMin: record.duskMin,
+    noGo,
+    money: { prices: pricesOf(record.site), costs: record.pour.settings.costs },
+    hands: Math.max(2, planningOf(record)?.hands ?? 2),
+    trials: TRIALS,
+  };
+}
 
 /**
- * How the pour as it is planned goes on many mornings; null while they are drawn. Away from the page's own thread, and only
- * where it is asked for: a large site keeps a core of a phone busy with it.
+ * How the pour as it is planned, or just tried, goes on many mornings; null while they are drawn. Away from the page's own thread;
+ * an answer for a plan that is no longer looked at is dropped.
  */
 export function useOdds(): Odds | null {
-  const { record, mix, plant } = usePour();
+  const { record, plan, noGo } = usePlanned();
+  const ask = useAsk();
   const [drawn, setDrawn] = useState(last);
-  const key = `${record.id} ${record.version} ${record.siteVersion}`;
+  const on = plan;
   useEffect(() => {
-    if (last?.key === key) return;
-    const worker = new Worker(new URL('../../workers/odds.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    void wrap<OddsWorker>(worker)
-      .odds(record.site, record.pour, mix, plant, record.duskMin)
+    if (last?.on === on) return;
+    let wanted = true;
+    const first = noGo.find((g) => g.toMin > record.pour.settings.firstLoadMin);
+    void workerOf()
+      .odds({ ...plan.simulation, trials: TRIALS }, ask.money, first?.fromMin ?? null)
       .then((odds) => {
-        last = { key, odds };
+        if (!wanted) return;
+        last = { on, odds };
         setDrawn(last);
       });
     return () => {
-      worker.terminate();
+      wanted = false;
     };
-  }, [key, record, mix, plant]);
-  return drawn?.key === key ? drawn.odds : null;
+    // The plan stands for all that it was worked out of; prices and hours come with its record.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [on, noGo]);
+  return drawn?.on === on ? drawn.odds : null;
+}
+
+/** What becomes of the plan when something goes otherwise; null while it is worked out. */
+export function useWhatIfs(): { plan: Odds; whatIfs: WhatIf[] } | null {
+  const { plan, trying } = usePlanned();
+  const ask = useAsk();
+  const [drawn, setDrawn] = useState(lastIfs);
+  const on = plan;
+  useEffect(() => {
+    if (trying || lastIfs?.on === on) return;
+    let wanted = true;
+    const soon = setTimeout(() => {
+      void workerOf()
+        .whatIfs(ask, plan.orderedM3, plan.trucks.result.spacingMin)
+        .then((found) => {
+          if (!wanted) return;
+          lastIfs = { on, ...found };
+          setDrawn(lastIfs);
+        });
+    }, SETTLED_MS);
+    return () => {
+      wanted = false;
+      clearTimeout(soon);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
+  }, [on, trying]);
+  return drawn?.on === on ? drawn : null;
 }

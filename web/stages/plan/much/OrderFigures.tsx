@@ -1,15 +1,15 @@
 import { clockText, counted, textOf, volume } from '#core/units';
-import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../app/origins.ts';
-import { usePour } from '../../app/pour-context.tsx';
-import { Mark } from '../../ui/Mark.tsx';
-import { Big } from '../../ui/Text.tsx';
-import { FigureWithWorking } from '../../ui/Working.tsx';
+import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../../app/origins.ts';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
+import { Big } from '../../../ui/Text.tsx';
+import { usePlanned } from '../planned.tsx';
+import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 /** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
 export function OrderFigures() {
   const v = usePour();
-  const { plan } = v;
-  const s = v.record.pour.settings;
+  const { plan, settings: s } = usePlanned();
   const order = plan.order.result;
   return (
     <>

@@ -1,21 +1,22 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { pricesOf } from '#core/model';
 import type { Candidate, Choices, SearchProgress, SearchResult } from '#core/pourplan';
 import { clockText, moneyText, textOf, volume } from '#core/units';
-import { usePour } from '../../app/pour-context.tsx';
-import { type PourView } from '../../app/pour-view.ts';
-import { Sheet } from '../../ui/Dialog.tsx';
-import { Mark } from '../../ui/Mark.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
+import { usePour } from '../../../app/pour-context.tsx';
+import { type PourView } from '../../../app/pour-view.ts';
+import { Mark } from '../../../ui/Mark.tsx';
+import { QuantityField } from '../../../ui/QuantityField.tsx';
+import { MORNINGS } from '#core/words';
+import { usePlanned } from '../planned.tsx';
 import { useSearch } from './useSearch.ts';
 import {
   type Choice,
   type Price,
-  PRICES,
   choicesOf,
   CHOICES,
   MOST_PLANS,
   inputOf,
-  MORNINGS,
+  SEARCH_MORNINGS,
 } from './search-input.ts';
 const PRICE_WORDS = {
   crewPerMin: 'crew, a minute',
@@ -36,14 +37,15 @@ function planWords(v: PourView, c: Candidate): string {
   ].join(', ');
 }
 
-/** Looks through the ways round this pour, shows the best as it is found, and can be stopped. */
-export function SearchSheet({ onClose }: { onClose: () => void }) {
+/** Looks through the ways round this pour, lays the best over the chart as it is found, and can be stopped. */
+export function SearchPanel() {
   const v = usePour();
+  const p = usePlanned();
   const [free, setFree] = useState<Set<Choice>>(
     () => new Set<Choice>(['startAt', 'reverse', 'lifts', 'placingRateM3PerH', 'firstLoadMin']),
   );
   const { currency } = v.record.site;
-  const [prices, setPrices] = useState<Record<Price, number | null>>(PRICES);
+  const [prices, setPrices] = useState<Record<Price, number | null>>(() => pricesOf(v.record.site));
   const { crewPerMin, oldLoad, afterDusk } = prices;
   const priced =
     crewPerMin !== null &&
@@ -57,25 +59,26 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
   const looked = Math.min(possible, MOST_PLANS);
   const { progress, result, running, start, stop, forget } = useSearch();
   const run = () => {
-    if (priced) start(inputOf(v, choices, priced), looked);
+    if (priced) start(inputOf(v, choices, priced, p.noGo), looked);
   };
   const take = (c: Candidate) => {
-    void v.saveSettings(c.chosen).then(onClose);
+    forget();
+    void p.change(c.chosen);
   };
   const bestYet = progress?.best?.rejected === null ? progress.best : null;
   const best = result ? result.best : bestYet;
+  // What is tried is seen on the chart.
+  const { tryOut } = p;
+  const shown = best?.chosen ?? null;
+  useEffect(() => {
+    tryOut(shown);
+  }, [shown, tryOut]);
   return (
-    <Sheet
-      open
-      onClose={() => {
-        stop();
-        onClose();
-      }}
-      title="Best way round"
-    >
+    <section aria-label="Best way round">
+      <h2 className="head border-b-2 border-ink pb-0.5">Best way round</h2>
       <p className="mb-2">
-        Each plan is poured on {MORNINGS} mornings with late trucks. The cheapest that keeps its
-        seams and the forms’ rating, and is done before the rain, wins.
+        Each plan is poured on {SEARCH_MORNINGS} mornings with late trucks. The cheapest that keeps
+        its seams and the forms’ rating, and is done before the rain, wins.
       </p>
       <MayChange free={free} running={running} setFree={setFree} forget={forget} />
       <div className="mb-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-1">
@@ -121,7 +124,7 @@ export function SearchSheet({ onClose }: { onClose: () => void }) {
         </p>
       )}
       <RunnersUp result={result} />
-    </Sheet>
+    </section>
   );
 }
 
@@ -219,7 +222,7 @@ function BestPlan({
               take(best);
             }}
           >
-            Plan it so
+            Lay it over
           </button>
         )}
       </section>

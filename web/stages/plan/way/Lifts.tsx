@@ -1,27 +1,20 @@
 import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '#core/pourplan';
-import type { PourSettings } from '#core/model';
 import { distanceText } from '#core/units';
-import { usePour } from '../../app/pour-context.tsx';
-import { type PourView } from '../../app/pour-view.ts';
-import { Sheet } from '../../ui/Dialog.tsx';
-import { Mark } from '../../ui/Mark.tsx';
-import { T } from '../../ui/Text.tsx';
-import { Stepper } from './Stepper.tsx';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Sheet } from '../../../ui/Dialog.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
+import { T } from '../../../ui/Text.tsx';
+import { usePlanned } from '../planned.tsx';
+import { Stepper } from '../Stepper.tsx';
 
 /** Minutes that the wait between lifts changes by. */
 const WAIT_STEP = 5;
 const within = (lifts: number) => Math.min(MOST_LIFTS, Math.max(1, lifts));
-const save = (v: PourView, change: Partial<PourSettings>) => {
-  void v.saveSettings(change);
-};
-
-const wallLegs = (v: PourView) => v.plan.route.legs.filter((l) => l.wall);
 
 /** Lifts of the walls, and the wait between them. A pour without walls has no such keys. */
 export function LiftSteppers() {
-  const v = usePour();
-  const s = v.record.pour.settings;
-  const walls = wallLegs(v);
+  const { settings: s, plan, change } = usePlanned();
+  const walls = plan.route.legs.filter((l) => l.wall);
   const most = s.lifts ?? Math.max(1, ...walls.map((l) => l.lifts));
   const lifts = most === 1 ? 'lift' : 'lifts';
   return (
@@ -31,22 +24,22 @@ export function LiftSteppers() {
           label={s.lifts === null ? 'lifts, as the forms allow' : lifts}
           value={String(most)}
           less={() => {
-            save(v, { lifts: within(most - 1) });
+            void change({ lifts: within(most - 1) });
           }}
           more={() => {
-            save(v, { lifts: within(most + 1) });
+            void change({ lifts: within(most + 1) });
           }}
         />
       )}
-      {mostLifts(v.plan.route) > 1 && (
+      {mostLifts(plan.route) > 1 && (
         <Stepper
           label="min wait between lifts"
           value={String(s.liftWaitMin)}
           less={() => {
-            save(v, { liftWaitMin: Math.max(0, s.liftWaitMin - WAIT_STEP) });
+            void change({ liftWaitMin: Math.max(0, s.liftWaitMin - WAIT_STEP) });
           }}
           more={() => {
-            save(v, { liftWaitMin: Math.min(240, s.liftWaitMin + WAIT_STEP) });
+            void change({ liftWaitMin: Math.min(240, s.liftWaitMin + WAIT_STEP) });
           }}
         />
       )}
@@ -72,11 +65,13 @@ export function HighLifts() {
 /** Lifts run by run: what is told here rules for that run alone. */
 export function LiftsSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
-  const { settings } = v.record.pour;
+  const { settings, plan, change, record } = usePlanned();
   const told = settings.liftsByElement;
   const set = (elementId: string, lifts: number | null) => {
     const rest = Object.fromEntries(Object.entries(told).filter(([id]) => id !== elementId));
-    save(v, { liftsByElement: lifts === null ? rest : { ...rest, [elementId]: within(lifts) } });
+    void change({
+      liftsByElement: lifts === null ? rest : { ...rest, [elementId]: within(lifts) },
+    });
   };
   return (
     <Sheet open onClose={onClose} title="Lifts, run by run">
@@ -85,8 +80,8 @@ export function LiftsSheet({ onClose }: { onClose: () => void }) {
         is told otherwise here.
       </p>
       <ul className="rows">
-        {v.plan.route.legs.map((l) => {
-          const lifts = liftsOf(v.record.site, v.record.pour, l.elementId);
+        {plan.route.legs.map((l) => {
+          const lifts = liftsOf(record.site, record.pour, l.elementId);
           return (
             <li key={l.elementId} className="grid grid-cols-[1fr_200px] items-center gap-3 py-2">
               <span>

@@ -1,7 +1,7 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { SearchInput, SearchProgress, SearchResult } from '#core/pourplan';
-import type { SearchWorker } from '../../workers/search.worker.ts';
+import type { SearchWorker } from '../../../workers/search.worker.ts';
 
 /** A search that runs beside the page: what it has found so far, and a way to stop it. */
 export function useSearch() {
@@ -17,7 +17,7 @@ export function useSearch() {
     stop();
     setResult(null);
     setProgress({ done: 0, of, best: null });
-    const w = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), {
+    const w = new Worker(new URL('../../../workers/search.worker.ts', import.meta.url), {
       type: 'module',
     });
     worker.current = w;

@@ -1,12 +1,10 @@
 import { mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
-import { clockText } from '#core/units';
-import type { PourView } from '../../app/pour-view.ts';
+import type { PourView } from '../../../app/pour-view.ts';
 
-/** Prices to begin with, in the site's money; the foreman sets his own. */
-export const PRICES = { crewPerMin: 5, oldLoad: 400, afterDusk: 300 };
-export type Price = keyof typeof PRICES;
+/** What a search weighs, in the site's money. */
+export type Price = 'crewPerMin' | 'oldLoad' | 'afterDusk';
 /** Mornings each plan is poured on, and the most plans looked at. */
-export const MORNINGS = 200;
+export const SEARCH_MORNINGS = 200;
 export const MOST_PLANS = 1000;
 export const CHOICES = [
   ['startAt', 'where it starts'],
@@ -19,20 +17,6 @@ export const CHOICES = [
   ['liftWaitMin', 'waits between lifts'],
 ] as const;
 export type Choice = (typeof CHOICES)[number][0];
-
-/** Hours in which rain stops placing, joined, by the forecast of the day. */
-function rainOf(v: PourView): NoGo[] {
-  const stop = v.rules.value('rainStop');
-  const out: NoGo[] = [];
-  for (const h of v.weather) {
-    if (h.rainMmH <= stop) continue;
-    const fromMin = v.minuteOf(Date.parse(h.at));
-    const last = out.at(-1);
-    if (last && last.toMin >= fromMin - 1) last.toMin = fromMin + 60;
-    else out.push({ fromMin, toMin: fromMin + 60, reason: `rain from ${clockText(fromMin)}` });
-  }
-  return out;
-}
 
 /** The values each free choice may take; what is not free keeps the pour's own. */
 export function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'] {
@@ -61,6 +45,7 @@ export const inputOf = (
   v: PourView,
   choices: SearchInput['choices'],
   prices: SearchInput['prices'],
+  noGo: NoGo[],
 ): SearchInput => ({
   site: v.record.site,
   pour: v.record.pour,
@@ -69,9 +54,9 @@ export const inputOf = (
   duskMin: v.record.duskMin,
   choices,
   prices,
-  noGo: rainOf(v),
+  noGo,
   coldSeamShare: v.rules.value('coldSeamShare'),
-  trials: MORNINGS,
+  trials: SEARCH_MORNINGS,
   seed: 7,
   maxPlans: MOST_PLANS,
   runnersUp: 6,

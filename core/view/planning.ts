@@ -1,0 +1,52 @@
+import { madeOncePer } from '#core/kit';
+import { pricesOf } from '#core/model';
+import {
+  type ColdStretch,
+  coldStretches,
+  fillJobs,
+  handsOf,
+  type Filled,
+  jobsNeeded,
+  orderWays,
+  type OrderWay,
+  type SeamSaver,
+  seamSaver,
+} from '#core/pourplan';
+import { mixNamed, planOf, type PourRecord } from './pour-view.ts';
+
+/** What a plan says beside its figures, worked out once a record. */
+export interface Planning {
+  cold: ColdStretch[];
+  /** What would save the seams; null where none is cold, or nothing alone saves them. */
+  saver: SeamSaver | null;
+  ways: OrderWay[];
+  jobs: Filled[];
+  /** Hands on the pour. */
+  hands: number;
+}
+
+/** How a pour is conveyed; undefined where that is not settled. */
+export const conveyanceOf = ({ site, pour }: Pick<PourRecord, 'site' | 'pour'>) =>
+  site.conveyances?.find((c) => c.id === pour.settings.conveyance);
+
+/** The plan of a record with what is wrong with it and who does it. Null without its mix or plant. */
+export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
+  const plan = planOf(r);
+  const mix = mixNamed(r.site, r.pour.mix);
+  const plant = r.site.plants.find((p) => p.id === r.pour.plant);
+  if (!plan || !mix || !plant) return null;
+  const cold = coldStretches(plan);
+  const forms = r.site.formSystems.find((f) => f.mark === r.pour.forms);
+  const jobs = fillJobs(
+    jobsNeeded(plan.route, conveyanceOf(r), forms),
+    r.site.crew ?? [],
+    r.pour.settings.crew,
+  );
+  return {
+    cold,
+    saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,
+    ways: orderWays(r.site, r.pour, mix, plant, r.duskMin, plan, pricesOf(r.site)),
+    jobs,
+    hands: handsOf(jobs, r.site.crew ?? []),
+  };
+});

@@ -1,0 +1,38 @@
+import type { ColdStretch, SeamSaver } from '#core/pourplan';
+import { counted, M_PER_FT, textOf, type UnitSystem, volume } from '#core/units';
+
+/** A distance along the route, to the foot or the half metre. */
+const alongText = (m: number, units: UnitSystem): string =>
+  units === 'us' ? String(Math.round(m / M_PER_FT)) : String(Math.round(m * 2) / 2);
+
+/** Where on the route a cold stretch lies, how long it waits, and when it shut: "40 to 65 ft, 76 min, shut at 71". */
+export function coldStretchText(c: ColdStretch, units: UnitSystem): string {
+  const [from, to] = [c.fromM, c.toM].map((m) => alongText(m, units)) as [string, string];
+  const unit = units === 'us' ? 'ft' : 'm';
+  const place =
+    c.kind === 'below' ? `${from} to ${to} ${unit}` : `${c.elementId} at ${from} ${unit}`;
+  return `${place}, ${Math.round(c.gapMin)} min, shut at ${Math.round(c.knitMin)}`;
+}
+
+const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =
+  {
+    'closer-loads': ({ spacingMin }) =>
+      spacingMin == null
+        ? 'Loads as they are placed save it.'
+        : `Loads every ${spacingMin} min save it.`,
+    'bigger-trucks': ({ truckM3 }, units) =>
+      `${textOf(volume(truckM3 ?? 0, units, 1))} trucks save it.`,
+    'fewer-lifts': ({ lifts }) => `${counted(lifts ?? 1, 'lift')} save it.`,
+    faster: ({ placingRateM3PerH }, units) =>
+      `Placing ${textOf(volume(placingRateM3PerH ?? 0, units, 0))} an hour saves it.`,
+    retarder: () => 'A retarder in the mix saves it.',
+  };
+
+/** A cold seam of the plan in one sentence, with what would save it. */
+export function coldSentence(c: ColdStretch, saver: SeamSaver | null, units: UnitSystem): string {
+  const lift = c.kind === 'below' ? `Lift ${c.lift} waits` : `${c.elementId} waits at its side`;
+  const help = saver
+    ? SAVED[saver.how](saver.change, units)
+    : 'Split it at a planned bulkhead, or place it on another day.';
+  return `${lift} too long: ${coldStretchText(c, units)}. ${help}`;
+}

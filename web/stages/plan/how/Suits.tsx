@@ -1,0 +1,35 @@
+import type { Conveyance } from '#core/model';
+import { lengthText, quantityText } from '#core/units';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
+import { T } from '../../../ui/Text.tsx';
+
+/** Whether what conveys it takes this mix and this wind: aggregate, slump at the truck and at the hose. */
+export function Suits({ conveyance: c }: { conveyance: Conveyance | undefined }) {
+  const v = usePour();
+  if (!c) return null;
+  const { mix, units } = v;
+  const rows: [boolean, string][] = [];
+  if (c.largestAggregateMm !== undefined && mix.largestAggregateMm !== undefined)
+    rows.push([
+      mix.largestAggregateMm <= c.largestAggregateMm + 1e-6,
+      `Aggregate ${lengthText(mix.largestAggregateMm, units)}, it takes up to ${lengthText(c.largestAggregateMm, units)}`,
+    ]);
+  if (c.leastSlumpMm !== undefined)
+    rows.push([
+      mix.slumpMm >= c.leastSlumpMm - 1e-6,
+      `Slump ${lengthText(mix.slumpMm, units)} at the truck, it needs ${lengthText(c.leastSlumpMm, units)}${c.slumpLossMm > 0 ? `; ${lengthText(mix.slumpMm - c.slumpLossMm, units)} at the hose` : ''}`,
+    ]);
+  if (c.windNoKmH !== undefined)
+    rows.push([true, `Stops at wind of ${quantityText(c.windNoKmH, 'KmH', units)}`]);
+  return (
+    <ul className="flex flex-col gap-1">
+      {rows.map(([ok, words]) => (
+        <li key={words} className="flex gap-2">
+          <Mark verdict={ok ? 'good' : 'out'} />
+          <T>{words}</T>
+        </li>
+      ))}
+    </ul>
+  );
+}

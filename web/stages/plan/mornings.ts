@@ -1,2 +1,0 @@
-/** Chances are counted: of twenty mornings like this. */
-export const MORNINGS = 20;

@@ -1,0 +1,90 @@
+import { clockText, moneyText } from '#core/units';
+import { MORNINGS } from '#core/words';
+import { oddsOrigin } from '../../../app/origins.ts';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Mark, MarkShape } from '../../../ui/Mark.tsx';
+import { FigureWithWorking } from '../../../ui/Working.tsx';
+import { useOdds } from '../useOdds.ts';
+
+const ODDS = [
+  ['coldSeam', 'a seam goes cold'],
+  ['overAge', 'a load too old'],
+  ['short', 'short at the end'],
+  ['inRain', 'caught by rain'],
+  ['afterDusk', 'after dusk'],
+] as const;
+
+/** Twenty mornings in a row, those on which it goes wrong struck. */
+function Row({ label, n }: { label: string; n: number | null }) {
+  const v = usePour();
+  return (
+    <p className="flex items-center gap-2">
+      <span className="w-36 shrink-0">{label}</span>
+      <svg
+        height="14"
+        viewBox={`0 0 ${MORNINGS * 16} 14`}
+        className="min-w-0 flex-1"
+        preserveAspectRatio="xMinYMid meet"
+        aria-hidden="true"
+      >
+        {Array.from({ length: MORNINGS }, (_, i) =>
+          n !== null && i < n ? (
+            <MarkShape key={i} verdict="out" x={i * 16} size={14} />
+          ) : (
+            <circle key={i} cx={i * 16 + 7} cy="7" r="2" fill="var(--line)" />
+          ),
+        )}
+      </svg>
+      <b className="w-20 text-right tnum">
+        {n === null ? (
+          'drawing'
+        ) : (
+          <FigureWithWorking name={label} {...oddsOrigin(v)}>
+            {n} in {MORNINGS}
+          </FigureWithWorking>
+        )}
+      </b>
+    </p>
+  );
+}
+
+/** How it goes on mornings that are like this one and none the same: what goes wrong, in how many, when it is done, what it costs. */
+export function Mornings() {
+  const v = usePour();
+  const odds = useOdds();
+  return (
+    <section aria-label="Mornings like this one" className="flex flex-col gap-1">
+      <div className="flex flex-wrap items-center justify-between gap-x-3">
+        <h2 className="head">Of {MORNINGS} mornings like this one</h2>
+        {odds && (
+          <span className="text-ink2">
+            done{' '}
+            <FigureWithWorking name="the finish" {...oddsOrigin(v)}>
+              {clockText(odds.finishMin.p50)}, or {clockText(odds.finishMin.p10)} to{' '}
+              {clockText(odds.finishMin.p90)}
+            </FigureWithWorking>
+          </span>
+        )}
+      </div>
+      {ODDS.map(([key, label]) => (
+        <Row key={key} label={label} n={odds ? Math.round(odds[key] * MORNINGS) : null} />
+      ))}
+      {odds && (
+        <p className="text-ink2" data-cost-spread>
+          Standing, waste and mending cost{' '}
+          <b className="tnum text-ink">
+            {moneyText(odds.cost.p10, v.record.site.currency)} to{' '}
+            {moneyText(odds.cost.p90, v.record.site.currency)}
+          </b>{' '}
+          on eight mornings in ten.
+        </p>
+      )}
+      {(odds?.overRating ?? 0) > 0.5 && (
+        <p className="flex gap-2 font-semibold text-chalk-t">
+          <Mark verdict="out" />
+          Fresh head goes over the forms’ rating: more lifts, or slower.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,47 @@
+import { remedyText, whatGoesWrong, whatIfTitle } from '#core/words';
+import { usePour } from '../../../app/pour-context.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
+import { T } from '../../../ui/Text.tsx';
+import { usePlanned } from '../planned.tsx';
+import { useWhatIfs } from '../useOdds.ts';
+
+/** What may go otherwise, each on the mornings of the plan: what goes wrong, and the cheapest thing to do about it today. */
+export default function WhatIfs() {
+  const v = usePour();
+  const { plan, change } = usePlanned();
+  const found = useWhatIfs();
+  return (
+    <section aria-label="What if" className="flex flex-col">
+      <h2 className="head border-b-2 border-ink pb-0.5">What if</h2>
+      {!found && <p className="py-2 text-ink2">Trying them on the same mornings.</p>}
+      <ul className="rows">
+        {found?.whatIfs.map((w) => {
+          const { bad, text } = whatGoesWrong(w.odds, found.plan, plan.route);
+          const settings = w.remedy?.change ?? {};
+          return (
+            <li key={w.id} className="flex gap-3 py-2" data-what-if={w.id}>
+              <Mark verdict={bad ? 'out' : 'good'} />
+              <span className="min-w-0 flex-1">
+                <b className="font-semibold">{whatIfTitle(w.id, v.units)}.</b> <T>{text}</T>.
+                {bad && (
+                  <span className="block text-ink2">{remedyText(w, v.record.site.currency)}</span>
+                )}
+              </span>
+              {bad && w.remedy && Object.keys(settings).length > 0 && (
+                <button
+                  type="button"
+                  className="chip shrink-0 self-center"
+                  onClick={() => {
+                    void change(settings);
+                  }}
+                >
+                  Plan it so
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

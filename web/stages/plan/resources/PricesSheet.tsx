@@ -1,0 +1,45 @@
+import { pricesSchema, USUAL_PRICES } from '#core/model';
+import { usePour } from '../../../app/pour-context.tsx';
+import { EntryForm } from '../../../forms/EntryForm.tsx';
+import { QuantityInput } from '../../../forms/fields.tsx';
+import { Sheet } from '../../../ui/Dialog.tsx';
+
+const FIELDS = [
+  ['crewPerMin', 'The crew standing, a minute'],
+  ['pumpPerMin', 'The pump standing, a minute'],
+  ['oldLoad', 'A load that gets too old'],
+  ['afterDusk', 'Going on after dusk'],
+  ['coldSeam', 'Mending a seam that went cold'],
+] as const;
+
+/** What things cost on this site. What is left empty counts as it usually is. */
+export default function PricesSheet({ onClose }: { onClose: () => void }) {
+  const v = usePour();
+  const { prices, currency } = v.record.site;
+  return (
+    <Sheet open onClose={onClose} title="Prices of this site">
+      <p className="mb-2 text-ink2">
+        Weighed wherever plans are compared. What is left empty counts as it usually is.
+      </p>
+      <EntryForm
+        schema={pricesSchema}
+        defaults={prices ?? {}}
+        write={(body) => v.saveResources({ prices: body }).then(onClose)}
+        act="Keep"
+        className="grid grid-cols-1 gap-3 sm:grid-cols-2"
+      >
+        {FIELDS.map(([name, label]) => (
+          <div key={name}>
+            <QuantityInput
+              name={name}
+              label={`${label}${currency ? `, ${currency}` : ''}`}
+              quantity={null}
+              required={false}
+            />
+            <span className="text-[14px] text-ink2">usually {USUAL_PRICES[name]}</span>
+          </div>
+        ))}
+      </EntryForm>
+    </Sheet>
+  );
+}
