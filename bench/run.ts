@@ -3,6 +3,7 @@ import { type LogEvent, replay } from '#core/log';
 import { type Choices, searchSequences, trialsOf } from '#core/pourplan';
 import { demoPour } from '../core/testdata/demo.ts';
 import { tallyByEvents } from './event-queue.ts';
+import { planFigures } from './plan-figures.ts';
 import { ringPour } from './pours.ts';
 
 interface Figure {
@@ -176,6 +177,17 @@ figures.push({
   goal: 'under 0.5 s, so that it can be stopped',
   ok: worstGap < 0.5,
 });
+
+for (const f of planFigures())
+  figures.push({
+    name: f.name,
+    value: f.ms / 1000,
+    unit: 's',
+    yardstick: null,
+    ratio: null,
+    goal: `under ${f.goalMs} ms`,
+    ok: f.ms < f.goalMs,
+  });
 
 const round = (n: number | null): string =>
   n === null ? '' : Math.abs(n) >= 100 ? n.toFixed(0) : n.toPrecision(3);

@@ -6,6 +6,7 @@ import { cellsOf, type RouteCell } from './cells.ts';
 import { routeOf, type Route } from './route.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
+import { medianArrivals, timetableOf } from './timetable.ts';
 import type { z } from 'zod';
 
 type OutputOf<C extends { output: z.ZodType }> = z.output<C['output']>;
@@ -16,6 +17,20 @@ interface PlannedPlacement extends Placement {
   lift: number;
   fromM: number;
   toM: number;
+}
+
+/** How the one morning goes on which all is on time: each of the odds is 0 or 1. */
+function oneMorning(t: Timetable, duskMin: number): PourPlan['odds'] {
+  const same = (x: number) => ({ p10: x, p50: x, p90: x });
+  return {
+    coldSeam: Number(t.seams.some((s) => s.verdict === 'cold')),
+    overAge: Number(t.loads.some((l) => l.overAge)),
+    short: Number(t.shortM3 > 0),
+    afterDusk: Number(t.finishMin > duskMin),
+    overRating: Number(t.cells.some((c) => c.overRating)),
+    finishMin: same(t.finishMin),
+    crewWaitMin: same(t.crewWaitMin),
+  };
 }
 
 /** Everything the Plan screen shows, computed from site, pour and settings alone. */
@@ -200,15 +215,11 @@ export function planPour(
     duskMin,
     trials,
   );
-  const onTime = simulation.loads.map((l) => ({
-    ...l,
-    plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin },
-    travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
-  }));
-  const asPlanned = evaluate(pourSimulation, { ...simulation, loads: onTime }).result;
-  const { timetable } = asPlanned;
+  // Straight from the timetable: under a finger there is no time to check again what was put together here.
+  const timetable = timetableOf(simulation, medianArrivals(simulation));
   // One morning has no odds worth another run.
-  const { odds } = trials > 1 ? evaluate(pourSimulation, simulation).result : asPlanned;
+  const odds =
+    trials > 1 ? evaluate(pourSimulation, simulation).result.odds : oneMorning(timetable, duskMin);
   const grown = 1 + pour.settings.wasteRatio;
   const placements = onRoute(
     timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })),

@@ -23,17 +23,20 @@ function useOrder() {
   });
   const [said, setSaid] = useState<{ taken: boolean; text: string } | null>(null);
   const [busy, setBusy] = useState(false);
+  /** What is ordered is what stands in the plan from now on. */
+  const settle = async () => {
+    if (settings.orderM3 === null) await change({ orderM3: plan.orderedM3 });
+  };
   const tell = async (act: Act) => {
     setBusy(true);
     try {
-      // What is ordered is what stands in the plan from now on.
-      if (act === 'order' && settings.orderM3 === null) await change({ orderM3: plan.orderedM3 });
       const answer = await sendJson<OrderAnswer>('POST', `/api/pours/${v.record.id}/order`, {
         volumeM3: plan.orderedM3,
         loads: plan.loadIds.length,
         act,
       });
       setSaid({ taken: answer.taken, text: answer.said });
+      if (answer.taken && act === 'order') await settle();
       await mutate();
       await v.store.pull();
     } catch (e) {
@@ -42,7 +45,7 @@ function useOrder() {
       setBusy(false);
     }
   };
-  return { data, said, busy, tell };
+  return { data, said, busy, tell, settle };
 }
 
 /** The order as the plant gets it, what it says, and where its loads are. */
@@ -50,7 +53,7 @@ export default function OrderSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { plan, settings } = usePlanned();
   const order = plan.order.result;
-  const { data, said, busy, tell } = useOrder();
+  const { data, said, busy, tell, settle } = useOrder();
   const ordered = data?.number != null;
   const off = putOffOf(v.record.pour, v.minuteOf(v.nowMs));
   const { currency, timeZone } = v.record.site;
@@ -88,6 +91,17 @@ export default function OrderSheet({ onClose }: { onClose: () => void }) {
           <Mark verdict={said.taken ? 'good' : 'out'} />
           {said.text}
         </p>
+      )}
+      {said?.taken === false && settings.orderM3 === null && (
+        <button
+          type="button"
+          className="btn line mb-3 w-full"
+          onClick={() => {
+            void settle().then(onClose);
+          }}
+        >
+          It was settled by telephone
+        </button>
       )}
       {ordered && (
         <p className="mb-3 font-semibold">
