@@ -216,7 +216,8 @@ export interface WeatherHour {
   sky: 'clear' | 'cloud' | 'rain' | 'snow' | 'fog';
 }
 export interface WeatherAnswer {
-  source: 'simulated' | 'none';
+  /** `given`: typed or brought in on this site, it rules over any service. */
+  source: 'simulated' | 'given' | 'none';
   hours: WeatherHour[];
 }
 

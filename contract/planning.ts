@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { airTemperature, nonNegative, share } from '#core/kit';
 import {
   atMostOf,
   conveyanceSchema,
@@ -19,6 +20,33 @@ export const putResourcesBody = z.object({
   prices: pricesSchema.optional(),
 });
 export type Resources = Omit<z.output<typeof putResourcesBody>, 'version'>;
+
+/** An hour of a forecast: in universal time or with its zone; what is left out is taken as usual. */
+const forecastHour = z.object({
+  at: z.iso
+    .datetime({ offset: true, error: 'must be a time with its zone, as 2026-09-23T06:00:00Z' })
+    .transform((t) => new Date(t).toISOString()),
+  airTempC: airTemperature(),
+  humidity: share().default(0.65),
+  windKmH: nonNegative().lte(400, 'must be 400 or less').default(10),
+  rainMmH: nonNegative().lte(300, 'must be 300 or less').default(0),
+});
+/** A forecast that was typed or brought in; an empty one takes it away. */
+export const putForecastBody = z.object({
+  hours: z
+    .array(forecastHour)
+    .max(1000, 'must hold at most 1000 hours')
+    .superRefine((hours, ctx) => {
+      hours.forEach((h, i) => {
+        if (i > 0 && h.at <= (hours[i - 1]?.at ?? ''))
+          ctx.addIssue({
+            code: 'custom',
+            path: [i, 'at'],
+            message: 'is not after the hour before it',
+          });
+      });
+    }),
+});
 
 /** What is told to the plant: so much in so many loads; when, of what mix and to which pour stands in the plan. */
 export const orderBody = z.object({

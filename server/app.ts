@@ -14,6 +14,7 @@ import { firstAccountRoutes } from './routes/first-account-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
 import { sessionRoutes } from './routes/session-routes.ts';
 import { peopleRoutes } from './routes/people-routes.ts';
+import { orderRoutes } from './routes/order-routes.ts';
 import { planningRoutes } from './routes/planning-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
 import { reportRoutes } from './routes/report-routes.ts';
@@ -36,6 +37,7 @@ function apiOf(deps: AppDeps): Router {
     connectRoutes(deps),
     siteRoutes(deps),
     planningRoutes(deps),
+    orderRoutes(deps),
     exchangeRoutes(deps),
     logRoutes(deps),
     signRoutes(deps),

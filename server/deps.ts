@@ -5,6 +5,7 @@ import type { SiteClock } from './standins/clock.ts';
 import type { PlantService } from './standins/plant.ts';
 import type { WeatherService } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
+import type { ForecastStore } from './store/forecasts.ts';
 import type { SessionStore } from './store/sessions.ts';
 import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
@@ -29,6 +30,7 @@ export interface AppDeps {
   clock: SiteClock;
   heavy: HeavyPool;
   weather: WeatherService;
+  forecasts: ForecastStore;
   /** The batching plant; null where none is connected. */
   plant: PlantService | null;
   /** Names and PINs that the demo offers at one press; null on one's own data. */

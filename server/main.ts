@@ -7,6 +7,7 @@ import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from './demo.ts';
 import { newSetUpCode } from './session/set-up-code.ts';
 import { listen, reachOf } from './listen.ts';
 import { siteClock } from './standins/clock.ts';
+import { ForecastStore } from './store/forecasts.ts';
 import { SimulatedPlant } from './standins/plant.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
@@ -87,6 +88,7 @@ const app = createApp({
   clock,
   heavy,
   weather,
+  forecasts: new ForecastStore(db),
   plant: config.demo ? new SimulatedPlant() : null,
   demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
 });

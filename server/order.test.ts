@@ -134,3 +134,37 @@ test('the card is a page, and the calendar has what is to be thought of', async 
   expect(ics).not.toContain('K3:');
   await foreman.get('/api/sites/none/calendar.ics').expect(404);
 });
+
+test('a forecast that is brought in rules over the service, and a bad one names its line', async () => {
+  const { siteId } = await pourOf('K1');
+  const weather = async () =>
+    (
+      await foreman
+        .get(`/api/sites/${siteId}/weather?from=2026-09-24T04:00:00Z&to=2026-09-24T12:00:00Z`)
+        .expect(200)
+    ).body as { source: string; hours: { at: string; airTempC: number }[] };
+  expect((await weather()).source).toBe('simulated');
+  const put = (hours: unknown) => foreman.put(`/api/sites/${siteId}/forecast`).send({ hours });
+  await put([
+    { at: '2026-09-24T06:00:00Z', airTempC: -3 },
+    { at: '2026-09-24T08:00:00+00:00', airTempC: 1, rainMmH: 1 },
+  ]).expect(200);
+  const now = await weather();
+  expect(now.source).toBe('given');
+  const at = (h: string) => now.hours.find((x) => x.at === `2026-09-24T${h}:00:00.000Z`)?.airTempC;
+  expect(at('07')).toBeCloseTo(-1, 9);
+  // Before and well after what was given the service goes on.
+  expect(at('04')).toBeGreaterThan(0);
+  const bad = (await put([{ at: '2026-09-24T06:00:00Z', airTempC: 300 }]).expect(400))
+    .body as Problem;
+  expect(bad.issues?.[0]?.path).toBe('hours.0.airTempC');
+  const back = (
+    await put([
+      { at: '2026-09-24T06:00:00Z', airTempC: 3 },
+      { at: '2026-09-24T05:00:00Z', airTempC: 3 },
+    ]).expect(400)
+  ).body as Problem;
+  expect(back.issues?.[0]?.path).toBe('hours.1.at');
+  await put([]).expect(200);
+  expect((await weather()).source).toBe('simulated');
+});

@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { clockBody, ROLES, type ClockAnswer, type WeatherAnswer } from '../../contract/index.ts';
+import { clockBody, ROLES, type ClockAnswer } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
+import { weatherAnswer } from '../services/weather.ts';
 import { only } from '../session/session.ts';
 
 const time = () => z.iso.datetime({ offset: true, error: 'must be a time with its zone' });
@@ -18,7 +19,8 @@ const weatherQuery = z
   });
 
 /** The site clock, and the weather at a site. */
-export function clockRoutes({ sessions, sites, clock, weather }: AppDeps): Router {
+export function clockRoutes(deps: AppDeps): Router {
+  const { sessions, sites, clock } = deps;
   const router = Router();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
@@ -27,11 +29,7 @@ export function clockRoutes({ sessions, sites, clock, weather }: AppDeps): Route
     const q = parse(weatherQuery, req.query, 'The question');
     const site = (await sites.list()).find((s) => s.id === req.params.id);
     if (!site) throw notFound(`site ${String(req.params.id)}`);
-    const hours = weather.hours(site, Date.parse(q.from), Date.parse(q.to));
-    const answer: WeatherAnswer = hours
-      ? { source: 'simulated', hours }
-      : { source: 'none', hours: [] };
-    res.json(answer);
+    res.json(await weatherAnswer(deps, site, Date.parse(q.from), Date.parse(q.to)));
   });
 
   const clockNow = (): ClockAnswer => ({

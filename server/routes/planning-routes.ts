@@ -1,51 +1,29 @@
 import { Router } from 'express';
-import { orderBody, putResourcesBody, ROLES } from '../../contract/index.ts';
+import { putForecastBody, putResourcesBody, ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { replay } from '#core/log';
 import { learnedFrom } from '#core/view';
 import { calendarOf } from '../exchange/calendar.ts';
 import { notFound, parse } from '../problems.ts';
-import { Orders } from '../services/orders.ts';
-import { only, personOf } from '../session/session.ts';
+import { only } from '../session/session.ts';
 
-/** No card takes so long: what does is stopped, ms. */
-const CARD_LIMIT_MS = 30_000;
-
-/** What there is to plan with, the order to the plant, the card and the calendar. */
+/** What there is to plan with: lists, a forecast of one's own, what closed pours say; and the calendar. */
 export function planningRoutes(deps: AppDeps): Router {
-  const { sessions, sites, changes, clock, events, heavy } = deps;
+  const { sessions, sites, changes, clock, events } = deps;
   const router = Router();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
-  const orders = new Orders(deps);
 
   router.put('/sites/:id/resources', foreman, async (req, res) => {
     const { version, ...lists } = parse(putResourcesBody, req.body, 'What there is to plan with');
     res.json(await changes.resources(String(req.params.id), version, lists));
   });
-  router.post('/pours/:id/order', foreman, async (req, res) => {
-    const asked = parse(orderBody, req.body, 'The order');
-    res.json(await orders.tell(String(req.params.id), asked, personOf(req)));
-  });
-  router.get('/pours/:id/deliveries', anybody, async (req, res) => {
-    res.json(await orders.deliveries(String(req.params.id)));
-  });
-  router.get('/pours/:id/card.pdf', anybody, async (req, res) => {
-    const record = await sites.pour(String(req.params.id));
-    const input = {
-      record,
-      events: await events.after(record.id, 0),
-      nowMs: clock.now().getTime(),
-      air: [],
-      photos: {},
-    };
-    const pdf = await heavy.run('card', input, CARD_LIMIT_MS);
-    res.attachment(`${record.pour.code}-card.pdf`);
-    const disposition = res.get('Content-Disposition') ?? '';
-    res
-      .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
-      .type('application/pdf')
-      .send(Buffer.from(pdf));
+  router.put('/sites/:id/forecast', foreman, async (req, res) => {
+    const id = String(req.params.id);
+    const { hours } = parse(putForecastBody, req.body, 'The forecast');
+    if (!(await sites.list()).some((s) => s.id === id)) throw notFound(`site ${id}`);
+    await deps.forecasts.put(id, hours);
+    res.json({ hours: hours.length });
   });
   router.get('/sites/:id/learned', anybody, async (req, res) => {
     const own = (await sites.pours()).filter((p) => p.siteId === String(req.params.id));

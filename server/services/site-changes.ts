@@ -89,6 +89,8 @@ export class SiteChanges {
   async resources(id: string, version: number, lists: Resources): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
       const site = await siteAt(tx, id, version);
+      // Nothing named: nothing changes.
+      if (Object.values(lists).every((l) => l === undefined)) return { version };
       const pours = (await poursOf(tx, id)).map((r) => r.doc);
       const whole = parse(
         siteFileSchema,

@@ -4,11 +4,12 @@ import path from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
-import type { PourSummary } from '../../contract/index.ts';
+import type { PourSummary, Role } from '../../contract/index.ts';
 import { createApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from '../demo.ts';
 import { siteClock } from '../standins/clock.ts';
+import { ForecastStore } from '../store/forecasts.ts';
 import { SimulatedPlant } from '../standins/plant.ts';
 import { SimulatedWeather } from '../standins/weather.ts';
 import { AccountStore } from '../store/accounts.ts';
@@ -22,6 +23,14 @@ import { HeavyPool } from '../workers/pool.ts';
 import { SiteStore } from '../store/sites.ts';
 
 /** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
+/** Somebody of that role, signed in. */
+async function signedIn(app: ReturnType<typeof createApp>, role: Role) {
+  const account = DEMO_ACCOUNTS.find((a) => a.role === role);
+  const agent = request.agent(app);
+  await agent.post('/api/session').send({ name: account?.name, pin: account?.pin }).expect(200);
+  return agent;
+}
+
 export async function testApi({ seed = true } = {}) {
   const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-api-'));
   const { db, sqlite, close } = await openDatabase(dataDir);
@@ -52,15 +61,11 @@ export async function testApi({ seed = true } = {}) {
     clock,
     heavy,
     weather: new SimulatedWeather(demoWeather()),
+    forecasts: new ForecastStore(db),
     plant: new SimulatedPlant(),
     demoAccounts: DEMO_ACCOUNTS,
   });
-  const as = async (role: 'foreman' | 'crew' | 'inspector' | 'viewer') => {
-    const account = DEMO_ACCOUNTS.find((a) => a.role === role);
-    const agent = request.agent(app);
-    await agent.post('/api/session').send({ name: account?.name, pin: account?.pin }).expect(200);
-    return agent;
-  };
+  const as = (role: Role) => signedIn(app, role);
   const idOf = async (code: string): Promise<string> =>
     (await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '';
   return {

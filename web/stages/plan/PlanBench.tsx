@@ -13,6 +13,7 @@ const WhoBench = lazily(() => import('./who/WhoBench.tsx'));
 const OrderSheet = lazily(() => import('./much/OrderSheet.tsx'));
 const PricesSheet = lazily(() => import('./resources/PricesSheet.tsx'));
 const ConveyancesSheet = lazily(() => import('./resources/ConveyancesSheet.tsx'));
+const ForecastSheet = lazily(() => import('./when/ForecastSheet.tsx'));
 const CrewSheet = lazily(() => import('./resources/CrewSheet.tsx'));
 
 /** The working of each part, and the sheets of the station. */
@@ -35,6 +36,7 @@ export function PlanBench() {
       {sheet === 'order' && <OrderSheet onClose={close} />}
       {sheet === 'prices' && <PricesSheet onClose={close} />}
       {sheet === 'conveyances' && <ConveyancesSheet onClose={close} />}
+      {sheet === 'forecast' && <ForecastSheet onClose={close} />}
       {sheet === 'crew' && <CrewSheet onClose={close} />}
     </>
   );

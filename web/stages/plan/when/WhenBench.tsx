@@ -3,6 +3,7 @@ import { clockText, counted, durationText } from '#core/units';
 import { startReasonText } from '#core/words';
 import { planningOf } from '#core/view';
 import { putOffOf } from '#core/check';
+import { useSetFocus } from '../../../app/useFocus.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
@@ -14,6 +15,12 @@ import { dayOf, saidAt, useStarts } from './useStarts.ts';
 
 const MARK = { good: 'good', watch: 'tight', no: 'out' } as const;
 const WORD = { good: 'good', watch: 'with care', no: 'ruled out' } as const;
+
+const SOURCE = {
+  simulated: 'The forecast is a stand-in’s.',
+  given: 'Hours that were brought in rule; between them they are reckoned.',
+  none: 'There is no forecast for this site.',
+} as const;
 
 /** The start that is planned, large, with what speaks for and against it. */
 function Chosen({ when }: { when: ReturnType<typeof useStarts> }) {
@@ -170,6 +177,7 @@ export default function WhenBench() {
   const v = usePour();
   const { settings, change, record } = usePlanned();
   const when = useStarts();
+  const set = useSetFocus();
   return (
     <div className="flex flex-col gap-4">
       <Chosen when={when} />
@@ -198,6 +206,18 @@ export default function WhenBench() {
       </div>
       <Best when={when} />
       <Waits key={v.record.id} />
+      <p className="flex items-center justify-between gap-3 text-ink2">
+        {SOURCE[when.source ?? 'none']}
+        <button
+          type="button"
+          className="min-h-12 font-semibold text-press"
+          onClick={() => {
+            set({ sheet: 'forecast' });
+          }}
+        >
+          A forecast of your own
+        </button>
+      </p>
     </div>
   );
 }

@@ -1,0 +1,44 @@
+import { Router } from 'express';
+import { orderBody, ROLES } from '../../contract/index.ts';
+import type { AppDeps } from '../deps.ts';
+import { parse } from '../problems.ts';
+import { Orders } from '../services/orders.ts';
+import { only, personOf } from '../session/session.ts';
+
+/** No card takes so long: what does is stopped, ms. */
+const CARD_LIMIT_MS = 30_000;
+
+/** The order to the plant, where its loads are, and the card of the pour. */
+export function orderRoutes(deps: AppDeps): Router {
+  const { sessions, sites, clock, events, heavy } = deps;
+  const router = Router();
+  const anybody = only(sessions, ROLES);
+  const foreman = only(sessions, ['foreman']);
+  const orders = new Orders(deps);
+
+  router.post('/pours/:id/order', foreman, async (req, res) => {
+    const asked = parse(orderBody, req.body, 'The order');
+    res.json(await orders.tell(String(req.params.id), asked, personOf(req)));
+  });
+  router.get('/pours/:id/deliveries', anybody, async (req, res) => {
+    res.json(await orders.deliveries(String(req.params.id)));
+  });
+  router.get('/pours/:id/card.pdf', anybody, async (req, res) => {
+    const record = await sites.pour(String(req.params.id));
+    const input = {
+      record,
+      events: await events.after(record.id, 0),
+      nowMs: clock.now().getTime(),
+      air: [],
+      photos: {},
+    };
+    const pdf = await heavy.run('card', input, CARD_LIMIT_MS);
+    res.attachment(`${record.pour.code}-card.pdf`);
+    const disposition = res.get('Content-Disposition') ?? '';
+    res
+      .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
+      .type('application/pdf')
+      .send(Buffer.from(pdf));
+  });
+  return router;
+}
