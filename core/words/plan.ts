@@ -126,6 +126,15 @@ const cellName = (route: Pick<Route, 'legs'>, id: string): string => {
   return lifts > 1 ? `${elementId} lift ${Number(lift) + 1}` : elementId;
 };
 
+/** A seam as it is spoken: what comes too late, and on or beside what. */
+export const seamText = (s: Odds['seams'][number], route: Pick<Route, 'legs'>): string =>
+  s.kind === 'below'
+    ? cellName(route, s.above)
+    : `${cellName(route, s.above)} beside ${cellName(route, s.below)}`;
+/** A share counted in a hundred mornings, never none where there is one. */
+export const ofHundred = (share: number): string =>
+  `${Math.max(1, Math.round(share * 100))} in 100`;
+
 /** What goes wrong that did not on the plan: seams, old loads, shortage, dusk, rain, forms; or how much later it is done. */
 export function whatGoesWrong(
   odds: Odds,

@@ -3,7 +3,7 @@ import { fillJobs, jobsNeeded } from '#core/pourplan';
 import { clockText, lengthText, textOf, volume } from '#core/units';
 import { contextOf, type ReportContext, type ReportInput } from './context.ts';
 import { sequenceDrawing } from './sequence-drawing.ts';
-import { bold, right, table } from './table.ts';
+import { bold, table } from './table.ts';
 
 const GREY = '#4A5355';
 const h2 = (text: string): Content => ({ text, style: 'h2' });
@@ -35,12 +35,12 @@ function loadsPart({ view: { plan }, units }: ReportContext): Content[] {
     h2('Loads'),
     table(
       ['', 'batch', 'here', units === 'us' ? 'yd³' : 'm³'],
-      [24, 48, 48, '*'],
+      [24, 56, 56, 60],
       plan.trucks.result.loads.map((l, i) => [
         bold(plan.loadIds[i] ?? ''),
         clockText(l.batchMin),
         clockText(l.arriveMin),
-        right(volume(l.volumeM3, units, 1).value),
+        volume(l.volumeM3, units, 1).value,
       ]),
     ),
     { text: `Last placed ${clockText(plan.timetable.finishMin)}.` },
@@ -58,7 +58,7 @@ function crewPart(c: ReportContext): Content[] {
   return [
     h2('Crew'),
     table(
-      ['', ''],
+      ['job', 'who'],
       [70, '*'],
       filled.map((f) => [bold(f.job), f.name ?? 'nobody yet']),
     ),

@@ -1,9 +1,10 @@
 import { clockText, moneyText } from '#core/units';
-import { MORNINGS } from '#core/words';
+import { MORNINGS, ofHundred, seamText } from '#core/words';
 import { oddsOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark, MarkShape } from '../../../ui/Mark.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
+import { usePlanned } from '../planned.tsx';
 import { useOdds } from '../useOdds.ts';
 
 const ODDS = [
@@ -52,6 +53,7 @@ function Row({ label, n }: { label: string; n: number | null }) {
 export function Mornings() {
   const v = usePour();
   const odds = useOdds();
+  const { plan } = usePlanned();
   return (
     <section aria-label="Mornings like this one" className="flex flex-col gap-1">
       <div className="flex flex-wrap items-center justify-between gap-x-3">
@@ -69,6 +71,16 @@ export function Mornings() {
       {ODDS.map(([key, label]) => (
         <Row key={key} label={label} n={odds ? Math.round(odds[key] * MORNINGS) : null} />
       ))}
+      {odds && odds.seams.length > 0 && (
+        <p className="text-ink2" data-seam-odds>
+          Seam by seam:{' '}
+          {odds.seams
+            .slice(0, 4)
+            .map((s) => `${seamText(s, plan.route)} on ${ofHundred(s.share)}`)
+            .join(', ')}
+          .
+        </p>
+      )}
       {odds && (
         <p className="text-ink2" data-cost-spread>
           Standing, waste and mending cost{' '}

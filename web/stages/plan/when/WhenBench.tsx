@@ -134,6 +134,9 @@ function Waits() {
     return date === localDate(v.nowMs, v.record.site.timeZone) ? time : `${dateName(date)} ${time}`;
   };
   const held = v.gate.rows.length;
+  const orderBy = first - (v.plant.noticeMin ?? 0);
+  const late = nowMin > orderBy ? 'out' : 'held';
+  const orderMark = pour.settings.orderM3 === null ? late : 'good';
   const nobody = planningOf(v.record)?.jobs.filter((j) => j.name === null).length ?? 0;
   return (
     <section aria-label="What waits">
@@ -147,9 +150,9 @@ function Waits() {
           <b className="font-semibold">by {at(first)}</b>
         </li>
         <li className="flex gap-3 py-2">
-          <Mark verdict={pour.settings.orderM3 === null ? 'held' : 'good'} />
+          <Mark verdict={orderMark} />
           <span className="flex-1">{v.plant.label} wants the order</span>
-          <b className="font-semibold">by {at(first - (v.plant.noticeMin ?? 0))}</b>
+          <b className="font-semibold">by {at(orderBy)}</b>
         </li>
         {nobody > 0 && (
           <li className="flex gap-3 py-2">
