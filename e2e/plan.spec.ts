@@ -59,7 +59,7 @@ for (const code of ['P2', 'K2'])
     await expect(chart).toHaveAccessibleName(/ 0 cold seams/);
   });
 
-test('first load, lift and start move by arrow key, one after the other and none lost', async ({
+test('first load, lift and start move by arrow key, one after the other and none lost; the chart prints on one page', async ({
   page,
   server,
 }) => {
@@ -76,6 +76,11 @@ test('first load, lift and start move by arrow key, one after the other and none
       return { firstLoadMin, liftWaitMin, startAt };
     })
     .toEqual({ firstLoadMin: 465, liftWaitMin: 5, startAt: 1 });
+  // On paper the chart takes one page by itself.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.bench')).toBeHidden();
+  const paper = (await page.pdf({ format: 'A4', landscape: true })).toString('latin1');
+  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 });
 
 test('the search can be stopped, and what it lays over is cheaper and keeps its limits', async ({

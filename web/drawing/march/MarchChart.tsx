@@ -54,7 +54,15 @@ export function MarchChart(props: MarchProps) {
   if (!m) return null;
   const { plan, actual, nowMin } = m;
   return (
-    <svg width={m.width} height={m.height} role="img" aria-label={labelOf(m)}>
+    <svg
+      width={m.width}
+      height={m.height}
+      // On paper it is fitted to the page.
+      viewBox={`0 0 ${m.width} ${m.height}`}
+      className="print:h-auto print:max-w-full"
+      role="img"
+      aria-label={labelOf(m)}
+    >
       <Defs id={id} m={m} />
       <DayShade m={m} hatch={`${id}rain`} />
       <RouteAxis m={m} />
