@@ -3,10 +3,12 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
-/** The log keeps itself in IndexedDB and the stream never ends: neither may pass through the worker's cache. */
+/** The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream never ends: neither may pass through the worker's cache. */
 const cacheable = ({ url }: { url: URL }): boolean =>
   url.pathname.startsWith('/api/') &&
-  !/\/(stream|events|log\.jsonl|report\.pdf|export|clock|health)$/.test(url.pathname);
+  !/\/(stream|events|log\.jsonl|report\.pdf|card\.pdf|calendar\.ics|deliveries|export|clock|health)$/.test(
+    url.pathname,
+  );
 
 export default defineConfig({
   publicDir: 'web/public',

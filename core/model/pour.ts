@@ -67,27 +67,32 @@ export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
   strengthK: rules.value('strengthEnergy'),
 });
 
-export const plantSchema = z.object({
-  id: name(),
-  label: name(),
-  travel: delay(),
-  plantDelay: delay(),
-  roundTripMin: positive().lte(1440, 'must be 1440 or less'),
-  trucksM3: atMostOf(measure('truck'), 20).min(1, 'must hold at least one truck'),
-  minLoadM3: nonNegative().default(0),
-  /** What a load under the least costs more. */
-  shortLoadFee: nonNegative().optional(),
-  stepM3: positive().gte(0.01, 'must be from 0.01 to 20').lte(20, 'must be from 0.01 to 20'),
-  /** When it batches, minutes of the day: from the first batch to the last. */
-  openMin: nonNegative().lte(1440, 'must be within the day').optional(),
-  closeMin: nonNegative().lte(1440, 'must be within the day').optional(),
-  contact: oneLine().max(120).optional(),
-  /** Unloading that is free, and what each minute after costs. */
-  freeUnloadMin: nonNegative().lte(1440, 'must be a day or less').optional(),
-  waitPerMin: nonNegative().optional(),
-  /** How long before the first batch an order or a change must be told, min. */
-  noticeMin: nonNegative().lte(20_160, 'must be two weeks or less').optional(),
-});
+export const plantSchema = z
+  .object({
+    id: name(),
+    label: name(),
+    travel: delay(),
+    plantDelay: delay(),
+    roundTripMin: positive().lte(1440, 'must be 1440 or less'),
+    trucksM3: atMostOf(measure('truck'), 20).min(1, 'must hold at least one truck'),
+    minLoadM3: nonNegative().default(0),
+    /** What a load under the least costs more. */
+    shortLoadFee: nonNegative().optional(),
+    stepM3: positive().gte(0.01, 'must be from 0.01 to 20').lte(20, 'must be from 0.01 to 20'),
+    /** When it batches, minutes of the day: from the first batch to the last. */
+    openMin: nonNegative().lte(1440, 'must be within the day').optional(),
+    closeMin: nonNegative().lte(1440, 'must be within the day').optional(),
+    contact: oneLine().max(120).optional(),
+    /** Unloading that is free, and what each minute after costs. */
+    freeUnloadMin: nonNegative().lte(1440, 'must be a day or less').optional(),
+    waitPerMin: nonNegative().optional(),
+    /** How long before the first batch an order or a change must be told, min. */
+    noticeMin: nonNegative().lte(20_160, 'must be two weeks or less').optional(),
+  })
+  .refine((p) => p.openMin === undefined || p.closeMin === undefined || p.closeMin > p.openMin, {
+    path: ['closeMin'],
+    message: 'is not after openMin',
+  });
 export type Plant = z.output<typeof plantSchema>;
 
 const liftCount = () => count().lte(12, 'must be 12 or fewer');

@@ -1,9 +1,8 @@
-import { evaluate } from '#core/kit';
 import { type Mix, type Plant, type PourDoc, type Prices, type SitePlan } from '#core/model';
 import { rulesOf } from '#core/rules';
 import { type PourPlan, rehearse } from './plan.ts';
-import { pourSimulation } from './pour-simulation.ts';
 import type { SimulationInput, Timetable } from './simulation-model.ts';
+import { medianArrivals, timetableOf } from './timetable.ts';
 
 /** A way of ordering, with what its waits do on a day on which all goes as planned. */
 export interface OrderWay {
@@ -26,17 +25,8 @@ export interface OrderWay {
   simulation: SimulationInput;
 }
 
-const NO_SPREAD = (v: SimulationInput): SimulationInput => ({
-  ...v,
-  trials: 1,
-  loads: v.loads.map((l) => ({
-    ...l,
-    plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin },
-    travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
-  })),
-});
-const timetableOf = (v: SimulationInput): Timetable =>
-  evaluate(pourSimulation, NO_SPREAD(v)).result.timetable;
+/** The day on which all is on time. */
+const onTime = (v: SimulationInput): Timetable => timetableOf(v, medianArrivals(v));
 
 function wayOf(
   way: OrderWay['way'],
@@ -44,7 +34,7 @@ function wayOf(
   prices: Required<Prices>,
   order: { firstM3: number; calledM3: number; orderCost: number; callAtMin: number | null },
 ): OrderWay {
-  const t = timetableOf(v);
+  const t = onTime(v);
   const cold = t.seams.filter((s) => s.verdict === 'cold');
   const standingMin = t.crewWaitMin;
   const standingCost = standingMin * (prices.crewPerMin + prices.pumpPerMin);
@@ -77,6 +67,8 @@ function withBalance(
   if (!like) return first;
   return {
     ...first,
+    // No load is too small to fill the hose.
+    leftBehindM3: Math.min(first.leftBehindM3, calledM3 * 0.9),
     loads: [
       ...first.loads,
       { ...like, id: 'LB', volumeM3: calledM3, batchMin: callAtMin + leadMin },
@@ -106,9 +98,10 @@ export function orderWays(
     callAtMin: null,
   });
   const { callBalance } = order;
-  if (!callBalance || callBalance.firstM3 <= 0) return [firm];
+  // What no plant sends by itself cannot be ordered first.
+  if (!callBalance || callBalance.firstM3 < Math.max(plant.minLoadM3, plant.stepM3)) return [firm];
   const first = planned(callBalance.firstM3);
-  const begun = timetableOf(first).loads.at(-1)?.startMin ?? first.startMin;
+  const begun = onTime(first).loads.at(-1)?.startMin ?? first.startMin;
   const calledM3 =
     Math.max(1, Math.ceil(callBalance.expectedBalanceM3 / plant.stepM3 - 1e-9)) * plant.stepM3;
   const lead = rulesOf(site).value('callLead');

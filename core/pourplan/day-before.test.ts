@@ -258,6 +258,34 @@ describe('firm, or the balance called', () => {
   });
 });
 
+test('a pour of next to nothing is planned like any other: nothing in it is too small', () => {
+  const pads = [{ id: 'P', xM: 0, yM: 0, widthM: 0.4, lengthM: 0.4, depthM: 0.2, bottomM: 0 }];
+  const tiny = small({
+    elements: ['P'],
+    runs: [],
+    pads,
+    settings: { leftBehindM3: 0.5, truckM3: 6 },
+    plant: { minLoadM3: 1.5, openMin: 390, closeMin: 1020 },
+  });
+  const { site, pour, mix, plant, plan } = tiny;
+  const ways = orderWays(site, pour, mix, plant, 1140, plan, USUAL_PRICES);
+  expect(ways.map((w) => w.way)).toEqual(['firm']);
+  expect(
+    ratesOf({ ...tiny, conveyance: undefined, hands: 0, plantRoundTripMin: 100 }).result.rateM3PerH,
+  ).toBeGreaterThan(0);
+  const { whatIfs } = whatIfsOf(
+    { site, pour, mix, plant, duskMin: 1140, noGo: [], money, hands: 2, trials: 20 },
+    plan.orderedM3,
+    plan.trucks.result.spacingMin,
+  );
+  expect(whatIfs.length).toBeGreaterThan(3);
+  // A balance smaller than what stays in the hose is no reason to stop.
+  const more = small({ settings: { leftBehindM3: 2 } });
+  expect(
+    orderWays(more.site, more.pour, more.mix, more.plant, 1140, more.plan, USUAL_PRICES),
+  ).toHaveLength(2);
+});
+
 test('cells are where their runs are', () => {
   const { site, plan } = small();
   const places = placesOf(site, plan.route, cellsOf(plan.route));

@@ -39,7 +39,7 @@ export const startsOf = ({ plan, pour, plant, conveyance, rules, ...ask }: Start
     finishMin: FINISH_MIN,
     cleanUpMin: CLEAN_UP_MIN,
     protectH: rules.value('protection'),
-    travelMin: plant.travel.medianMin + plant.plantDelay.medianMin,
+    travelMin: Math.min(1440, plant.travel.medianMin + plant.plantDelay.medianMin),
     forecast: ask.hours.map((h) => ({
       timeMin: h.min,
       airTempC: h.airTempC,
