@@ -4,6 +4,7 @@ import {
   useContext,
   useEffect,
   useMemo,
+  useRef,
   useState,
   type ReactNode,
 } from 'react';
@@ -56,14 +57,19 @@ interface Sent {
 function useKeeping() {
   const v = usePour();
   const [sent, setSent] = useState<Sent | null>(null);
+  /** How many were sent. */
+  const turn = useRef(0);
   const { saveSettings } = v;
   const { version } = v.record;
   if (sent?.until != null && version >= sent.until) setSent(null);
   const keep = useCallback(
     async (change: Partial<PourSettings>, date?: string | null) => {
+      turn.current += 1;
+      const own = turn.current;
       setSent((s) => ({ change: { ...s?.change, ...change }, until: null }));
       const until = await saveSettings(change, date);
-      setSent((s) => (s && until !== null ? { ...s, until } : null));
+      // Until the last of them is answered none is taken off the screen: a press in between goes on from what is shown.
+      if (own === turn.current) setSent((s) => (s && until !== null ? { ...s, until } : null));
     },
     [saveSettings],
   );
