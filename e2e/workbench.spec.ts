@@ -33,6 +33,9 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep' })).toBeDisabled();
   await page.getByLabel(/tie capacity/i).fill('3000');
+  await expect(result).toContainText('2632 lb');
+  // What was typed is in the address: it stands after a reload.
+  await expect(page).not.toHaveURL(/(%3A|:)-/);
   await page.reload();
   await expect(result).toContainText('2632 lb');
   // On paper stands what was put in, and whose it is; on the screen the form says it.
