@@ -123,8 +123,6 @@ export const pourSettingsSchema = z.object({
   truckM3: measure('truck'),
   /** Minutes between loads; null lets each arrive as the one before is placed. */
   spacingMin: positive().lte(240, 'must be 240 or less').nullable().default(null),
-  /** All of it ordered, or the last load called when the end is in sight. */
-  order: z.enum(['firm', 'call'], { error: 'must be firm or call' }).default('firm'),
   /** How it is conveyed, by the id of a conveyance of the site, and where that stands. */
   conveyance: name().nullable().default(null),
   setUp: placeSchema().nullable().default(null),

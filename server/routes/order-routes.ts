@@ -3,6 +3,7 @@ import { orderBody, ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse } from '../problems.ts';
 import { Orders } from '../services/orders.ts';
+import { sendPdf } from './pdf.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** No card takes so long: what does is stopped, ms. */
@@ -33,12 +34,7 @@ export function orderRoutes(deps: AppDeps): Router {
       photos: {},
     };
     const pdf = await heavy.run('card', input, CARD_LIMIT_MS);
-    res.attachment(`${record.pour.code}-card.pdf`);
-    const disposition = res.get('Content-Disposition') ?? '';
-    res
-      .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
-      .type('application/pdf')
-      .send(Buffer.from(pdf));
+    sendPdf(res, `${record.pour.code}-card.pdf`, pdf);
   });
   return router;
 }

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import type { ReportInput } from '../report/context.ts';
+import { sendPdf } from './pdf.ts';
 import { only } from '../session/session.ts';
 
 /** A report reckons curing with the air of so long ahead, and of so long back at most, ms. */
@@ -39,13 +40,7 @@ export function reportRoutes({
       ),
     };
     const pdf = await heavy.run('report', input, REPORT_LIMIT_MS);
-    // The framework writes the name of the file as a header takes it, whatever the pour is called; it is to be shown, not kept.
-    res.attachment(`${record.pour.code}-report.pdf`);
-    const disposition = res.get('Content-Disposition') ?? '';
-    res
-      .set('Content-Disposition', disposition.replace(/^attachment/, 'inline'))
-      .type('application/pdf')
-      .send(Buffer.from(pdf));
+    sendPdf(res, `${record.pour.code}-report.pdf`, pdf);
   });
   return router;
 }

@@ -1,5 +1,5 @@
 import type { Conveyance } from '#core/model';
-import { lengthText, quantityText } from '#core/units';
+import { lengthText, moneyText, quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
@@ -22,6 +22,8 @@ export function Suits({ conveyance: c }: { conveyance: Conveyance | undefined })
     ]);
   if (c.windNoKmH !== undefined)
     rows.push([true, `Stops at wind of ${quantityText(c.windNoKmH, 'KmH', units)}`]);
+  if (c.hire !== undefined)
+    rows.push([true, `Hire ${moneyText(c.hire, v.record.site.currency)} a day`]);
   return (
     <ul className="flex flex-col gap-1">
       {rows.map(([ok, words]) => (

@@ -1,18 +1,39 @@
+import type { OrderWay } from '#core/pourplan';
 import { moneyText, volume } from '#core/units';
 import { orderWayText } from '#core/words';
 import { planningOf } from '#core/view';
 import { orderOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSetFocus } from '../../../app/useFocus.ts';
 import { OrderCurve } from '../../../drawing/OrderCurve.tsx';
 import { useSize } from '../../../drawing/useSize.ts';
-import { MarkShape } from '../../../ui/Mark.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 import { usePlanned } from '../planned.tsx';
+
+/** A way to order: what it costs by itself, and what its waits do. */
+function WayWords({ way: w }: { way: OrderWay }) {
+  const v = usePour();
+  const { currency } = v.record.site;
+  return (
+    <>
+      <b className="w-40 shrink-0 font-semibold">
+        {w.way === 'firm'
+          ? `Firm ${volume(w.firstM3, v.units).value}`
+          : `Call after ${volume(w.firstM3, v.units, 1).value}`}
+      </b>
+      <span className="tnum w-16 shrink-0">{moneyText(w.orderCost, currency)}</span>
+      <span className="min-w-0 flex-1 leading-5">{orderWayText(w, currency)}</span>
+      <Mark verdict={w.coldSeams > 0 ? 'out' : 'good'} />
+    </>
+  );
+}
 
 /** What ordering too much or too little is likely to cost, and firm against calling the balance, with what its wait does. */
 export function OrderWays() {
   const v = usePour();
   const p = usePlanned();
+  const set = useSetFocus();
   const [boxRef, box] = useSize();
   const { currency } = v.record.site;
   const order = v.plan.order.result;
@@ -43,29 +64,27 @@ export function OrderWays() {
         />
       </div>
       {ways.map((w) => {
-        const chosen = p.settings.order === w.way;
-        return (
+        const words = <WayWords way={w} />;
+        return w.way === 'firm' ? (
           <button
             key={w.way}
             type="button"
-            aria-pressed={chosen}
             data-way={w.way}
-            className={`flex min-h-12 items-center gap-3 px-3 text-left ${chosen ? 'inked bg-ink text-ground' : 'bg-press-2 text-press'}`}
+            className="flex min-h-12 items-center gap-3 bg-press-2 px-3 text-left text-press"
             onClick={() => {
-              void p.change({ order: w.way });
+              set({ sheet: 'order' });
             }}
           >
-            <b className="w-40 shrink-0 font-semibold">
-              {w.way === 'firm'
-                ? `Firm ${volume(w.firstM3, v.units).value}`
-                : `Call after ${volume(w.firstM3, v.units, 1).value}`}
-            </b>
-            <span className="tnum w-16 shrink-0">{moneyText(w.orderCost, currency)}</span>
-            <span className="min-w-0 flex-1 leading-5">{orderWayText(w, currency)}</span>
-            <svg width="22" height="22" aria-hidden="true">
-              <MarkShape verdict={w.coldSeams > 0 ? 'out' : 'good'} size={22} />
-            </svg>
+            {words}
           </button>
+        ) : (
+          <p
+            key={w.way}
+            data-way={w.way}
+            className="flex min-h-12 items-center gap-3 border border-line px-3"
+          >
+            {words}
+          </p>
         );
       })}
       {ways.length > 1 && (

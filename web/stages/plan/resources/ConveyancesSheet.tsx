@@ -150,7 +150,6 @@ function ConveyanceForm({
         />
         <QuantityInput name="windNoKmH" label="stops at wind of" quantity="KmH" required={false} />
         <QuantityInput name="hire" label="hire, a day" quantity={null} required={false} />
-        <QuantityInput name="hands" label="hands it takes" quantity={null} />
       </EntryForm>
       {remove && (
         <button

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { type CrewMember, crewMemberSchema, JOBS } from '#core/model';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { ChipSet, QuantityInput, TextInput } from '../../../forms/fields.tsx';
+import { ChipSet, TextInput } from '../../../forms/fields.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 
 const formSchema = crewMemberSchema as unknown as z.ZodType<CrewMember, CrewMember>;
@@ -82,7 +82,6 @@ function MemberForm({
         <div className="col-span-full">
           <ChipSet name="jobs" options={JOBS} label="What they may do" />
         </div>
-        <QuantityInput name="costPerH" label="costs an hour" quantity={null} required={false} />
       </EntryForm>
       {remove && (
         <button type="button" className="mt-1 min-h-12 font-semibold text-chalk-t" onClick={remove}>

@@ -1,5 +1,5 @@
 import { localDate } from '#core/weather';
-import { clockText, counted, durationText } from '#core/units';
+import { clockText, counted, durationText, moneyText } from '#core/units';
 import { startReasonText } from '#core/words';
 import { planningOf } from '#core/view';
 import { putOffOf } from '#core/check';
@@ -166,7 +166,9 @@ function Waits() {
             <Mark verdict={r.free ? 'held' : 'tight'} />
             <span className="flex-1">{r.what} is put off free</span>
             <b className="font-semibold">
-              {r.free ? `till ${at(r.freeUntilMin)}` : `no more, ${r.cost}`}
+              {r.free
+                ? `till ${at(r.freeUntilMin)}`
+                : `no more, ${moneyText(r.cost, v.record.site.currency)}`}
             </b>
           </li>
         ))}
