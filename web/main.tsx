@@ -19,7 +19,8 @@ if (root)
       <SessionGate>
         <RouterProvider router={router} />
       </SessionGate>
-      <Toaster position="top-center" />
+      {/* Only says something: a press goes through it to what lies beneath. */}
+      <Toaster position="top-center" toastOptions={{ style: { pointerEvents: 'none' } }} />
     </StrictMode>,
   );
 
