@@ -4,6 +4,7 @@ import {
   atMostOf,
   conveyanceSchema,
   crewMemberSchema,
+  mixerSchema,
   mixSchema,
   MOST,
   plantSchema,
@@ -16,6 +17,7 @@ export const putResourcesBody = z.object({
   mixes: atMostOf(mixSchema, MOST.types).optional(),
   plants: atMostOf(plantSchema, MOST.types).optional(),
   conveyances: atMostOf(conveyanceSchema, MOST.types).optional(),
+  mixers: atMostOf(mixerSchema, MOST.types).optional(),
   crew: atMostOf(crewMemberSchema, MOST.types).optional(),
   prices: pricesSchema.optional(),
 });

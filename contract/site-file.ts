@@ -30,6 +30,7 @@ export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
     ['mixes', 'mark'],
     ['plants', 'id'],
     ['conveyances', 'id'],
+    ['mixers', 'id'],
   ] as const) {
     const taken = new Set<string>();
     file[list].forEach((x, i) => {
@@ -57,6 +58,9 @@ export function checkSiteFile(file: SiteFile, ctx: IssueSink): void {
     const by = pour.settings.conveyance;
     if (by !== null && !file.conveyances.some((c) => c.id === by))
       say(['settings', 'conveyance'], `names ${by}, which is not in conveyances`);
+    const mixer = pour.settings.mixer;
+    if (mixer !== null && !file.mixers.some((m) => m.id === mixer))
+      say(['settings', 'mixer'], `names ${mixer}, which is not in mixers`);
     if (pour.settings.startAt >= pour.elements.length)
       say(['settings', 'startAt'], 'is past the last run of the pour');
   });

@@ -34,6 +34,7 @@ export {
   type Plate,
   plateSchema,
 } from './objects.ts';
+export { type Mixer, MIXER_BY, mixerSchema } from './mixers.ts';
 export {
   type Hold,
   HOLD_NAME,

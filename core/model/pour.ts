@@ -1,6 +1,7 @@
 import { atMostOf, measure, MOST } from './ranges.ts';
 import { jobSchema, placeSchema } from './resources.ts';
 import { z } from 'zod';
+import type { Mixer } from './mixers.ts';
 import type { Rules } from '#core/rules';
 import {
   anyNumber,
@@ -93,7 +94,8 @@ export const plantSchema = z
     path: ['closeMin'],
     message: 'is not after openMin',
   });
-export type Plant = z.output<typeof plantSchema>;
+/** Where concrete comes from: a plant of the site, or what mixes on the site itself seen as one. */
+export type Plant = z.output<typeof plantSchema> & { mixer?: Mixer };
 
 const liftCount = () => count().lte(12, 'must be 12 or fewer');
 
@@ -126,6 +128,8 @@ export const pourSettingsSchema = z.object({
   /** How it is conveyed, by the id of a conveyance of the site, and where that stands. */
   conveyance: name().nullable().default(null),
   setUp: placeSchema().nullable().default(null),
+  /** Mixed on the site, by the id of a mixer; null comes from the pour's plant. */
+  mixer: name().nullable().default(null),
   /** Who does what on the day. */
   crew: z
     .array(z.object({ job: jobSchema, name: name() }))

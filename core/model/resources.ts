@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
+import { mixerSchema } from './mixers.ts';
 import { atMostOf, measure, MOST } from './ranges.ts';
 
 /** What there is to plan with beside mixes and plants: how concrete gets from the truck into the form, who is there, what things cost. */
@@ -115,6 +116,7 @@ export type Wire = z.output<typeof wireSchema>;
 /** The lists of a site file that this adds; all may be left out. */
 export const resourcesShape = {
   conveyances: atMostOf(conveyanceSchema, MOST.types).default([]),
+  mixers: atMostOf(mixerSchema, MOST.types).default([]),
   crew: atMostOf(crewMemberSchema, MOST.types).default([]),
   prices: pricesSchema.optional(),
   wires: atMostOf(wireSchema, 50).default([]),

@@ -98,6 +98,8 @@ export function orderWays(
     callAtMin: null,
   });
   const { callBalance } = order;
+  // What is mixed on the site is mixed until it is full.
+  if (plant.mixer) return [firm];
   // What no plant sends by itself cannot be ordered first.
   if (!callBalance || callBalance.firstM3 < Math.max(plant.minLoadM3, plant.stepM3)) return [firm];
   const first = planned(callBalance.firstM3);

@@ -20,6 +20,7 @@ export type {
   SearchProgress,
   SearchResult,
 } from './search-types.ts';
+export { asSupplied, mixerNeeds, type MixerNeeds, supplierOf } from './supplier.ts';
 export { type SeamSaver, seamSaver } from './save-seam.ts';
 export { searchSequences } from './search.ts';
 export { sequenceSearch } from './sequence-search.ts';

@@ -4,6 +4,7 @@ import { rulesOf, withRules } from '#core/rules';
 import { orderQuantity, truckPlan } from '#core/supply';
 import { cellsOf, type RouteCell } from './cells.ts';
 import { routeOf, type Route } from './route.ts';
+import { asSupplied } from './supplier.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
@@ -105,7 +106,7 @@ function simulationFor(
   duskMin: number,
   trials: number,
 ): SimulationInput {
-  const s = pour.settings;
+  const s = asSupplied(pour.settings, plant);
   // Waste is placed too: every cell takes its share, so that the timetable runs as long as the pour will.
   const grown = 1 + s.wasteRatio;
   return {
@@ -153,7 +154,7 @@ export function orderFor(
   pour: PourDoc,
   plant: Plant,
 ): Evaluated<OutputOf<typeof orderQuantity>> {
-  const s = pour.settings;
+  const s = asSupplied(pour.settings, plant);
   return evaluate(
     orderQuantity,
     withRules('order-quantity', rulesOf(site), {
@@ -182,7 +183,7 @@ export function rehearse(
   trials: number,
 ) {
   const cells = cellsOf(route);
-  const trucks = loadsOn(pour.settings, orderedM3, plant);
+  const trucks = loadsOn(asSupplied(pour.settings, plant), orderedM3, plant);
   return {
     cells,
     trucks,

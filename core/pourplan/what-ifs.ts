@@ -5,6 +5,7 @@ import { mostLifts } from './lifts.ts';
 import { routeOf } from './route.ts';
 import type { NoGo } from './search-types.ts';
 import type { SimulationInput } from './simulation-model.ts';
+import { asSupplied } from './supplier.ts';
 
 /** What may go otherwise on the day, in the order in which it is shown. */
 const WHAT_IFS = ['late', 'sent-back', 'pump-down', 'early-rain', 'hand-short', 'hotter'] as const;
@@ -113,13 +114,15 @@ function dayOf(ask: WhatIfAsk, change: Partial<PourSettings>, mix: Mix): Day {
 
 /** What each remedy changes of the plan; null where there is nothing of it left to do. */
 function remediesOf(ask: WhatIfAsk, orderedM3: number, spacingMin: number) {
-  const s = ask.pour.settings;
+  const s = asSupplied(ask.pour.settings, ask.plant);
   const lifts = mostLifts(routeOf(ask.site, ask.pour));
   const opens = (ask.plant.openMin ?? 0) + ask.plant.travel.medianMin;
   const changes: Record<RemedyId, Partial<PourSettings> | null> = {
     'fewer-lifts': lifts > 1 ? { lifts: lifts - 1 } : null,
     earlier: s.firstLoadMin - 60 >= opens ? { firstLoadMin: s.firstLoadMin - 60 } : null,
-    'closer-loads': { spacingMin: Math.max(1, Math.round(spacingMin * 0.8)) },
+    'closer-loads': ask.plant.mixer
+      ? null
+      : { spacingMin: Math.max(1, Math.round(spacingMin * 0.8)) },
     'load-in-hand': { orderM3: orderedM3 + s.truckM3 },
     retarder: {},
     slower: { placingRateM3PerH: s.placingRateM3PerH * 0.8 },
@@ -158,7 +161,9 @@ export function whatIfsOf(
   }));
   const rain = (o: Odds) => o.inRain * ask.money.prices.coldSeam;
   const worth = (o: Odds) => (o.cost.p10 + 2 * o.cost.p50 + o.cost.p90) / 4 + rain(o);
-  const whatIfs = WHAT_IFS.flatMap((id): WhatIf[] => {
+  // What is mixed here is not sent back.
+  const ids = WHAT_IFS.filter((id) => !ask.plant.mixer || id !== 'sent-back');
+  const whatIfs = ids.flatMap((id): WhatIf[] => {
     const day = OTHERWISE[id](asPlanned, ask.hands);
     if (!day) return [];
     const odds = oddsFor(day);

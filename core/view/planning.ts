@@ -5,12 +5,15 @@ import {
   coldStretches,
   fillJobs,
   handsOf,
+  mixerNeeds,
+  type MixerNeeds,
   type Filled,
   jobsNeeded,
   orderWays,
   type OrderWay,
   type SeamSaver,
   seamSaver,
+  supplierOf,
 } from '#core/pourplan';
 import { mixNamed, planOf, type PourRecord } from './pour-view.ts';
 
@@ -21,6 +24,8 @@ export interface Planning {
   saver: SeamSaver | null;
   ways: OrderWay[];
   jobs: Filled[];
+  /** What mixing on the site takes; null where a plant sends it. */
+  mixing: MixerNeeds | null;
   /** Hands on the pour. */
   hands: number;
 }
@@ -33,7 +38,7 @@ export const conveyanceOf = ({ site, pour }: Pick<PourRecord, 'site' | 'pour'>) 
 export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
   const plan = planOf(r);
   const mix = mixNamed(r.site, r.pour.mix);
-  const plant = r.site.plants.find((p) => p.id === r.pour.plant);
+  const plant = supplierOf(r.site, r.pour);
   if (!plan || !mix || !plant) return null;
   const cold = coldStretches(plan);
   const forms = r.site.formSystems.find((f) => f.mark === r.pour.forms);
@@ -47,6 +52,7 @@ export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
     saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,
     ways: orderWays(r.site, r.pour, mix, plant, r.duskMin, plan, pricesOf(r.site)),
     jobs,
+    mixing: plant.mixer ? mixerNeeds(plant.mixer, plan.orderedM3) : null,
     hands: handsOf(jobs, r.site.crew ?? []),
   };
 });

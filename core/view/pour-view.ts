@@ -14,6 +14,7 @@ import {
   type Conveyance,
   type CrewMember,
   type Mix,
+  type Mixer,
   type MixRecord,
   type Plant,
   type PourDoc,
@@ -31,7 +32,7 @@ import {
   progressOf,
 } from '#core/pourlog';
 import { isClosed, type PourState } from '#core/log';
-import { planPour, type PourPlan } from '#core/pourplan';
+import { planPour, type PourPlan, supplierOf } from '#core/pourplan';
 import { type RuledSite, type Rules, rulesOf } from '#core/rules';
 import { localDate, midnightMs } from '#core/weather';
 
@@ -42,6 +43,7 @@ export interface PourRecord {
       mixes: MixRecord[];
       plants: Plant[];
       conveyances?: Conveyance[];
+      mixers?: Mixer[];
       crew?: CrewMember[];
       prices?: Prices | undefined;
       wires?: Wire[];
@@ -83,7 +85,7 @@ export function mixNamed(
 /** What a record alone says. Null where its site has no such mix or plant. */
 const groundOf = madeOncePer((r: PourRecord) => {
   const mix = mixNamed(r.site, r.pour.mix);
-  const plant = r.site.plants.find((p) => p.id === r.pour.plant);
+  const plant = supplierOf(r.site, r.pour);
   return mix && plant ? { mix, plant, rules: rulesOf(r.site) } : null;
 });
 

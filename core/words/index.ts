@@ -16,4 +16,5 @@ export {
   whatGoesWrong,
   whatIfTitle,
 } from './plan.ts';
+export { batchLines, mixerSentence, mixerText } from './mixer.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

@@ -127,6 +127,13 @@ export class SiteChanges {
           'settings.conveyance',
           `names ${by}, which is not in conveyances`,
         );
+      const { mixer } = settings;
+      if (mixer !== null && !site.mixers.some((m) => m.id === mixer))
+        throw refused(
+          `the site has no mixer ${mixer}`,
+          'settings.mixer',
+          `names ${mixer}, which is not in mixers`,
+        );
       const day = date === undefined ? doc.date : date;
       if (row.version === version)
         await storePour(tx, id, version + 1, { ...doc, date: day, settings });

@@ -21,6 +21,7 @@ const NO_LISTS = {
   plants: [],
   crew: [],
   conveyances: [],
+  mixers: [],
   wires: [],
 };
 

@@ -94,7 +94,7 @@ export function ChipChoice({
   label,
 }: {
   name: string;
-  options: readonly string[];
+  options: readonly (string | number)[];
   label?: string;
 }) {
   const { field } = useController({ name });

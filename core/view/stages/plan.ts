@@ -1,5 +1,5 @@
 import { clockText, counted, textOf, volume } from '#core/units';
-import { coldSentence } from '#core/words';
+import { coldSentence, mixerSentence } from '#core/words';
 import { planningOf } from '../planning.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
@@ -24,16 +24,30 @@ function coldLine({ record, units }: PourNow): NextLine | null {
   };
 }
 
+/** Mixed on the site there is nothing to order, but bags to fetch. */
+function mixingLine({ record, plant }: PourNow): NextLine | null {
+  const mixing = planningOf(record)?.mixing;
+  if (!mixing || !plant.mixer || record.pour.settings.orderM3 !== null) return null;
+  return {
+    sentence: `Mix it here: ${mixerSentence(mixing, plant.mixer.by)}.`,
+    label: 'What it takes',
+    stage: 'plan',
+    focus: { sheet: 'order' },
+  };
+}
+
 export const plan: Stage = {
   id: 'plan',
   name: 'Plan',
-  figure: ({ plan: p, record, units }) => ({
-    text: `${textOf(volume(p.orderedM3, units, 1))}, ${counted(p.loadIds.length, 'load')}`,
+  figure: ({ plan: p, plant, record, units }) => ({
+    text: `${textOf(volume(p.orderedM3, units, 1))}, ${plant.mixer ? counted(p.loadIds.length, 'batch', 'batches') : counted(p.loadIds.length, 'load')}`,
     done: record.pour.settings.orderM3 === null ? 0.6 : 1,
   }),
   next: (v) => {
     const cold = coldLine(v);
     if (cold) return cold;
+    const mixed = mixingLine(v);
+    if (mixed) return mixed;
     return v.record.pour.settings.orderM3 === null
       ? {
           sentence: orderSentence(v),

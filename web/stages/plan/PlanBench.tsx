@@ -13,6 +13,7 @@ const WhoBench = lazily(() => import('./who/WhoBench.tsx'));
 const OrderSheet = lazily(() => import('./much/OrderSheet.tsx'));
 const PricesSheet = lazily(() => import('./resources/PricesSheet.tsx'));
 const ConveyancesSheet = lazily(() => import('./resources/ConveyancesSheet.tsx'));
+const MixersSheet = lazily(() => import('./resources/MixersSheet.tsx'));
 const ForecastSheet = lazily(() => import('./when/ForecastSheet.tsx'));
 const CrewSheet = lazily(() => import('./resources/CrewSheet.tsx'));
 
@@ -36,6 +37,7 @@ export function PlanBench() {
       {sheet === 'order' && <OrderSheet onClose={close} />}
       {sheet === 'prices' && <PricesSheet onClose={close} />}
       {sheet === 'conveyances' && <ConveyancesSheet onClose={close} />}
+      {sheet === 'mixers' && <MixersSheet onClose={close} />}
       {sheet === 'forecast' && <ForecastSheet onClose={close} />}
       {sheet === 'crew' && <CrewSheet onClose={close} />}
     </>

@@ -9,6 +9,7 @@ import { Amounts } from './Amounts.tsx';
 import { Mornings } from './Mornings.tsx';
 import { OrderFigures } from './OrderFigures.tsx';
 import { OrderWays } from './OrderWays.tsx';
+import { Supply } from './Supply.tsx';
 
 const LeftOver = lazily(() => import('./LeftOver.tsx'));
 const WhatIfs = lazily(() => import('./WhatIfs.tsx'));
@@ -21,6 +22,7 @@ export function MuchBench() {
   const { settings, change } = usePlanned();
   return (
     <div className="flex flex-col gap-3">
+      <Supply />
       <OrderFigures />
       <OrderWays />
       <Mornings />

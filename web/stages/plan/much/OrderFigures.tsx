@@ -1,3 +1,4 @@
+import { planningOf } from '#core/view';
 import { clockText, counted, textOf, volume } from '#core/units';
 import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -6,11 +7,18 @@ import { Big } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 
+/** Whether what is wanted is on its way. */
+function stands(settled: boolean, mixed: boolean): string {
+  if (mixed) return settled ? 'fetched' : 'to be fetched';
+  return settled ? 'ordered' : 'recommended, not ordered yet';
+}
+
 /** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
 export function OrderFigures() {
   const v = usePour();
-  const { plan, settings: s } = usePlanned();
+  const { plan, settings: s, record } = usePlanned();
   const order = plan.order.result;
+  const mixing = planningOf(record)?.mixing ?? null;
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
@@ -18,11 +26,11 @@ export function OrderFigures() {
           <Big figure={volume(plan.orderedM3, v.units)} size={52} />
         </FigureWithWorking>
         <p className="pb-1 leading-5">
-          {plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
+          {mixing
+            ? counted(mixing.batches, 'batch', 'batches')
+            : plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
           <br />
-          <span className="text-ink2">
-            {s.orderM3 === null ? 'recommended, not ordered yet' : 'ordered'}
-          </span>
+          <span className="text-ink2">{stands(s.orderM3 !== null, mixing !== null)}</span>
         </p>
       </div>
       <dl className="rows border-y border-hair tnum">
@@ -33,7 +41,7 @@ export function OrderFigures() {
               `waste, ${Math.round(s.wasteRatio * 1000) / 10} in 100`,
               plan.route.volumeM3 * s.wasteRatio,
             ],
-            ['stays in hose and hopper', s.leftBehindM3],
+            ['stays in hose and hopper', mixing ? 0 : s.leftBehindM3],
             ['needed', order.meanM3],
           ] as const
         ).map(([label, m3]) => (
@@ -53,16 +61,16 @@ export function OrderFigures() {
           </div>
         ))}
         <div className="flex justify-between py-1.5">
-          <dt>loads</dt>
+          <dt>{mixing ? 'batches' : 'loads'}</dt>
           <dd>
             <FigureWithWorking name="the loads" {...trucksOrigin(v)}>
-              {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart,{' '}
-              {counted(plan.trucks.result.trucks, 'truck')}
+              {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart
+              {mixing ? '' : `, ${counted(plan.trucks.result.trucks, 'truck')}`}
             </FigureWithWorking>
           </dd>
         </div>
         <div className="flex justify-between py-1.5">
-          <dt>first batched, last placed</dt>
+          <dt>{mixing ? 'first mixed, last placed' : 'first batched, last placed'}</dt>
           <dd>
             <FigureWithWorking name="the timetable" {...timetableOrigin(v)}>
               {clockText(plan.trucks.result.loads[0]?.batchMin ?? 0)},{' '}

@@ -9,6 +9,8 @@ import { getJson, sendJson } from '../../../sync/api.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { usePlanned } from '../planned.tsx';
+import { FetchSheet } from './FetchSheet.tsx';
+import { PlanPapers } from './PlanPapers.tsx';
 
 type Act = 'order' | 'put-off' | 'cancel';
 const STATE = { 'to batch': 'to batch', 'on the road': 'on the road', here: 'here' } as const;
@@ -48,8 +50,14 @@ function useOrder() {
   return { data, said, busy, tell, settle };
 }
 
-/** The order as the plant gets it, what it says, and where its loads are. */
+/** What is ordered from the plant; or what is fetched, where it is mixed on the site. */
 export default function OrderSheet({ onClose }: { onClose: () => void }) {
+  const { plant } = usePour();
+  return plant.mixer ? <FetchSheet onClose={onClose} /> : <PlantSheet onClose={onClose} />;
+}
+
+/** The order as the plant gets it, what it says, and where its loads are. */
+function PlantSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { plan, settings } = usePlanned();
   const order = plan.order.result;
@@ -138,23 +146,7 @@ export default function OrderSheet({ onClose }: { onClose: () => void }) {
           ? 'No plant is connected: the order is written down here; ring the plant with it.'
           : 'The plant here is a stand-in; its answer and its loads go by the clock of the site.'}
       </p>
-      <div className="mt-3 flex flex-wrap gap-4">
-        <a
-          className="flex min-h-12 items-center font-semibold text-press"
-          href={`/api/pours/${v.record.id}/card.pdf`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          Card of the pour
-        </a>
-        <a
-          className="flex min-h-12 items-center font-semibold text-press"
-          href={`/api/sites/${v.record.siteId}/calendar.ics`}
-          download
-        >
-          Calendar of the site
-        </a>
-      </div>
+      <PlanPapers />
     </Sheet>
   );
 }
