@@ -1,5 +1,4 @@
-import { USUAL_PRICES } from '#core/model';
-import { coldStretches, oddsOf, planPour, startsOf } from '#core/pourplan';
+import { coldStretches, moneyOf, oddsOf, planPour, startsOf } from '#core/pourplan';
 import { rulesOf } from '#core/rules';
 import { demoPour, type DemoPour } from '../core/testdata/demo.ts';
 import { job } from '../core/testdata/jobs.ts';
@@ -64,7 +63,7 @@ function figuresOf(name: string, { site, pour, mix, plant }: DemoPour): PlanFigu
   const dragged = middle(9, (i) => {
     coldStretches(planPour(site, at(i), mix, plant, 1190, 1));
   });
-  const money = { prices: USUAL_PRICES, costs: pour.settings.costs };
+  const money = moneyOf({}, pour, plant);
   const drawn = middle(5, () => {
     oddsOf({ ...plan.simulation, trials: 400 }, money, 900);
   });

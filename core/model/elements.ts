@@ -1,4 +1,5 @@
 import { counted } from '#core/units';
+import { endsOf, runOf } from './geometry.ts';
 import { pierWidthM, type Pad, type SitePlan } from './site.ts';
 
 /** What a pour is made of: runs, pads and piers, by one name each. Where it does not matter which, these are asked. */
@@ -85,4 +86,13 @@ export function elementsText(plan: Elements, ids: readonly string[]): string {
     .filter(([n]) => n > 0)
     .map(([n, noun]) => counted(n, noun))
     .join(', ');
+}
+
+/** Where an element lies: the ends of a run, the middle of a pad or pier; nothing where it is not drawn. */
+export function elementSpots(site: SitePlan, id: string): { xM: number; yM: number }[] {
+  const run = runOf(site, id);
+  const ends = run && endsOf(site, run);
+  if (ends) return ends;
+  const stand = standsOf(site).find((s) => s.id === id);
+  return stand ? [{ xM: stand.xM, yM: stand.yM }] : [];
 }

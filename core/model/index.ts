@@ -2,6 +2,7 @@
 export { BAR_NAMES, barNamed } from './bars.ts';
 export {
   elementIds,
+  elementSpots,
   elementsText,
   labelsByElement,
   padUnder,

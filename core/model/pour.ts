@@ -108,6 +108,10 @@ export const pourSettingsSchema = z.object({
   sequence: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
   /** Runs that are placed the other way than the route would go. */
   turned: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
+  /** Where a run is closed off at a planned bulkhead, as a share of it from its first node: all lifts up to it are placed first. */
+  bulkheads: atMostOf(z.object({ element: oneLine().min(1).max(40), share: share() }), 20).default(
+    [],
+  ),
   /** Lifts of every wall; null goes by its height and the form system. */
   lifts: liftCount().nullable().default(null),
   /** Lifts told for single elements; footings, pads, piers and grade beams take one otherwise. */
@@ -137,7 +141,19 @@ export const pourSettingsSchema = z.object({
     .default([]),
   /** Where what is left over goes, and what that takes. */
   leftOver: z
-    .object({ what: name(), volumeM3: positive().lte(50, 'must be 50 or less') })
+    .object({
+      what: name(),
+      volumeM3: positive().lte(50, 'must be 50 or less'),
+      /** The form that stands ready, inside, and where on the plan its middle lies. */
+      form: z
+        .object({
+          lengthM: measure('padSide'),
+          widthM: measure('padSide'),
+          depthM: measure('padDepth'),
+        })
+        .optional(),
+      at: placeSchema().optional(),
+    })
     .nullable()
     .default(null),
   split: z.enum(['even', 'full'], { error: 'must be even or full' }).default('full'),

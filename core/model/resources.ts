@@ -98,10 +98,21 @@ export const USUAL_PRICES: Required<Prices> = {
   coldSeam: 1500,
 };
 /** The prices of a site, and what is usual where it gives none. */
-export const pricesOf = (site: { prices?: Prices | undefined }): Required<Prices> => ({
+export const pricesOf = (site: {
+  prices?: Prices | undefined;
+  crew?: readonly CrewMember[] | undefined;
+}): Required<Prices> => ({
   ...USUAL_PRICES,
+  ...crewPriceOf(site.crew ?? []),
   ...site.prices,
 });
+/** The whole crew standing for a minute, where everybody's hour has its price. */
+function crewPriceOf(crew: readonly CrewMember[]): Pick<Prices, 'crewPerMin'> {
+  const perH = crew.map((c) => c.costPerH);
+  return perH.length > 0 && perH.every((p) => p !== undefined)
+    ? { crewPerMin: perH.reduce((s, p) => s + p, 0) / 60 }
+    : {};
+}
 
 const place = () => z.object({ xM: measure('coordinate'), yM: measure('coordinate') });
 /** Overhead wires as a straight line over the plan, and how far a boom stays off them. */

@@ -25,16 +25,43 @@ export interface RouteCell {
   formFoot: boolean;
 }
 
-/** A stretch of a leg, all its lifts. */
+/** A stretch of a leg, all its lifts; `section` counts the planned bulkheads passed on the way to it. */
 interface Piece {
   leg: Leg;
   index: number;
   of: number;
+  fromShare: number;
+  toShare: number;
+  section: number;
 }
 
-/** How many cells a leg is cut into along its length. */
-const piecesOf = (leg: Pick<Leg, 'lengthM'>): number =>
-  Math.max(1, Math.ceil(leg.lengthM / CELL_M - 1e-9));
+/** Shares nearer to each other than this are one. */
+const SAME = 1e-6;
+
+/** Where a leg is parted along its length: at its bulkheads, and between them so that no cell is too long. */
+function sharesOf(leg: Pick<Leg, 'lengthM' | 'cuts'>): number[] {
+  const ends = [0, ...leg.cuts.filter((c) => c > SAME && c < 1 - SAME), 1];
+  return ends.slice(1).flatMap((to, i) => {
+    const from = ends[i] as number;
+    const n = Math.max(1, Math.ceil(((to - from) * leg.lengthM) / CELL_M - 1e-9));
+    return Array.from({ length: n }, (_, k) => from + ((to - from) * k) / n);
+  });
+}
+
+/** The legs of a turn in pieces; a bulkhead at the start, within or at the end of a leg begins another section. */
+function piecesIn(legs: readonly Leg[]): Piece[] {
+  let section = 0;
+  return legs.flatMap((leg) => {
+    const shares = sharesOf(leg);
+    const pieces = shares.map((fromShare, index): Piece => {
+      if (leg.cuts.some((c) => Math.abs(c - fromShare) < SAME)) section += 1;
+      const toShare = shares[index + 1] ?? 1;
+      return { leg, index, of: shares.length, fromShare, toShare, section };
+    });
+    if (leg.cuts.some((c) => c > 1 - SAME)) section += 1;
+    return pieces;
+  });
+}
 
 const cellId = (p: Piece, lift: number): string => `${p.leg.elementId}.${p.index}.${lift}`;
 const spanOf = (p: Piece, lift: number): [number, number] => {
@@ -57,52 +84,62 @@ function meet(a: Piece, liftA: number, b: Piece, liftB: number): boolean {
   return Math.min(highA, highB) - Math.max(lowA, lowB) > MEETING_M;
 }
 
+/** Pieces of one turn on two sides of a bulkhead: their joint is planned, and no seam to be kept alive. */
+const parted = (a: Piece, b: Piece): boolean =>
+  a.leg.storey === b.leg.storey && a.section !== b.section;
+
 /** The cell under a piece that stands on another element of the pour: the top one, where the piece's middle lies. */
-function cellUnder(p: Piece, pieces: Piece[]): string | undefined {
-  const share = (p.index + 0.5) / p.of;
+function cellUnder(p: Piece, piecesOn: ReadonlyMap<string, Piece[]>): string | undefined {
+  const share = (p.fromShare + p.toShare) / 2;
   const on = p.leg.standsOn.find((s) => share >= s.fromShare - 1e-9 && share <= s.toShare + 1e-9);
-  const carrier = on && pieces.find((x) => x.leg.elementId === on.elementId);
-  if (!on || !carrier) return undefined;
+  if (!on) return undefined;
   const along =
     on.startShare +
     ((share - on.fromShare) / Math.max(on.toShare - on.fromShare, 1e-9)) *
       (on.endShare - on.startShare);
-  const index = Math.min(carrier.of - 1, Math.max(0, Math.floor(along * carrier.of)));
-  return cellId({ ...carrier, index }, carrier.leg.lifts - 1);
+  const carriers = piecesOn.get(on.elementId);
+  const carrier = carriers?.find((x) => along < x.toShare) ?? carriers?.at(-1);
+  return carrier && cellId(carrier, carrier.leg.lifts - 1);
 }
 
 /**
- * Cuts the route into cells in the order of placing: what carries before what stands on it; in each of these lift by lift, once
- * along the way for each lift. Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side
+ * Cuts the route into cells in the order of placing: what carries before what stands on it; in each of these up to a planned
+ * bulkhead before what lies beyond it; there lift by lift, once along the way for each lift. Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side
  * (`beside`): the one before on its leg, and those at a shared node.
  */
 export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
-  const pieces = route.legs.flatMap((leg) => {
-    const of = piecesOf(leg);
-    return Array.from({ length: of }, (_, index): Piece => ({ leg, index, of }));
-  });
+  const storeys = [...new Set(route.legs.map((l) => l.storey))].sort((a, b) => a - b);
+  const pieces = storeys.flatMap((storey) =>
+    piecesIn(route.legs.filter((l) => l.storey === storey)),
+  );
+  const piecesOn = new Map<string, Piece[]>();
+  for (const p of pieces)
+    piecesOn.set(p.leg.elementId, [...(piecesOn.get(p.leg.elementId) ?? []), p]);
   const atNode = new Map<string, { piece: Piece; lift: number }[]>();
   const cells: RouteCell[] = [];
   const besides = (p: Piece, lift: number): string[] => {
     const met = nodesOf(p).flatMap((n) =>
-      (atNode.get(n) ?? []).filter((o) => o.piece.leg !== p.leg && meet(p, lift, o.piece, o.lift)),
+      (atNode.get(n) ?? []).filter(
+        (o) => o.piece.leg !== p.leg && !parted(p, o.piece) && meet(p, lift, o.piece, o.lift),
+      ),
     );
-    const before = p.index > 0 ? [cellId({ ...p, index: p.index - 1 }, lift)] : [];
+    const last = p.index > 0 ? piecesOn.get(p.leg.elementId)?.[p.index - 1] : undefined;
+    const before = last && !parted(last, p) ? [cellId(last, lift)] : [];
     return [...new Set([...before, ...met.map((o) => cellId(o.piece, o.lift))])];
   };
   const add = (p: Piece, lift: number) => {
     const { leg } = p;
     const heightM = leg.heightM / leg.lifts;
-    const under = lift > 0 ? cellId(p, lift - 1) : cellUnder(p, pieces);
+    const under = lift > 0 ? cellId(p, lift - 1) : cellUnder(p, piecesOn);
     cells.push({
       id: cellId(p, lift),
       elementId: leg.elementId,
       lift,
-      fromM: leg.fromM + (leg.lengthM * p.index) / p.of,
-      toM: leg.fromM + (leg.lengthM * (p.index + 1)) / p.of,
-      fromShare: p.index / p.of,
-      toShare: (p.index + 1) / p.of,
-      volumeM3: leg.volumeM3 / p.of / leg.lifts,
+      fromM: leg.fromM + leg.lengthM * p.fromShare,
+      toM: leg.fromM + leg.lengthM * p.toShare,
+      fromShare: p.fromShare,
+      toShare: p.toShare,
+      volumeM3: (leg.volumeM3 * (p.toShare - p.fromShare)) / leg.lifts,
       heightM,
       bottomM: leg.bottomM + lift * heightM,
       below: under,
@@ -111,11 +148,14 @@ export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
     });
     for (const n of nodesOf(p)) atNode.set(n, [...(atNode.get(n) ?? []), { piece: p, lift }]);
   };
-  for (const storey of [...new Set(route.legs.map((l) => l.storey))].sort((a, b) => a - b)) {
-    const own = pieces.filter((p) => p.leg.storey === storey);
-    const most = Math.max(...own.map((p) => p.leg.lifts));
-    for (let lift = 0; lift < most; lift += 1)
-      for (const p of own) if (lift < p.leg.lifts) add(p, lift);
+  for (const storey of storeys) {
+    const turn = pieces.filter((p) => p.leg.storey === storey);
+    for (const section of new Set(turn.map((p) => p.section))) {
+      const own = turn.filter((p) => p.section === section);
+      const most = Math.max(...own.map((p) => p.leg.lifts));
+      for (let lift = 0; lift < most; lift += 1)
+        for (const p of own) if (lift < p.leg.lifts) add(p, lift);
+    }
   }
   return cells;
 });

@@ -5,7 +5,7 @@ import { job, type JobParts, L_RUNS } from '../testdata/jobs.ts';
 import { orderWays } from './balance.ts';
 import { cellsOf } from './cells.ts';
 import { noGoOf, type DayHour } from './no-go.ts';
-import { oddsOf } from './odds.ts';
+import { moneyOf, oddsOf } from './odds.ts';
 import { placesOf } from './places.ts';
 import { planPour } from './plan.ts';
 import { envelopeOf, ratesOf } from './rates.ts';
@@ -34,7 +34,7 @@ const boom = conveyanceSchema.parse({
   outriggers: { spreadM: 4, reactionKN: 200 },
   windNoKmH: 45,
 });
-const money = { prices: USUAL_PRICES, costs: small().pour.settings.costs };
+const money = moneyOf({}, small().pour, small().plant);
 
 describe('how many mornings', () => {
   test('seam by seam and cost agree with the tally, and the same seed gives the same answer', () => {
@@ -48,6 +48,16 @@ describe('how many mornings', () => {
     expect(shares.reduce((a, b) => a + b, 0)).toBeGreaterThanOrEqual(found.coldSeam);
     expect(found.cost.p10).toBeLessThanOrEqual(found.cost.p90);
     expect(oddsOf(simulation, money, null)).toEqual(found);
+    // What is hired, and trucks that stand beyond what is free, cost on every morning; short loads by their number.
+    const dear = {
+      ...money,
+      hire: 500,
+      plant: { freeUnloadMin: 0, waitPerMin: 2, minLoadM3: 100, shortLoadFee: 40 },
+    };
+    const loads = simulation.loads.length;
+    expect(oddsOf(simulation, dear, null).cost.p10).toBeGreaterThan(
+      found.cost.p10 + 500 + 40 * loads + 2 * loads,
+    );
     // The hours ruled out begin before anything is placed: every morning runs into them.
     expect(oddsOf(simulation, money, 0).inRain).toBe(1);
   });

@@ -1,11 +1,14 @@
 /** The public face of this room: what others use of it. */
 export { type OrderWay, orderWays } from './balance.ts';
+export { anotherBulkhead, stopEndsOf } from './bulkheads.ts';
 export { cellsOf, type RouteCell } from './cells.ts';
 export { type ColdStretch, coldStretches } from './cold-stretches.ts';
+export { type Laying, layings } from './lay.ts';
+export { formM3, spareSpot } from './left-over.ts';
 export { highLifts, liftName, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
 export { type DayHour, noGoOf } from './no-go.ts';
-export { type Odds, oddsOf } from './odds.ts';
+export { moneyOf, type Odds, oddsOf } from './odds.ts';
 export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
 export { envelopeOf, ratesOf } from './rates.ts';
@@ -20,7 +23,7 @@ export type {
   SearchProgress,
   SearchResult,
 } from './search-types.ts';
-export { asSupplied, mixerNeeds, type MixerNeeds, supplierOf } from './supplier.ts';
+export { mixerNeeds, type MixerNeeds, supplierOf } from './supplier.ts';
 export { type SeamSaver, seamSaver } from './save-seam.ts';
 export { searchSequences } from './search.ts';
 export { sequenceSearch } from './sequence-search.ts';
@@ -36,5 +39,6 @@ export {
 } from './starts.ts';
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
 export { fillJobs, type Filled, jobsNeeded, handsOf, turnsOf } from './who.ts';
+export { type WayNote, wayNotes } from './way-notes.ts';
 export { trialsOf } from './trials.ts';
 export type { Tally } from './trials-types.ts';

@@ -1,4 +1,11 @@
-import type { Prices, PourSettings } from '#core/model';
+import {
+  type Conveyance,
+  type Plant,
+  type PourDoc,
+  type PourSettings,
+  type Prices,
+  pricesOf,
+} from '#core/model';
 import { quantilesOf } from './quantiles.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import { trialsOf } from './trials.ts';
@@ -34,6 +41,8 @@ export interface Odds {
   finishMin: Spread;
   crewWaitMin: Spread;
   cost: Spread;
+  /** What is left when all is full, m³. */
+  leftOverM3: Spread;
   /** Seams that go cold on any morning, the likeliest first. */
   seams: SeamOdds[];
 }
@@ -42,9 +51,27 @@ export interface Odds {
 export interface OddsPrices {
   prices: Required<Prices>;
   costs: PourSettings['costs'];
+  /** What the plant gives free, and what it charges for trucks that stand and loads under its least. */
+  plant: Pick<Plant, 'freeUnloadMin' | 'waitPerMin' | 'minLoadM3' | 'shortLoadFee'>;
+  /** What a day of the conveyance costs. */
+  hire: number;
 }
 
-const recordOf = (trials: number, seams: number): TrialRecord => ({
+/** The money of a pour: the site's prices, the pour's costs, what its plant charges and what its conveyance is hired for. */
+export const moneyOf = (
+  site: Parameters<typeof pricesOf>[0] & { conveyances?: readonly Conveyance[] | undefined },
+  pour: Pick<PourDoc, 'settings'>,
+  plant: Plant,
+): OddsPrices => ({
+  prices: pricesOf(site),
+  costs: pour.settings.costs,
+  plant,
+  hire: site.conveyances?.find((c) => c.id === pour.settings.conveyance)?.hire ?? 0,
+});
+
+const recordOf = (trials: number, seams: number, freeUnloadMin: number): TrialRecord => ({
+  freeUnloadMin,
+  truckOverMin: new Float64Array(trials),
   finish: new Float64Array(trials),
   wait: new Float64Array(trials),
   shortM3: new Float64Array(trials),
@@ -61,11 +88,23 @@ const seamsIn = (v: SimulationInput): Omit<SeamOdds, 'share'>[] =>
     ...c.beside.map((b) => ({ above: c.id, below: b, kind: 'beside' as const })),
   ]);
 
-/** Cost of each morning: crew and pump while they stand, what is missing or left over, old loads, dusk, seams to mend. */
-function costsOf(v: SimulationInput, r: TrialRecord, { prices, costs }: OddsPrices): Float64Array {
+/** What costs the same on every morning: hire, and what the plant asks for loads under its least. */
+const fixedCost = (v: SimulationInput, { plant, hire }: OddsPrices): number =>
+  hire +
+  (plant.shortLoadFee ?? 0) * v.loads.filter((l) => l.volumeM3 < plant.minLoadM3 - 1e-6).length;
+
+/**
+ * Cost of each morning: hire and fees, crew and pump while they stand, trucks that stand too long, what is missing or left over,
+ * old loads, dusk, seams to mend.
+ */
+function costsOf(v: SimulationInput, r: TrialRecord, money: OddsPrices): Float64Array {
+  const { prices, costs, plant } = money;
+  const fixed = fixedCost(v, money);
   return Float64Array.from(r.finish, (finishMin, i) => {
     const short = r.shortM3[i] as number;
     return (
+      fixed +
+      (plant.waitPerMin ?? 0) * (r.truckOverMin[i] as number) +
       (prices.crewPerMin + prices.pumpPerMin) * (r.wait[i] as number) +
       (short > 0 ? costs.shortFixed + costs.shortPerM3 * short : 0) +
       (costs.costPerM3 + costs.disposalPerM3) * (r.leftOverM3[i] as number) +
@@ -87,7 +126,7 @@ export function oddsOf(
 ): Odds {
   const many = trialsOf(simulation);
   const { trials } = simulation;
-  const record = recordOf(trials, many.seams);
+  const record = recordOf(trials, many.seams, money.plant.freeUnloadMin ?? Infinity);
   const tally = many.run(trials, simulation.seed, undefined, undefined, record);
   const late = noGoFromMin ?? Infinity;
   const share = (n: number) => n / trials;
@@ -101,6 +140,7 @@ export function oddsOf(
     finishMin: spread(record.finish),
     crewWaitMin: spread(record.wait),
     cost: spread(costsOf(simulation, record, money)),
+    leftOverM3: spread(record.leftOverM3),
     seams: seamsIn(simulation)
       .map((s, i) => ({ ...s, share: share(record.seamCold[i] as number) }))
       .filter((s) => s.share > 0)

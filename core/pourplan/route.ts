@@ -1,4 +1,12 @@
-import { endsOf, type PourDoc, type Run, runOf, type SitePlan, standsOf } from '#core/model';
+import {
+  endsOf,
+  type PourDoc,
+  type PourSettings,
+  type Run,
+  runOf,
+  type SitePlan,
+  standsOf,
+} from '#core/model';
 import { footingTopM, standsOn } from '#core/siteplan';
 import { type Takeoff, takeOffOf } from '#core/takeoff';
 import { liftsOf } from './lifts.ts';
@@ -34,6 +42,8 @@ export interface Leg {
   startNode: string | null;
   endNode: string | null;
   standsOn: Standing[];
+  /** Planned bulkheads, shares (0 to 1) in the direction of placing, in their order. */
+  cuts: number[];
 }
 export interface Route {
   legs: Leg[];
@@ -70,6 +80,17 @@ function goneRound(site: SitePlan, pour: PourDoc): string[] {
     (_, i) => elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
   ).sort((a, b) => (storeys.get(a) ?? 0) - (storeys.get(b) ?? 0));
 }
+
+/** Bulkheads of a run as it is placed. */
+const cutsOf = (
+  bulkheads: PourSettings['bulkheads'],
+  elementId: string,
+  reversed: boolean,
+): number[] =>
+  bulkheads
+    .filter((b) => b.element === elementId)
+    .map((b) => (reversed ? 1 - b.share : b.share))
+    .sort((a, b) => a - b);
 
 /** Where a run stands on the footings of its own pour, in shares of both as they are placed. */
 function standingsOf(
@@ -137,6 +158,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         startNode: reversed ? run.to : run.from,
         endNode: reversed ? run.from : run.to,
         standsOn: standingsOf(site, run, reversed, carriers, legs),
+        cuts: cutsOf(pour.settings.bulkheads, elementId, reversed),
       });
     } else if (stand) {
       const whole = { fromShare: 0, toShare: 1, startShare: 0, endShare: 1 };
@@ -151,6 +173,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         startNode: null,
         endNode: null,
         standsOn: carriers.map((id) => ({ elementId: id, ...whole })),
+        cuts: [],
       });
     }
     fromM += runOrStandLength(legs, elementId);

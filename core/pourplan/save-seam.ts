@@ -1,10 +1,11 @@
 import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
+import { proposedBulkheads } from './bulkheads.ts';
 import { mostLifts } from './lifts.ts';
 import { type PourPlan, planPour } from './plan.ts';
 
 /** What would keep every seam in its window, the smallest change first. */
 export interface SeamSaver {
-  how: 'closer-loads' | 'fewer-lifts' | 'faster' | 'bigger-trucks' | 'retarder';
+  how: 'closer-loads' | 'fewer-lifts' | 'faster' | 'bigger-trucks' | 'retarder' | 'bulkhead';
   change: Partial<PourSettings>;
 }
 
@@ -16,7 +17,7 @@ const RETARDED = 1.4;
 
 /**
  * Looks for what saves the seams of a plan that has cold ones: loads closer together, fewer lifts, bigger trucks, a faster rate, a
- * retarder. The first that leaves none cold; null where none of them alone does.
+ * retarder, bulkheads. The first that leaves none cold; null where none of them alone does.
  */
 export function seamSaver(
   site: SitePlan,
@@ -44,6 +45,10 @@ export function seamSaver(
     ...(lifts > 1 ? [{ how: 'fewer-lifts' as const, change: { lifts: lifts - 1 } }] : []),
     { how: 'faster', change: { placingRateM3PerH: s.placingRateM3PerH * 1.25 } },
     { how: 'retarder', change: {}, mix: { ...mix, retarderFactor: mix.retarderFactor * RETARDED } },
+    ...[2, 3, 4].flatMap((parts) => {
+      const bulkheads = proposedBulkheads(site, plan.route, parts);
+      return bulkheads.length ? [{ how: 'bulkhead' as const, change: { bulkheads } }] : [];
+    }),
   ];
   for (const way of ways) {
     const changed = { ...pour, settings: { ...s, ...way.change } };

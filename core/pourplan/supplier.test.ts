@@ -5,6 +5,7 @@ import { coldStretches } from './cold-stretches.ts';
 import { orderWays } from './balance.ts';
 import { planPour } from './plan.ts';
 import { mixerNeeds, supplierOf } from './supplier.ts';
+import { moneyOf } from './odds.ts';
 import { USUAL_PRICES } from '../model/resources.ts';
 import { whatIfsOf } from './what-ifs.ts';
 
@@ -63,7 +64,7 @@ describe('mixed on the site', () => {
         plant,
         duskMin: 1140,
         noGo: [],
-        money: { prices: USUAL_PRICES, costs: pour.settings.costs },
+        money: moneyOf({}, pour, plant),
         hands: 3,
         trials: 20,
       },

@@ -20,6 +20,9 @@ export interface TrialRecord {
   leftOverM3: Float64Array;
   coldSeams: Float64Array;
   overAge: Uint8Array;
+  /** What a truck may stand and unload without charge, and how long all of them stood beyond that, min. */
+  freeUnloadMin: number;
+  truckOverMin: Float64Array;
   /** How often each seam went cold, in the order of the layout: cell by cell, below before beside. */
   seamCold: Float64Array;
 }

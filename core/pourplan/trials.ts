@@ -210,6 +210,10 @@ export function trialsOf(v: SimulationInput): Trials {
         }
         if (holds > 0) leftOver += holds;
         if (t - (leave[k] as number) > ageLimit) old = true;
+        if (record) {
+          const over = t - came - record.freeUnloadMin;
+          if (over > 0) record.truckOverMin[trial] = (record.truckOverMin[trial] as number) + over;
+        }
         ready = t + changeOverMin;
       }
       let missing = 0;

@@ -26,6 +26,8 @@ const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitS
     faster: ({ placingRateM3PerH }, units) =>
       `Placing ${textOf(volume(placingRateM3PerH ?? 0, units, 0))} an hour saves it.`,
     retarder: () => 'A retarder in the mix saves it.',
+    bulkhead: ({ bulkheads }) =>
+      `${counted(bulkheads?.length ?? 1, 'planned bulkhead')} ${bulkheads?.length === 1 ? 'saves' : 'save'} it.`,
   };
 
 /** A cold seam of the plan in one sentence, with what would save it. */

@@ -17,4 +17,5 @@ export {
   whatIfTitle,
 } from './plan.ts';
 export { batchLines, mixerSentence, mixerText } from './mixer.ts';
+export { layingName, layingText, wayNoteText } from './way.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

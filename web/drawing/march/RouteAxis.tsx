@@ -34,6 +34,17 @@ export function RouteAxis({ m }: { m: March }) {
       {ends.map((x) => (
         <path key={x} d={`M${x} ${m.top - 8}V${m.foot}`} stroke="var(--line)" strokeWidth="1" />
       ))}
+      {m.plan.route.legs.flatMap((l) =>
+        l.cuts.map((c) => (
+          <path
+            key={`${l.elementId}${c}`}
+            d={`M${m.x(l.fromM + c * l.lengthM)} ${m.top - 8}V${m.foot}`}
+            stroke="var(--ink)"
+            strokeWidth="2"
+            strokeDasharray="10 4"
+          />
+        )),
+      )}
       {m.ticks.filter(clear).map((min) => {
         const hour = min % 60 === 0;
         return (

@@ -65,6 +65,15 @@ function LegOfStrip({ m, leg, top, high, usualM }: StripLeg) {
             strokeWidth="1"
           />
         ))}
+      {leg.cuts.map((c, i) => (
+        <path
+          key={`b${i}`}
+          data-bulkhead
+          d={`M${m.x(leg.fromM + c * leg.lengthM)} ${y - 5}v${h + 10}`}
+          stroke="var(--ink)"
+          strokeWidth="4"
+        />
+      ))}
       {odd && w > 40 && (
         <text x={x0 + w / 2} y={top + 50} textAnchor="middle" fontSize="14" className="q">
           {distanceText(thick, m.units)}

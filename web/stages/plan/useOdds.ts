@@ -1,7 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import { pricesOf } from '#core/model';
-import { type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
+import { moneyOf, type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
 import { planningOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import type { OddsWorker } from '../../workers/odds.worker.ts';
@@ -35,7 +34,7 @@ function useAsk(): WhatIfAsk {
     plant,
     duskMin: record.duskMin,
     noGo,
-    money: { prices: pricesOf(record.site), costs: record.pour.settings.costs },
+    money: moneyOf(record.site, record.pour, plant),
     hands: Math.max(2, planningOf(record)?.hands ?? 2),
     trials: TRIALS,
   };

@@ -1,10 +1,11 @@
-import { useRef, type PointerEvent as Press } from 'react';
 import { distanceText } from '#core/units';
 import { outlinesOf } from '#core/takeoff';
 import { usePour } from '../../../app/pour-context.tsx';
 import { fitted, type PlanScale } from '../../../drawing/plan-paper.ts';
 import { useSize } from '../../../drawing/useSize.ts';
 import { usePlanned } from '../planned.tsx';
+import { LeftOverForm } from './LeftOverForm.tsx';
+import { PlanHandle } from './PlanHandle.tsx';
 import { Pump } from './Pump.tsx';
 import { useStands } from './useStands.ts';
 
@@ -21,7 +22,9 @@ export default function HowGround() {
         How the concrete gets from the truck into the form is not settled: pick it beside.
       </div>
     );
+  const { leftOver } = p.settings;
   const spots = [
+    ...(leftOver?.at ? [leftOver.at] : []),
     ...places.flatMap((x) => x.ends),
     ...(p.settings.setUp ? [p.settings.setUp] : []),
     ...offers.map((o) => o.stand.at),
@@ -55,6 +58,7 @@ export default function HowGround() {
           .map((o) => (
             <Pump key={o.side} s={s} at={o.stand.at} conveyance={conveyance} name={o.side} ghost />
           ))}
+        {leftOver && <LeftOverForm s={s} of={leftOver} />}
         {stand && (
           <Pump
             s={s}
@@ -71,7 +75,24 @@ export default function HowGround() {
           />
         )}
       </svg>
-      {p.settings.setUp && <SetUpHandle s={s} at={p.settings.setUp} />}
+      {p.settings.setUp && (
+        <PlanHandle
+          s={s}
+          at={p.settings.setUp}
+          name="Where it stands"
+          handle="set-up"
+          changeTo={(setUp) => ({ setUp })}
+        />
+      )}
+      {leftOver?.at && (
+        <PlanHandle
+          s={s}
+          at={leftOver.at}
+          name={leftOver.what}
+          handle="left-over"
+          changeTo={(at) => ({ leftOver: { ...leftOver, at } })}
+        />
+      )}
     </div>
   );
 }
@@ -136,63 +157,5 @@ function Wires({ s, width }: { s: PlanScale; width: number }) {
         </g>
       ))}
     </g>
-  );
-}
-
-/** What stands there, dragged about or moved by arrow key. */
-function SetUpHandle({ s, at }: { s: PlanScale; at: { xM: number; yM: number } }) {
-  const p = usePlanned();
-  const held = useRef<{ x: number; y: number; from: { xM: number; yM: number } } | null>(null);
-  const drag = (e: Press) => {
-    const h = held.current;
-    if (!h) return null;
-    return {
-      setUp: {
-        xM: h.from.xM + (e.clientX - h.x) / s.pxPerM,
-        yM: h.from.yM - (e.clientY - h.y) / s.pxPerM,
-      },
-    };
-  };
-  return (
-    <div
-      role="slider"
-      tabIndex={0}
-      aria-label="Where it stands"
-      aria-valuenow={Math.round(at.xM * 10) / 10}
-      aria-valuetext={`${at.xM.toFixed(1)} east, ${at.yM.toFixed(1)} north`}
-      data-handle="set-up"
-      className="absolute cursor-move"
-      style={{
-        left: s.x(at.xM) - 26,
-        top: s.y(at.yM) - 26,
-        width: 52,
-        height: 52,
-      }}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        held.current = { x: e.clientX, y: e.clientY, from: at };
-      }}
-      onPointerMove={(e) => {
-        if (held.current) p.tryOut(drag(e));
-      }}
-      onPointerUp={(e) => {
-        const change = drag(e);
-        held.current = null;
-        if (change) void p.change(change);
-      }}
-      onKeyDown={(e) => {
-        const step = {
-          ArrowRight: [1, 0],
-          ArrowLeft: [-1, 0],
-          ArrowUp: [0, 1],
-          ArrowDown: [0, -1],
-        }[e.key];
-        if (!step) return;
-        e.preventDefault();
-        void p.change({
-          setUp: { xM: at.xM + (step[0] ?? 0) * 0.5, yM: at.yM + (step[1] ?? 0) * 0.5 },
-        });
-      }}
-    />
   );
 }

@@ -1,5 +1,5 @@
 /** A name for a new one that no other of the list has, made from what it is called. */
-export function freshId(label: string, taken: readonly string[], otherwise: string): string {
+function freshId(label: string, taken: readonly string[], otherwise: string): string {
   const base =
     label
       .toLowerCase()

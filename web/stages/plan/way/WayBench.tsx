@@ -4,6 +4,7 @@ import { planningOf } from '#core/view';
 import { temperatureFigure, M3_PER_YD3, volume } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
+import { lazily } from '../../../ui/lazily.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
@@ -11,6 +12,10 @@ import { Stepper } from '../Stepper.tsx';
 import { Legs } from './Legs.tsx';
 import { HighLifts, LiftSteppers } from './Lifts.tsx';
 import { SearchPanel } from './SearchPanel.tsx';
+
+const Layings = lazily(() => import('./Layings.tsx'));
+const Bulkheads = lazily(() => import('./Bulkheads.tsx'));
+const WayNotes = lazily(() => import('./WayNotes.tsx'));
 
 /** Seams that leave their window, with what saves them; or that all are met. */
 function Seams() {
@@ -142,7 +147,10 @@ export default function WayBench() {
           </button>
         )}
       </div>
+      <Layings />
       <SearchPanel />
+      <Bulkheads />
+      <WayNotes />
       <Legs />
     </div>
   );

@@ -1,0 +1,154 @@
+import {
+  elementSpots,
+  type Mix,
+  type Plant,
+  type PourDoc,
+  type PourSettings,
+  type SitePlan,
+} from '#core/model';
+import type { Place } from './places.ts';
+import { type PourPlan, planPour } from './plan.ts';
+import { type Leg, type Route, routeOf, sequenceOf } from './route.ts';
+
+/** A way round that the tool lays, and what it comes to. */
+export interface Laying {
+  how: 'low-side' | 'far-end' | 'other-end' | 'two-fronts';
+  change: Partial<PourSettings>;
+  /** Where it begins: a node, or an element that has none. */
+  from: string;
+  /** The longest wait of a seam as a share of its window: over 1 it is cold. */
+  worstShare: number;
+  finishMin: number;
+}
+
+/** So that this alone decides the order. */
+const AS_TOLD = { startAt: 0, reverse: false };
+
+/** The longest wait of any seam as a share of its window; 0 without seams. */
+const worstShareOf = (plan: Pick<PourPlan, 'timetable'>): number =>
+  Math.max(0, ...plan.timetable.seams.map((s) => s.gapMaxMin / s.knitMin));
+
+const chainOf = (route: Route): Leg[] | null => {
+  const legs = route.legs.filter((l) => l.storey === Math.max(...route.legs.map((x) => x.storey)));
+  const joined = legs.every(
+    (l, i) => i === 0 || (l.startNode !== null && l.startNode === legs[i - 1]?.endNode),
+  );
+  return joined && legs.length > 1 ? legs : null;
+};
+
+/**
+ * Two fronts from the middle of an open line of walls, a leg on one side and then a leg on the other, so that neither end waits
+ * for the whole way. Null where the walls are a ring, or do not hang together in one line.
+ */
+export function twoFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings> | null {
+  const route = routeOf(site, pour);
+  const chain = route.closed ? null : chainOf(route);
+  if (!chain) return null;
+  const half = chain.reduce((s, l) => s + l.volumeM3, 0) / 2;
+  let sum = 0;
+  const parts = chain.map((l) => {
+    sum += l.volumeM3;
+    return Math.abs(sum - half);
+  });
+  const k = 1 + parts.slice(0, -1).indexOf(Math.min(...parts.slice(0, -1)));
+  const ahead = chain.slice(k);
+  const back = chain.slice(0, k).reverse();
+  const told = Array.from({ length: Math.max(ahead.length, back.length) }, (_, i) => [
+    ...(ahead[i] ? [{ leg: ahead[i], leaves: ahead[i].startNode }] : []),
+    ...(back[i] ? [{ leg: back[i], leaves: back[i].endNode }] : []),
+  ]).flat();
+  const others = sequenceOf(pour).filter((id) => !told.some((t) => t.leg.elementId === id));
+  const change = {
+    ...AS_TOLD,
+    sequence: [...others, ...told.map((t) => t.leg.elementId)],
+    turned: [] as string[],
+  };
+  // Every leg leads away from the middle: one that would run back to it is turned, which may turn those after it.
+  for (const { leg, leaves } of told) {
+    const laid = routeOf(site, { ...pour, settings: { ...pour.settings, ...change } });
+    if (laid.legs.find((l) => l.elementId === leg.elementId)?.startNode !== leaves)
+      change.turned = [...change.turned, leg.elementId];
+  }
+  return change;
+}
+
+/** Where the way could begin: as the pour lists its elements, from each end of it, or from the lowest. */
+function starts(
+  site: SitePlan,
+  pour: PourDoc,
+): Omit<Laying, 'from' | 'worstShare' | 'finishMin'>[] {
+  const own = { sequence: [], turned: [] };
+  const route = routeOf(site, { ...pour, settings: { ...pour.settings, ...own, ...AS_TOLD } });
+  const n = pour.elements.length;
+  const low = Math.min(...route.legs.map((l) => l.bottomM));
+  const stepped = route.legs.some((l) => l.storey === 0 && l.bottomM > low + 1e-6);
+  const lowest = pour.elements.findIndex(
+    (id) => (route.legs.find((l) => l.elementId === id)?.bottomM ?? Infinity) <= low + 1e-6,
+  );
+  const { setUp } = pour.settings;
+  const far = setUp ? farthestFrom(site, pour.elements, setUp) : -1;
+  return [
+    ...(stepped && lowest >= 0
+      ? [{ how: 'low-side' as const, change: { ...own, startAt: lowest, reverse: false } }]
+      : []),
+    ...(far < 0
+      ? []
+      : [{ how: 'far-end' as const, change: { ...own, startAt: far, reverse: far === n - 1 } }]),
+    ...(route.closed || n < 2
+      ? []
+      : [{ how: 'other-end' as const, change: { ...own, startAt: n - 1, reverse: true } }]),
+  ];
+}
+
+/** Which element lies farthest from a place; −1 where none is drawn. */
+function farthestFrom(site: SitePlan, elements: readonly string[], from: Place): number {
+  let found = { at: -1, m: -1 };
+  elements.forEach((id, at) => {
+    const m = Math.max(
+      -1,
+      ...elementSpots(site, id).map((p) => Math.hypot(p.xM - from.xM, p.yM - from.yM)),
+    );
+    if (m > found.m + 1e-6) found = { at, m };
+  });
+  return found.at;
+}
+
+/**
+ * The ways round that the tool would lay, each with its longest wait and its end, the one with the most time left at its seams
+ * first: from the low side of a step, from the end farthest from the pump, from the other end, on two fronts. What already stands
+ * is left out.
+ */
+export function layings(
+  site: SitePlan,
+  pour: PourDoc,
+  mix: Mix,
+  plant: Plant,
+  duskMin: number,
+): Laying[] {
+  const fronts = twoFronts(site, pour);
+  const ways = [
+    ...starts(site, pour),
+    ...(fronts ? [{ how: 'two-fronts' as const, change: fronts }] : []),
+  ];
+  const orderOf = (route: Route) =>
+    route.legs.map((l) => `${l.elementId}${l.reversed ? '<' : '>'}`).join(' ');
+  const taken = new Set([orderOf(routeOf(site, pour))]);
+  return ways
+    .flatMap((w): Laying[] => {
+      const changed = { ...pour, settings: { ...pour.settings, ...w.change } };
+      const plan = planPour(site, changed, mix, plant, duskMin, 1);
+      const key = orderOf(plan.route);
+      if (taken.has(key)) return [];
+      taken.add(key);
+      const [first] = plan.route.legs;
+      return [
+        {
+          ...w,
+          from: first?.startNode ?? first?.elementId ?? '',
+          worstShare: worstShareOf(plan),
+          finishMin: plan.timetable.finishMin,
+        },
+      ];
+    })
+    .sort((a, b) => a.worstShare - b.worstShare);
+}

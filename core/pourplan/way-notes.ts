@@ -1,0 +1,87 @@
+import { runOf, type SitePlan } from '#core/model';
+import type { PourPlan } from './plan.ts';
+import type { Leg, Route } from './route.ts';
+
+/** Something to mind on the way round, and where along it, m. */
+export type WayNote = { atM: number; elementId: string } & (
+  | { kind: 'corner'; node: string }
+  /** Several runs meet: how long the one that is passed waits for the next, and when its seam shuts, min. */
+  | { kind: 'tee'; node: string; waitMin: number; knitMin: number }
+  /** How far one side may stand above the other, m: a lift. */
+  | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number }
+  | { kind: 'step'; node: string; upM: number }
+  | { kind: 'bulkhead' }
+);
+
+/** Less than this is no step, m. */
+const STEP_M = 0.01;
+
+function openingsOf(site: SitePlan, leg: Leg): WayNote[] {
+  return (runOf(site, leg.elementId)?.openings ?? []).flatMap((o): WayNote[] =>
+    o.kind === 'window' || o.kind === 'door'
+      ? [
+          {
+            kind: 'opening',
+            what: o.kind,
+            mark: o.mark ?? null,
+            elementId: leg.elementId,
+            atM: leg.fromM + (leg.reversed ? leg.lengthM - o.atM - o.widthM : o.atM),
+            liftM: Math.min(leg.heightM / leg.lifts, o.headM),
+          },
+        ]
+      : [],
+  );
+}
+
+/** How many legs of one turn end at a node. */
+const meeting = (route: Pick<Route, 'legs'>, node: string, storey: number): number =>
+  route.legs.filter((l) => l.storey === storey && (l.startNode === node || l.endNode === node))
+    .length;
+
+/** The longest wait at a node between legs that meet there, min. */
+function waitAt({ timetable, cells }: PourPlan, legs: Leg[]): { waitMin: number; knitMin: number } {
+  const on = new Map(cells.map((c) => [c.id, c.elementId]));
+  const ids = new Set(legs.map((l) => l.elementId));
+  const met = timetable.seams.filter((s) => {
+    const [a, b] = [on.get(s.above), on.get(s.below)];
+    return s.kind === 'beside' && a !== b && ids.has(a ?? '') && ids.has(b ?? '');
+  });
+  return {
+    waitMin: Math.max(0, ...met.map((s) => s.gapMaxMin)),
+    knitMin: met[0]?.knitMin ?? 0,
+  };
+}
+
+function endOf(plan: PourPlan, leg: Leg, next: Leg | undefined): WayNote[] {
+  const { route } = plan;
+  const node = leg.endNode;
+  if (node === null) return [];
+  const at = { atM: leg.fromM + leg.lengthM, elementId: leg.elementId };
+  const all = meeting(route, node, leg.storey);
+  const notes: WayNote[] = [];
+  if (all > 2) {
+    const legs = route.legs.filter(
+      (l) => l.storey === leg.storey && (l.startNode === node || l.endNode === node),
+    );
+    notes.push({ ...at, kind: 'tee', node, ...waitAt(plan, legs) });
+  } else if (all === 2) notes.push({ ...at, kind: 'corner', node });
+  const up = next?.startNode === node ? next.bottomM - leg.bottomM : 0;
+  if (Math.abs(up) > STEP_M) notes.push({ ...at, kind: 'step', node, upM: up });
+  return notes;
+}
+
+/** What to mind along the way, in the order in which it is met: corners, tees, openings, steps, planned bulkheads. */
+export function wayNotes(site: SitePlan, plan: PourPlan): WayNote[] {
+  const { legs } = plan.route;
+  return legs
+    .flatMap((leg, i) => [
+      ...openingsOf(site, leg),
+      ...leg.cuts.map((c): WayNote => ({
+        kind: 'bulkhead',
+        elementId: leg.elementId,
+        atM: leg.fromM + c * leg.lengthM,
+      })),
+      ...endOf(plan, leg, legs[i + 1]),
+    ])
+    .sort((a, b) => a.atM - b.atM);
+}
