@@ -57,13 +57,15 @@ export default defineConfig({
     // Which file brings which: the size of the first load is counted by it.
     manifest: true,
     rolldownOptions: {
+      // The polygon library names no side effects and has none: of it only what is called is sent.
+      treeshake: { moduleSideEffects: [{ test: /clipper2-ts/, sideEffects: false }] },
       // What every screen stands on is a file of its own, which stays kept when only ours changes.
       output: {
         codeSplitting: {
           groups: [
             {
               name: 'base',
-              test: /node_modules\/(react|react-dom|react-router|scheduler|swr|zod|sonner|idb)\//,
+              test: /node_modules\/(react|react-dom|react-router|scheduler|swr|zod|idb)\//,
             },
           ],
         },

@@ -1,16 +1,19 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
-import { toast, Toaster } from 'sonner';
 import { mutate } from 'swr';
-import { Workbox } from 'workbox-window';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
 import { fetchScreens, router } from './router.tsx';
 import { hearFailures } from './sync/told.ts';
 import './styles.css';
+import { lazily } from './ui/lazily.tsx';
+import { sayWrong } from './ui/say.ts';
 
-hearFailures((message) => toast.error(message, { duration: 20_000 }));
+hearFailures((message) => {
+  sayWrong(message, 20_000);
+});
+const Messages = lazily(() => import('./ui/Messages.tsx'));
 
 const root = document.getElementById('root');
 if (root)
@@ -19,8 +22,7 @@ if (root)
       <SessionGate>
         <RouterProvider router={router} />
       </SessionGate>
-      {/* Only says something: a press goes through it to what lies beneath. */}
-      <Toaster position="top-center" toastOptions={{ style: { pointerEvents: 'none' } }} />
+      <Messages />
     </StrictMode>,
   );
 
@@ -31,7 +33,9 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     void mutate(() => true);
   });
-  void new Workbox('/sw.js').register().catch(() => undefined);
+  void import('workbox-window')
+    .then(({ Workbox }) => new Workbox('/sw.js').register())
+    .catch(() => undefined);
   // A page that was on its way while the worker took charge was not there to be taken: it asks for itself.
   void navigator.serviceWorker.ready.then(({ active }) => {
     if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' });

@@ -1,5 +1,6 @@
 import type { Opening, SitePlan, WallType } from '#core/model';
-import { boxed, leftOf, outside, ringArea, type Boxed } from './geometry.ts';
+import { boxed, leftOf, outside, type Boxed } from './geometry.ts';
+import { ringArea } from './ring.ts';
 import type { Point, Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';
 import { mitredRings, stripsOf, type Strip } from './strips.ts';

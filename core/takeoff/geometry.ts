@@ -1,16 +1,5 @@
-import type { Point, Ring } from './ring.ts';
+import { type Point, type Ring, ringArea } from './ring.ts';
 import { booleanArea, differenceOf } from './polygon-library.ts';
-
-/** Area of a ring, m²; positive when it runs anticlockwise. */
-export function ringArea(ring: Ring): number {
-  let twice = 0;
-  for (let i = 0; i < ring.length; i += 1) {
-    const p = ring[i] as Point;
-    const q = ring[(i + 1) % ring.length] as Point;
-    twice += p.x * q.y - q.x * p.y;
-  }
-  return twice / 2;
-}
 
 /** The part of a ring on the left of the directed line through `at` along `dir`. Exact in doubles, no library grid. */
 export function leftOf(ring: Ring, at: Point, dir: Point): Ring {

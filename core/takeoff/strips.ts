@@ -1,5 +1,5 @@
 import type { Run, SitePlan } from '#core/model';
-import { ringArea } from './geometry.ts';
+import { ringArea } from './ring.ts';
 import type { Point, Ring } from './ring.ts';
 
 /** A run as a straight strip in plan, before openings: where it starts, its direction, width and levels. */

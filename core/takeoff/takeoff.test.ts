@@ -4,7 +4,7 @@ import { type SitePlan } from '../model/site.ts';
 import { sitePlanSchema } from '../model/site-check.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { outlinesOf } from './outline.ts';
-import { ringArea } from './geometry.ts';
+import { ringArea } from './ring.ts';
 import { takeOff } from './takeoff.ts';
 
 const footing = (mark: string, widthM: number, depthM = 0.3) => ({

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { type SitePlan, sitePlanSchema } from '#core/model';
 import { calculation, fig, madeOncePer } from '#core/kit';
 import { bandsOf, elementsOf, type Element } from './bands.ts';
-import { exposedLengths, ringArea } from './geometry.ts';
+import { exposedLengths } from './geometry.ts';
+import { ringArea } from './ring.ts';
 import { stripsOf } from './strips.ts';
 
 const amounts = { concreteM3: z.number(), formM2: z.number() };

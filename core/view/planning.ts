@@ -5,8 +5,6 @@ import {
   coldStretches,
   fillJobs,
   handsOf,
-  mixerNeeds,
-  type MixerNeeds,
   type Filled,
   jobsNeeded,
   orderWays,
@@ -24,8 +22,6 @@ export interface Planning {
   saver: SeamSaver | null;
   ways: OrderWay[];
   jobs: Filled[];
-  /** What mixing on the site takes; null where a plant sends it. */
-  mixing: MixerNeeds | null;
   /** Hands on the pour. */
   hands: number;
 }
@@ -52,7 +48,6 @@ export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
     saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,
     ways: orderWays(r.site, r.pour, mix, plant, r.duskMin, plan, pricesOf(r.site)),
     jobs,
-    mixing: plant.mixer ? mixerNeeds(plant.mixer, plan.orderedM3) : null,
     hands: handsOf(jobs, r.site.crew ?? []),
   };
 });

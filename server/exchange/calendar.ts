@@ -1,7 +1,8 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { PourAnswer } from '../../contract/index.ts';
 import { HOLD_NAME } from '#core/model';
-import { textOf, volume } from '#core/units';
+import { supplierOf } from '#core/pourplan';
+import { counted, textOf, volume } from '#core/units';
 import { planOf } from '#core/view';
 import { midnightMs } from '#core/weather';
 
@@ -44,7 +45,7 @@ function entriesOf(record: PourAnswer, nowMs: number): EventAttributes[] {
   const dayMs = midnightMs(pour.date, site.timeZone);
   const at = (min: number) => dayMs + min * MIN;
   const { simulation, timetable } = plan;
-  const plant = site.plants.find((p) => p.id === pour.plant);
+  const plant = supplierOf(site, pour);
   const first = simulation.loads[0]?.batchMin ?? pour.settings.firstLoadMin;
   const order = textOf(volume(plan.orderedM3, site.units));
   const stamp = new Date(nowMs);
@@ -73,7 +74,7 @@ function entriesOf(record: PourAnswer, nowMs: number): EventAttributes[] {
     ),
     own(
       'order',
-      `order ${order} by now`,
+      plant?.mixer ? `fetch what is mixed for ${order}` : `order ${order} by now`,
       at(first - (plant?.noticeMin ?? 60)) - 15 * MIN,
       15,
       `${plant?.label ?? ''} ${plant?.contact ?? ''}`.trim(),
@@ -83,7 +84,7 @@ function entriesOf(record: PourAnswer, nowMs: number): EventAttributes[] {
       `pour ${pour.title}`,
       at(pour.settings.firstLoadMin),
       finishMin - pour.settings.firstLoadMin,
-      `${order} in ${plan.loadIds.length} loads.`,
+      `${order} in ${plant?.mixer ? counted(plan.loadIds.length, 'batch', 'batches') : counted(plan.loadIds.length, 'load')}.`,
     ),
     own(
       'strip',

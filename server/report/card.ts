@@ -1,6 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { fillJobs, jobsNeeded } from '#core/pourplan';
-import { clockText, lengthText, textOf, volume } from '#core/units';
+import { fillJobs, jobsNeeded, mixerNeeds, wayNotes } from '#core/pourplan';
+import { batchLines, mixerSentence, wayNoteText } from '#core/words';
+import { clockText, distanceText, lengthText, textOf, volume } from '#core/units';
 import { contextOf, type ReportContext, type ReportInput } from './context.ts';
 import { sequenceDrawing } from './sequence-drawing.ts';
 import { bold, table } from './table.ts';
@@ -26,9 +27,13 @@ function orderPart(c: ReportContext): Content[] {
     {
       text: `${textOf(volume(plan.orderedM3, units))} of ${mix.label} from ${plant.label}${plant.contact === undefined ? '' : `, ${plant.contact}`}. ${slump} No load older than ${mix.maxAgeMin} min.`,
     },
+    ...mixingPart(c),
     { text: by ? `By ${by.label}.` : 'How it is conveyed is not settled.' },
   ];
 }
+
+/** Loads that are listed each; a mixer's batches come one like the other. */
+const MOST_LOADS = 16;
 
 function loadsPart({ view: { plan }, units }: ReportContext): Content[] {
   return [
@@ -36,14 +41,47 @@ function loadsPart({ view: { plan }, units }: ReportContext): Content[] {
     table(
       ['', 'batch', 'here', units === 'us' ? 'yd³' : 'm³'],
       [24, 56, 56, 60],
-      plan.trucks.result.loads.map((l, i) => [
-        bold(plan.loadIds[i] ?? ''),
-        clockText(l.batchMin),
-        clockText(l.arriveMin),
-        volume(l.volumeM3, units, 1).value,
-      ]),
+      plan.trucks.result.loads
+        .slice(0, MOST_LOADS)
+        .map((l, i) => [
+          bold(plan.loadIds[i] ?? ''),
+          clockText(l.batchMin),
+          clockText(l.arriveMin),
+          volume(l.volumeM3, units, 1).value,
+        ]),
     ),
-    { text: `Last placed ${clockText(plan.timetable.finishMin)}.` },
+    {
+      text: `${plan.loadIds.length > MOST_LOADS ? `${plan.loadIds.length - MOST_LOADS} more, as far apart. ` : ''}Last placed ${clockText(plan.timetable.finishMin)}.`,
+    },
+  ];
+}
+
+/** More than this of what is met on the way does not fit the page. */
+const MOST_NOTES = 10;
+
+function wayPart({ record: { site }, view: { plan }, units }: ReportContext): Content[] {
+  const notes = wayNotes(site, plan);
+  if (notes.length === 0) return [];
+  return [
+    h2('Along the way'),
+    {
+      ul: notes
+        .slice(0, MOST_NOTES)
+        .map((n) => `${distanceText(n.atM, units)}: ${wayNoteText(n, units)}`),
+    },
+  ];
+}
+
+/** What is mixed here instead of ordered: bags, trips, and what goes into a batch. */
+function mixingPart({ view: { plant, plan }, units }: ReportContext): Content[] {
+  if (!plant.mixer) return [];
+  const mixing = mixerNeeds(plant.mixer, plan.orderedM3);
+  const batch = batchLines(mixing, units);
+  return [
+    { text: `${mixerSentence(mixing, plant.mixer.by)}.` },
+    ...(batch.length
+      ? [{ text: `A batch: ${batch.map((l) => `${l.what} ${l.much}`).join(', ')}.` }]
+      : []),
   ];
 }
 
@@ -116,7 +154,7 @@ export function cardDocument(input: ReportInput): TDocumentDefinitions {
       },
       {
         columns: [
-          { width: '*', stack: [...orderPart(c), ...loadsPart(c)] },
+          { width: '*', stack: [...orderPart(c), ...loadsPart(c), ...wayPart(c)] },
           {
             width: 250,
             stack: [

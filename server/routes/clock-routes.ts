@@ -29,7 +29,15 @@ export function clockRoutes(deps: AppDeps): Router {
     const q = parse(weatherQuery, req.query, 'The question');
     const site = (await sites.list()).find((s) => s.id === req.params.id);
     if (!site) throw notFound(`site ${String(req.params.id)}`);
-    res.json(await weatherAnswer(deps, site, Date.parse(q.from), Date.parse(q.to)));
+    res.json(
+      await weatherAnswer(
+        deps,
+        site,
+        Date.parse(q.from),
+        Date.parse(q.to),
+        deps.clock.now().getTime(),
+      ),
+    );
   });
 
   const clockNow = (): ClockAnswer => ({

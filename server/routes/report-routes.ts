@@ -33,7 +33,7 @@ export function reportRoutes({
       record,
       events: log,
       nowMs,
-      air: weather.hours(record.site, placedMs, nowMs + REPORT_AIR_MS) ?? [],
+      air: weather.hours(record.site, placedMs, nowMs + REPORT_AIR_MS, nowMs) ?? [],
       photos: await photos.smallOnes(
         record.id,
         log.flatMap((e) => (e.kind === 'photo' ? [e.body.photoId] : [])),

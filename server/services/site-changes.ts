@@ -23,6 +23,31 @@ const stale = (yours: number, now: number): ProblemError =>
 const refused = (detail: string, path: string, message: string): ProblemError =>
   new ProblemError(400, 'Bad input', `The plan was not stored: ${detail}.`, [{ path, message }]);
 
+/** What a pour still names and the lists no longer hold, said by the pour's own name; null where all is there. */
+function stillNamed(
+  site: Pick<SiteFile, 'mixes' | 'plants' | 'conveyances' | 'mixers'>,
+  pours: readonly PourDoc[],
+): ProblemError | null {
+  const lists = [
+    ['mixes', 'mix', site.mixes.map((m) => m.mark), (p: PourDoc) => p.mix],
+    ['plants', 'plant', site.plants.map((p) => p.id), (p: PourDoc) => p.plant],
+    [
+      'conveyances',
+      'conveyance',
+      site.conveyances.map((c) => c.id),
+      (p: PourDoc) => p.settings.conveyance,
+    ],
+    ['mixers', 'mixer', site.mixers.map((m) => m.id), (p: PourDoc) => p.settings.mixer],
+  ] as const;
+  for (const [list, what, ids, of] of lists)
+    for (const p of pours) {
+      const id = of(p);
+      if (id !== null && !ids.includes(id))
+        return refused(`${p.code} still uses ${what} ${id}`, list, `${p.code} still uses ${id}`);
+    }
+  return null;
+}
+
 type Tx = Transaction<Tables>;
 
 /** Changes of what is planned: each over the version that was read, whole or not at all. */
@@ -92,6 +117,8 @@ export class SiteChanges {
       // Nothing named: nothing changes.
       if (Object.values(lists).every((l) => l === undefined)) return { version };
       const pours = (await poursOf(tx, id)).map((r) => r.doc);
+      const named = stillNamed({ ...site, ...lists }, pours);
+      if (named) throw named;
       const whole = parse(
         siteFileSchema,
         { ...site, ...lists, pours },

@@ -13,6 +13,7 @@ export async function weatherAnswer(
   site: { id: string; name: string; timeZone: string },
   fromMs: number,
   toMs: number,
+  nowMs: number,
 ): Promise<WeatherAnswer> {
   const given = hoursBetween(
     (await forecasts.of(site.id)).map(({ at, ...h }) => ({ ms: Date.parse(at), ...h })),
@@ -23,7 +24,7 @@ export async function weatherAnswer(
     ...h,
     sky: skyOf({ ms, ...h }),
   }));
-  const served = weather.hours(site, fromMs, toMs);
+  const served = weather.hours(site, fromMs, toMs, nowMs);
   if (given.length === 0)
     return served ? { source: 'simulated', hours: served } : { source: 'none', hours: [] };
   const known = new Set(given.map((h) => h.at));

@@ -8,8 +8,14 @@ import { siteClock } from './clock.ts';
 import { NO_WEATHER, SimulatedWeather } from './weather.ts';
 
 const clinic = { name: 'Quillback Veterinary Clinic, Orrin Falls', timeZone: 'America/Chicago' };
-const hours = (from: string, to: string) =>
-  new SimulatedWeather(demoWeather()).hours(clinic, Date.parse(from), Date.parse(to)) ?? [];
+/** Asked so long before that it is forecast only; or at another moment. */
+const hours = (from: string, to: string, at = '2026-01-01T00:00:00Z') =>
+  new SimulatedWeather(demoWeather()).hours(
+    clinic,
+    Date.parse(from),
+    Date.parse(to),
+    Date.parse(at),
+  ) ?? [];
 
 describe('the weather that ships', () => {
   test('gives an hour for every hour, and the same every time', () => {
@@ -30,6 +36,22 @@ describe('the weather that ships', () => {
     expect(day[temps.indexOf(Math.max(...temps))]?.at).toBe('2026-09-23T20:00:00.000Z');
   });
 
+  test('drifts from what was forecast into what is observed, and stays there', () => {
+    const [from, to] = ['2026-09-23T05:00:00Z', '2026-09-24T04:00:00Z'];
+    const airAsOf = (at: string) => hours(from, to, at).map((h) => h.airTempC);
+    const forecast = airAsOf('2026-09-20T00:00:00Z');
+    const noon = airAsOf('2026-09-23T17:00:00Z');
+    const after = airAsOf('2026-09-25T00:00:00Z');
+    const apart = (a: number[], b: number[], i: number) => Math.abs((a[i] ?? 0) - (b[i] ?? 0));
+    // By noon the morning is observed, and stays so; the evening is still nearer to the forecast than it will be.
+    for (let h = 0; h <= 12; h += 1) expect(apart(noon, after, h)).toBeLessThan(1e-9);
+    for (let h = 13; h < 24; h += 1)
+      expect(apart(noon, forecast, h)).toBeLessThanOrEqual(apart(after, forecast, h) + 1e-9);
+    const misses = after.map((_, i) => apart(after, forecast, i));
+    expect(Math.max(...misses)).toBeGreaterThan(0.1);
+    expect(Math.max(...misses)).toBeLessThanOrEqual(1.5);
+  });
+
   test('has weather for days the script does not name, near the ones it does', () => {
     const day = hours('2026-11-20T12:00:00Z', '2026-11-20T20:00:00Z');
     expect(day).toHaveLength(9);
@@ -41,9 +63,9 @@ describe('the weather that ships', () => {
 
   test('knows nothing of a site it has no script for', () => {
     expect(
-      new SimulatedWeather(demoWeather()).hours({ name: 'Elsewhere', timeZone: 'UTC' }, 0, 1),
+      new SimulatedWeather(demoWeather()).hours({ name: 'Elsewhere', timeZone: 'UTC' }, 0, 1, 0),
     ).toBeNull();
-    expect(NO_WEATHER.hours(clinic, 0, 1)).toBeNull();
+    expect(NO_WEATHER.hours(clinic, 0, 1, 0)).toBeNull();
   });
 });
 

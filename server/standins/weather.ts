@@ -13,10 +13,12 @@ export interface WeatherDay {
 }
 /** Something that forecasts: the stand-in here, or a real service behind the same interface. */
 export interface WeatherService {
+  /** @param nowMs the moment it is asked: hours before it are observed, those after it forecast */
   hours(
     site: { name: string; timeZone: string },
     fromMs: number,
     toMs: number,
+    nowMs: number,
   ): WeatherHour[] | null;
 }
 
@@ -43,6 +45,32 @@ function airAt(day: WeatherDay, hour: number): number {
     : day.highC - (day.highC - day.lowC) * wave;
 }
 
+/** So far ahead a forecast knows nothing of how it will miss, h. */
+const BLIND_H = 12;
+/** How far it misses at most: air °C, wind and rain as shares. */
+const MISS = { airC: 1.5, wind: 0.25, rain: 0.35 };
+/** Its misses change as slowly as this, h. */
+const SLOW_H = 6;
+
+/** A number from −1 to 1 that is always the same for the same place in a row of misses. */
+const missAt = (knot: number, of: number): number =>
+  ((congruential32((Math.imul(knot, 2654435761) ^ Math.imul(of + 1, 40503)) >>> 0).next() >>> 8) /
+    0xff_ffff) *
+    2 -
+  1;
+
+/**
+ * How much a forecast made at `nowMs` already knows of its own miss at an hour, −1 to 1: nothing far ahead, all of it once the hour
+ * is there. What was forecast so drifts into what is observed.
+ */
+function missOf(of: number, ms: number, nowMs: number): number {
+  const at = ms / HOUR / SLOW_H;
+  const knot = Math.floor(at);
+  const share = (1 - Math.cos(Math.PI * (at - knot))) / 2;
+  const miss = missAt(knot, of) * (1 - share) + missAt(knot + 1, of) * share;
+  return miss * (1 - Math.min(1, Math.max(0, (ms - nowMs) / HOUR) / BLIND_H));
+}
+
 export class SimulatedWeather implements WeatherService {
   readonly #scripts: Map<string, WeatherDay[]>;
   constructor(scripts: Map<string, WeatherDay[]>) {
@@ -53,6 +81,7 @@ export class SimulatedWeather implements WeatherService {
     site: { name: string; timeZone: string },
     fromMs: number,
     toMs: number,
+    nowMs: number,
   ): WeatherHour[] | null {
     const days = this.#scripts.get(site.name);
     if (!days?.length) return null;
@@ -65,10 +94,13 @@ export class SimulatedWeather implements WeatherService {
       const dry = day.humidity > 0.75 ? 'cloud' : 'clear';
       out.push({
         at: new Date(t).toISOString(),
-        airTempC: airAt(day, hour),
+        airTempC: airAt(day, hour) + MISS.airC * missOf(0, t, nowMs),
         humidity: day.humidity,
-        windKmH: day.windKmH * (0.6 + 0.4 * Math.sin((Math.PI * Math.max(0, hour - 6)) / 14)),
-        rainMmH: rain?.mmH ?? 0,
+        windKmH:
+          day.windKmH *
+          (0.6 + 0.4 * Math.sin((Math.PI * Math.max(0, hour - 6)) / 14)) *
+          (1 + MISS.wind * missOf(1, t, nowMs)),
+        rainMmH: (rain?.mmH ?? 0) * (1 + MISS.rain * missOf(2, t, nowMs)),
         sky: rain ? 'rain' : dry,
       });
     }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { say } from '../ui/say.ts';
 import useSWR from 'swr';
 import { ownPinBody } from '../../contract/index.ts';
 import { counted } from '#core/units';
@@ -17,9 +17,7 @@ function OwnPin({ done }: { done: () => void }) {
   const { account } = useSession();
   const form = usePostForm(ownPinBody(account.role), { old: '', pin: '' }, async (body) => {
     const { ended } = await sendJson<{ ended: number }>('PUT', '/api/session/pin', body);
-    toast(
-      `Your PIN is changed.${ended > 0 ? ` ${counted(ended, 'other device')} signed out.` : ''}`,
-    );
+    say(`Your PIN is changed.${ended > 0 ? ` ${counted(ended, 'other device')} signed out.` : ''}`);
     done();
   });
   const field = { type: 'password', inputMode: 'numeric' } as const;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { sayWrong } from '../ui/say.ts';
 import type { PourAnswer, SiteVersion } from '../../contract/index.ts';
 import type { Drawn } from '#core/siteplan';
 import { sendJson } from '../sync/api.ts';
@@ -49,7 +49,7 @@ export function SiteFaults({
       await (await localDb()).put('undo', row);
       await reread();
     } catch (e) {
-      toast.error(e instanceof Error ? e.message : 'That did not work.');
+      sayWrong(e instanceof Error ? e.message : 'That did not work.');
     }
   };
   return (

@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { sayWrong } from '../ui/say.ts';
 import useSWR from 'swr';
 import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
 import {
@@ -77,7 +77,7 @@ const storing = (siteId: string, reread: () => Promise<unknown>): PlanIo => ({
   failed: (e) => {
     const conflict = e instanceof ApiProblem && e.problem.status === 409;
     const why = e instanceof Error ? e.message : 'That did not work.';
-    toast.error(conflict ? NOT_STORED : `${why} The plan is as it was.`);
+    sayWrong(conflict ? NOT_STORED : `${why} The plan is as it was.`);
   },
 });
 
@@ -148,7 +148,7 @@ function planActs(
       return true;
     } catch (e) {
       if (!(e instanceof EditRefused)) throw e;
-      toast.error(e.message);
+      sayWrong(e.message);
       return false;
     }
   };
@@ -183,7 +183,7 @@ export function usePlanEditor(
       onError: () => {
         if (plan !== null) return;
         setOn(false);
-        toast.error('The plan cannot be read just now: it is changed with signal only.');
+        sayWrong('The plan cannot be read just now: it is changed with signal only.');
       },
     },
   );

@@ -1,5 +1,5 @@
 import { limitWords, sentenceIn } from '#core/kit';
-import { toast } from 'sonner';
+import { say, sayWrong } from '../ui/say.ts';
 import type { KeyedMutator } from 'swr';
 import type { PourAnswer, SiteVersion } from '../../contract/api.ts';
 import type { Resources } from '../../contract/planning.ts';
@@ -32,7 +32,7 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
     const wrong = kindOf(kind).body.safeParse(body, { error: limitWords(units) }).error?.issues[0];
     if (wrong) {
       const said = `Not logged: what was entered ${sentenceIn(wrong.message, units)}. It still stands here: change it and log it again.`;
-      toast.error(said, { duration: 20_000 });
+      sayWrong(said, 20_000);
       throw new Told(said);
     }
     try {
@@ -47,9 +47,9 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
         options.kept,
       );
     } catch (e) {
-      toast.error(
+      sayWrong(
         'This device could not keep that entry, so it is not logged. Make room on it, or use another device, and enter it again.',
-        { duration: 20_000 },
+        20_000,
       );
       throw new Told('not kept', { cause: e });
     }
@@ -63,11 +63,11 @@ async function takeBackLast({ store, actor }: Acting, write: PourView['write']):
     .filter((e: LogEvent) => e.actor === actor && e.kind !== 'supersede')
     .at(-1);
   if (!last) {
-    toast('There is no entry of yours to take back.');
+    say('There is no entry of yours to take back.');
     return;
   }
   if (GUARDED.has(last.kind)) {
-    toast(
+    say(
       last.kind === 'sign'
         ? 'Your last entry is a sign-off: it is taken back on Check, with your PIN.'
         : `Your last entry is ${last.kind === 'override' ? 'an override' : 'a closing'}: it is not taken back by a key.`,
@@ -75,7 +75,7 @@ async function takeBackLast({ store, actor }: Acting, write: PourView['write']):
     return;
   }
   await write('supersede', {}, { supersedes: last.id });
-  toast(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
+  say(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
 }
 
 /** The plan of each pour as the server answered it last, and what is on its way there: one change goes after the other. */
@@ -106,7 +106,7 @@ async function sendSettings(
     void mutate();
     return now.version;
   } catch (e) {
-    toast.error(wentWrong(e));
+    sayWrong(wentWrong(e));
     if (e instanceof ApiProblem && e.problem.status === 409) {
       answered.delete(record.id);
       await mutate();
@@ -144,7 +144,7 @@ async function saveRule(
     });
     taken = true;
   } catch (e) {
-    toast.error(wentWrong(e));
+    sayWrong(wentWrong(e));
   }
   await mutate();
   return taken;

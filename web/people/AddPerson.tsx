@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { say } from '../ui/say.ts';
 import { accountBody, type Role } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
 import { FormField } from '../forms/FormField.tsx';
@@ -11,7 +11,7 @@ const NOBODY: { name: string; pin: string; role: Role } = { name: '', pin: '', r
 export function AddPerson({ changed }: { changed: () => void }) {
   const form = usePostForm(accountBody, NOBODY, async (body) => {
     await sendJson('POST', '/api/accounts', body);
-    toast(`${body.name} can sign in.`);
+    say(`${body.name} can sign in.`);
     changed();
   });
   const role = form.watch('role');

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../ui/say.ts';
 import { z } from 'zod';
 import { changePersonBody, type PersonRow } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
@@ -14,7 +14,7 @@ function NewPin({ person, changed }: { person: PersonRow; changed: () => void })
   const schema = changePersonBody(person.role).and(z.object({ pin: z.string() }));
   const form = usePostForm(schema, { pin: '' }, async (body) => {
     await sendJson('PUT', `/api/accounts/${person.id}`, body);
-    toast(`${person.name} has a new PIN, and is signed out everywhere.`);
+    say(`${person.name} has a new PIN, and is signed out everywhere.`);
     changed();
   });
   return (

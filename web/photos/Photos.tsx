@@ -1,6 +1,6 @@
 import { Camera, ImagePlus } from 'lucide-react';
 import { useMemo, useRef, useState, useSyncExternalStore, type ChangeEvent } from 'react';
-import { toast } from 'sonner';
+import { sayWrong } from '../ui/say.ts';
 import { v4 as uuid } from 'uuid';
 import { photoKey, photosOf } from '#core/check';
 import type { EventBody, LogEvent, PourState } from '#core/log';
@@ -22,11 +22,11 @@ function useTakePhoto() {
   const v = usePour();
   return async (blob: Blob, about: About, keepPosition = false): Promise<void> => {
     if (!blob.type.startsWith('image/')) {
-      toast.error('That file is not a picture. JPEG, PNG, WebP and AVIF are taken.');
+      sayWrong('That file is not a picture. JPEG, PNG, WebP and AVIF are taken.');
       return;
     }
     if (blob.size > PHOTO_LIMIT_BYTES) {
-      toast.error(`That picture has ${(blob.size / 1_048_576).toFixed(0)} MB; 20 MB is the most.`);
+      sayWrong(`That picture has ${(blob.size / 1_048_576).toFixed(0)} MB; 20 MB is the most.`);
       return;
     }
     const photoId = uuid();
@@ -90,7 +90,7 @@ function TakePhoto({ about, label = 'Photo' }: { about: About; label?: string })
       if (!res.ok) throw new Error();
       await take(await res.blob(), about, keep);
     } catch {
-      toast.error('The stand-in camera does not answer. Without signal, add a file.');
+      sayWrong('The stand-in camera does not answer. Without signal, add a file.');
     }
     setOpen(false);
   };

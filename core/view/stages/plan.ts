@@ -1,5 +1,5 @@
 import { clockText, counted, textOf, volume } from '#core/units';
-import { coldSentence, mixerSentence } from '#core/words';
+import { coldSentence } from '#core/words';
 import { planningOf } from '../planning.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
@@ -25,11 +25,11 @@ function coldLine({ record, units }: PourNow): NextLine | null {
 }
 
 /** Mixed on the site there is nothing to order, but bags to fetch. */
-function mixingLine({ record, plant }: PourNow): NextLine | null {
-  const mixing = planningOf(record)?.mixing;
-  if (!mixing || !plant.mixer || record.pour.settings.orderM3 !== null) return null;
+function mixingLine({ plan: p, record, plant, units }: PourNow): NextLine | null {
+  if (!plant.mixer || record.pour.settings.orderM3 !== null) return null;
+  const batches = counted(p.loadIds.length, 'batch', 'batches');
   return {
-    sentence: `Mix it here: ${mixerSentence(mixing, plant.mixer.by)}.`,
+    sentence: `Mix it here: ${batches} of ${textOf(volume(plant.mixer.batchM3, units))}, first at ${clockText(record.pour.settings.firstLoadMin)}.`,
     label: 'What it takes',
     stage: 'plan',
     focus: { sheet: 'order' },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../../ui/say.ts';
 import { v7 as uuid } from 'uuid';
 import { type Hold, HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
@@ -51,7 +51,7 @@ export function InspectionSheet({
         });
         await v.store.pull();
       }
-      toast(`${HOLD_NAME[hold]} ${result === 'pass' ? 'passed' : 'rejected'}.`);
+      say(`${HOLD_NAME[hold]} ${result === 'pass' ? 'passed' : 'rejected'}.`);
       onClose();
     } catch (e) {
       setProblem(e instanceof Error ? e.message : 'That did not work.');

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../../ui/say.ts';
 import { HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -28,7 +28,7 @@ export function UnsignSheet({ hold, onClose }: { hold: string; onClose: () => vo
         ...(reason.trim() ? { reason: reason.trim() } : {}),
       });
       await v.store.pull();
-      toast(`${HOLD_NAME[sign.hold]} taken back. It stays in the log.`);
+      say(`${HOLD_NAME[sign.hold]} taken back. It stays in the log.`);
       onClose();
     } catch (e) {
       setProblem(e instanceof Error ? e.message : 'That did not work.');

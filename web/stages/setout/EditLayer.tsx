@@ -11,7 +11,7 @@ import {
 import { angleOf, elementIds, lengthOf, type Run, type Spot } from '#core/model';
 import { pointer } from 'd3';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { sayWrong } from '../../ui/say.ts';
 import { distanceText, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -112,8 +112,7 @@ export function EditLayer({
     if (tool.kind !== 'run') return;
     const where = s.onto ?? { xM: s.xM, yM: s.yM };
     const act = tool.from === null ? null : runAct(plan, spec, tool.from, where);
-    if (act === 'no type')
-      toast.error('There is no type to give it. Add one on the schedule first.');
+    if (act === 'no type') sayWrong('There is no type to give it. Add one on the schedule first.');
     else if (act === null || apply({ ...act, pour: v.record.pour.code }))
       setTool({ kind: 'run', from: where });
   };

@@ -9,7 +9,7 @@ import {
   type Verdict,
 } from '#core/check';
 import { startTransition, useState, type Dispatch, type SetStateAction } from 'react';
-import { toast } from 'sonner';
+import { sayWrong } from '../../ui/say.ts';
 import type { LaserAnswer } from '../../../contract/index.ts';
 import { lengthText, level, textOf } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
@@ -71,7 +71,7 @@ function useRod(
       if (again) await turn(m);
       else await read(m);
     } catch (e) {
-      toast.error(e instanceof Error ? e.message : 'The laser does not answer.');
+      sayWrong(e instanceof Error ? e.message : 'The laser does not answer.');
     }
     // Free again no sooner than what it read shows.
     startTransition(() => {

@@ -1,6 +1,6 @@
 import { Plus, Scissors, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { sayWrong } from '../../ui/say.ts';
 import { angleOf, lengthOf, type Run } from '#core/model';
 import { readQuantity } from '../../ui/quantity-text.ts';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
@@ -21,7 +21,7 @@ export function RunForm({ run }: { run: Run }) {
   const crawl = (c: Partial<NonNullable<Run['crawl']>>): boolean => {
     const next = { groundM: 0, joistsM: 0, ...run.crawl, ...c };
     if (next.joistsM > next.groundM) return change({ crawl: next });
-    toast.error('The joists have to be above the ground of the crawl space.');
+    sayWrong('The joists have to be above the ground of the crawl space.');
     return false;
   };
   const offer = offers.find((o) => o.elementId === run.id);

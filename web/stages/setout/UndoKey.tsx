@@ -1,6 +1,6 @@
 import { Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../../ui/say.ts';
 import { HOLD_NAME } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
@@ -13,7 +13,7 @@ export function UndoKey() {
   const takeBack = () => {
     plan.undo();
     setAsking(false);
-    if (tells) toast(`Taken back: ${tells.what}.`);
+    if (tells) say(`Taken back: ${tells.what}.`);
   };
   return (
     <>

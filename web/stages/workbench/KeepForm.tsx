@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../../ui/say.ts';
 import type { Calculation, ResultRow } from '#core/kit';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -79,7 +79,7 @@ export function KeepForm({
         ...(note.trim() ? { note: note.trim() } : {}),
       })
       .then(() => {
-        toast(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
+        say(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
         setNote('');
       });
   };

@@ -1,5 +1,5 @@
+import { mixerNeeds } from '#core/pourplan';
 import { clockText, mass, textOf, volume } from '#core/units';
-import { planningOf } from '#core/view';
 import { batchLines, mixerSentence } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
@@ -10,10 +10,10 @@ import { PlanPapers } from './PlanPapers.tsx';
 /** What a pour that is mixed on the site takes: what to fetch, and what goes into a batch. */
 export function FetchSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
-  const { plan, record, settings, change } = usePlanned();
-  const mixing = planningOf(record)?.mixing;
+  const { plan, settings, change } = usePlanned();
   const { mixer } = v.plant;
-  if (!mixing || !mixer) return null;
+  if (!mixer) return null;
+  const mixing = mixerNeeds(mixer, plan.orderedM3);
   const settled = settings.orderM3 !== null;
   return (
     <Sheet open onClose={onClose} title="What it takes">

@@ -8,6 +8,8 @@ import { getJson } from '../../../sync/api.ts';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 import { usePlanned } from '../planned.tsx';
 
+/** To a tenth of a minute. */
+const tenth = (min: number): number => Math.round(min * 10) / 10;
 const inHundred = (ratio: number): string => String(Math.round(ratio * 1000) / 10);
 
 /** What this site's closed pours say of waste, and their tickets of lateness; nothing until there is one. */
@@ -31,6 +33,18 @@ export default function Learned() {
   if (!waste) return null;
   const wasteRatio = Math.min(1, Math.max(0, Math.round(waste.wasteRatio * 1000) / 1000));
   const same = Math.abs(wasteRatio - settings.wasteRatio) < 0.0006;
+  const own = v.plant.plantDelay;
+  const sameDelay =
+    !late ||
+    v.plant.mixer !== undefined ||
+    (Math.abs(late.medianMin - own.medianMin) < 0.5 && Math.abs(late.p90Min - own.p90Min) < 0.5);
+  const takeDelay = () => {
+    if (!late) return;
+    const plantDelay = { medianMin: tenth(late.medianMin), p90Min: tenth(late.p90Min) };
+    void v.saveResources({
+      plants: v.record.site.plants.map((p) => (p.id === v.plant.id ? { ...p, plantDelay } : p)),
+    });
+  };
   return (
     <section aria-label="Learned from closed pours" className="flex items-center gap-3">
       <p className="min-w-0 flex-1">
@@ -58,6 +72,11 @@ export default function Learned() {
           }}
         >
           Take it
+        </button>
+      )}
+      {!sameDelay && (
+        <button type="button" className="chip shrink-0" onClick={takeDelay}>
+          Plan with its lateness
         </button>
       )}
     </section>

@@ -1,4 +1,3 @@
-import { planningOf } from '#core/view';
 import { clockText, counted, textOf, volume } from '#core/units';
 import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -16,9 +15,9 @@ function stands(settled: boolean, mixed: boolean): string {
 /** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
 export function OrderFigures() {
   const v = usePour();
-  const { plan, settings: s, record } = usePlanned();
+  const { plan, settings: s } = usePlanned();
   const order = plan.order.result;
-  const mixing = planningOf(record)?.mixing ?? null;
+  const mixed = v.plant.mixer !== undefined;
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
@@ -26,11 +25,11 @@ export function OrderFigures() {
           <Big figure={volume(plan.orderedM3, v.units)} size={52} />
         </FigureWithWorking>
         <p className="pb-1 leading-5">
-          {mixing
-            ? counted(mixing.batches, 'batch', 'batches')
+          {mixed
+            ? counted(plan.loadIds.length, 'batch', 'batches')
             : plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
           <br />
-          <span className="text-ink2">{stands(s.orderM3 !== null, mixing !== null)}</span>
+          <span className="text-ink2">{stands(s.orderM3 !== null, mixed)}</span>
         </p>
       </div>
       <dl className="rows border-y border-hair tnum">
@@ -41,7 +40,7 @@ export function OrderFigures() {
               `waste, ${Math.round(s.wasteRatio * 1000) / 10} in 100`,
               plan.route.volumeM3 * s.wasteRatio,
             ],
-            ['stays in hose and hopper', mixing ? 0 : s.leftBehindM3],
+            ['stays in hose and hopper', mixed ? 0 : s.leftBehindM3],
             ['needed', order.meanM3],
           ] as const
         ).map(([label, m3]) => (
@@ -61,16 +60,16 @@ export function OrderFigures() {
           </div>
         ))}
         <div className="flex justify-between py-1.5">
-          <dt>{mixing ? 'batches' : 'loads'}</dt>
+          <dt>{mixed ? 'batches' : 'loads'}</dt>
           <dd>
             <FigureWithWorking name="the loads" {...trucksOrigin(v)}>
               {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart
-              {mixing ? '' : `, ${counted(plan.trucks.result.trucks, 'truck')}`}
+              {mixed ? '' : `, ${counted(plan.trucks.result.trucks, 'truck')}`}
             </FigureWithWorking>
           </dd>
         </div>
         <div className="flex justify-between py-1.5">
-          <dt>{mixing ? 'first mixed, last placed' : 'first batched, last placed'}</dt>
+          <dt>{mixed ? 'first mixed, last placed' : 'first batched, last placed'}</dt>
           <dd>
             <FigureWithWorking name="the timetable" {...timetableOrigin(v)}>
               {clockText(plan.trucks.result.loads[0]?.batchMin ?? 0)},{' '}

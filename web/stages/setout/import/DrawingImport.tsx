@@ -1,6 +1,6 @@
 import { extent } from 'd3';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { say } from '../../../ui/say.ts';
 import {
   DRAWING_UNITS,
   type DrawingUnit,
@@ -83,7 +83,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const put = () => {
     if (!made) return;
     replace(made.plan);
-    toast(`${made.added.length} runs put in. Undo takes them back.`);
+    say(`${made.added.length} runs put in. Undo takes them back.`);
     onDone();
   };
   if (read.lines.length === 0)

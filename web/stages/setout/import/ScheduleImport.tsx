@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { say, sayWrong } from '../../../ui/say.ts';
 import { readSchedule, type ScheduleRow } from '#core/exchange';
 import { barText, lengthText, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
@@ -28,7 +28,7 @@ export function ScheduleImport({
     for (const t of good) {
       const other = t.list === 'footingTypes' ? next.wallTypes : next.footingTypes;
       if (other.some((x) => x.mark === t.type.mark)) {
-        toast.error(
+        sayWrong(
           `${t.type.mark} is a ${t.list === 'footingTypes' ? 'wall' : 'footing'} type already. Nothing was stored.`,
         );
         return;
@@ -43,7 +43,7 @@ export function ScheduleImport({
           : { ...next, wallTypes: put(next.wallTypes, t.type) };
     }
     replace(next);
-    toast(
+    say(
       `${good.length} type${good.length === 1 ? '' : 's'} taken${bad ? `, ${bad} row${bad === 1 ? '' : 's'} left out` : ''}. Undo takes them back.`,
     );
     onDone();
