@@ -128,6 +128,7 @@ const choices: Choices = {
   spacingMin: [null, 18, 24, 30],
   firstLoadMin: [390, 420, 450, 480, 510],
   placingRateM3PerH: [],
+  conveyance: [],
   liftWaitMin: [],
 };
 const plans = 1000;

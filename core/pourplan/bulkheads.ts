@@ -39,12 +39,14 @@ const bulkheadAt = (leg: Leg, m: number): Bulkhead => {
 };
 
 /**
- * Where walls could be closed off so that each part is small enough: parts of about the same volume, each bulkhead moved off
+ * Where walls, or footings, could be closed off so that each part is small enough: parts of about the same volume, each bulkhead moved off
  * corners and openings. On a ring the place where it begins is one too; it lies at the corner the steel runs round.
  * @param parts into how many, 2 to 5
  */
 export function proposedBulkheads(site: SitePlan, route: Route, parts: number): Bulkhead[] {
-  const walls = route.legs.filter((l) => l.wall);
+  const runs = route.legs.filter((l) => l.kind === 'run');
+  // Walls where there are any: what they stand on can be closed off at the same place.
+  const walls = runs.some((l) => l.wall) ? runs.filter((l) => l.wall) : runs;
   const total = walls.reduce((s, l) => s + l.volumeM3, 0);
   const count = Math.min(MOST_PROPOSED, Math.max(1, Math.round(parts) - 1));
   const out: Bulkhead[] = [];

@@ -3,6 +3,7 @@ export { type OrderWay, orderWays } from './balance.ts';
 export { anotherBulkhead, stopEndsOf } from './bulkheads.ts';
 export { cellsOf, type RouteCell } from './cells.ts';
 export { type ColdStretch, coldStretches } from './cold-stretches.ts';
+export { conveyancesFor, takesMix } from './conveys.ts';
 export { type Laying, layings } from './lay.ts';
 export { formM3, spareSpot } from './left-over.ts';
 export { highLifts, liftName, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';

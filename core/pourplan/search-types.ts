@@ -1,4 +1,4 @@
-import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
+import type { Conveyance, Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
 
 /** What may be chosen: each list holds the values to try. An empty list keeps the pour's own. */
 export interface Choices {
@@ -12,6 +12,8 @@ export interface Choices {
   placingRateM3PerH: number[];
   /** Waits between a lift and the next one on it, minutes. */
   liftWaitMin: number[];
+  /** Conveyances of the site, by id; each brings its rate, what stays in it and its hire. */
+  conveyance: (string | null)[];
 }
 /** What things cost, in the site's money. */
 interface Prices {
@@ -33,6 +35,7 @@ export interface SearchInput {
   plant: Plant;
   duskMin: number;
   choices: Choices;
+  conveyances?: readonly Conveyance[];
   prices: Prices;
   noGo: NoGo[];
   coldSeamShare: number;
@@ -53,6 +56,8 @@ export type Chosen = Pick<
   | 'firstLoadMin'
   | 'placingRateM3PerH'
   | 'liftWaitMin'
+  | 'conveyance'
+  | 'leftBehindM3'
 >;
 /** The limits a plan is held to. */
 export const LIMITS = ['rating', 'seam', 'hours'] as const;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { evaluate, resultOf } from '../kit/calculation.ts';
+import { conveyanceSchema } from '../model/resources.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { planPour } from './plan.ts';
 import { searchSequences } from './search.ts';
@@ -15,6 +16,7 @@ const none: Choices = {
   spacingMin: [],
   firstLoadMin: [],
   placingRateM3PerH: [],
+  conveyance: [],
   liftWaitMin: [],
 };
 const input = (choices: Partial<Choices>, more: Partial<SearchInput> = {}): SearchInput => ({
@@ -187,5 +189,19 @@ describe('when no plan keeps to the limits', () => {
     expect(twice.runnersUp).toEqual(same.runnersUp);
     const outcomes = same.runnersUp.map((c) => `${Math.round(c.cost)} ${c.rejected}`);
     expect(new Set(outcomes).size).toBe(outcomes.length);
+  });
+
+  test('a conveyance that is slower but dear to hire is weighed with its rate and its hire', () => {
+    const conveyances = [
+      { id: 'slow', rateM3PerH: 8, staysInM3: 0, hire: 0 },
+      { id: 'fast', rateM3PerH: 60, staysInM3: 0.3, hire: 100_000 },
+    ].map((c) => conveyanceSchema.parse({ ...c, label: c.id, kind: 'boom', reachM: 40 }));
+    const { result } = run(input({ conveyance: ['slow', 'fast'] }, { conveyances }));
+    const all = [result.best, ...result.runnersUp].flatMap((c) => c ?? []);
+    const fast = all.find((c) => c.chosen.conveyance === 'fast');
+    const slow = all.find((c) => c.chosen.conveyance === 'slow');
+    expect(slow?.chosen.placingRateM3PerH).toBe(8);
+    expect(fast?.chosen.leftBehindM3).toBe(0.3);
+    expect((fast?.cost ?? 0) - (slow?.cost ?? 0)).toBeGreaterThan(90_000);
   });
 });

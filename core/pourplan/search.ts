@@ -24,6 +24,7 @@ const KEYS = [
   'firstLoadMin',
   'placingRateM3PerH',
   'liftWaitMin',
+  'conveyance',
 ] as const;
 /** Report this often, so that a screen can show it and a caller can stop. */
 const REPORT_EVERY = 10;
@@ -42,15 +43,28 @@ function firstFailing(
   return inTheWay ? ['hours', inTheWay.reason] : [null, null];
 }
 
+/** What a choice comes to with what conveys it: no faster than that gives, with what stays in it; and what its hire costs. */
+function conveyed(v: SearchInput, choice: Omit<Chosen, 'leftBehindM3'>) {
+  const own = v.pour.settings;
+  const by = v.conveyances?.find((c) => c.id === choice.conveyance);
+  const chosen: Chosen = {
+    ...choice,
+    leftBehindM3: by && by.id !== own.conveyance ? by.staysInM3 : own.leftBehindM3,
+    placingRateM3PerH: Math.min(choice.placingRateM3PerH, by?.rateM3PerH ?? Infinity),
+  };
+  return { chosen, hire: by?.hire ?? 0 };
+}
+
 /** Everything that does not depend on the choice is worked out once. */
-function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
+function evaluator(v: SearchInput): (choice: Omit<Chosen, 'leftBehindM3'>) => Candidate {
   const takeoff = takeOff(v.site);
   const neat = routeOf(v.site, v.pour, takeoff).volumeM3;
   const orderedM3 =
     v.pour.settings.orderM3 ?? orderFor(neat, v.site, v.pour, v.plant).result.orderM3;
   const { costs } = v.pour.settings;
   const finish = new Float64Array(v.trials);
-  return (chosen) => {
+  return (choice) => {
+    const { chosen, hire } = conveyed(v, choice);
     const pour = { ...v.pour, settings: { ...v.pour.settings, ...chosen } };
     const { simulation } = rehearse(
       routeOf(v.site, pour, takeoff),
@@ -66,6 +80,7 @@ function evaluator(v: SearchInput): (chosen: Chosen) => Candidate {
     const [finishP50Min, finishP90Min] = quantilesOf(finish, [0.5, 0.9]) as [number, number];
     const crewMin = t.finishSum / n - chosen.firstLoadMin;
     const cost =
+      hire +
       v.prices.crewPerMin * crewMin +
       (costs.shortFixed * t.short +
         costs.shortPerM3 * t.shortSum +
@@ -107,10 +122,10 @@ class PlanSpace {
     );
     this.possible = this.lists.reduce((n, l) => n * l.length, 1);
   }
-  at(index: number[]): Chosen {
+  at(index: number[]): Omit<Chosen, 'leftBehindM3'> {
     return Object.fromEntries(
       KEYS.map((k, i) => [k, (this.lists[i] as unknown[])[index[i] as number]]),
-    ) as unknown as Chosen;
+    ) as unknown as Omit<Chosen, 'leftBehindM3'>;
   }
   /** The n-th of all there are. */
   nth(n: number): number[] {
@@ -128,7 +143,7 @@ class Looked {
   readonly seen = new Map<string, Candidate>();
   best: Candidate | null = null;
   readonly #space: PlanSpace;
-  readonly #work: (chosen: Chosen) => Candidate;
+  readonly #work: (choice: Omit<Chosen, 'leftBehindM3'>) => Candidate;
   constructor(v: SearchInput, space: PlanSpace) {
     this.#space = space;
     this.#work = evaluator(v);

@@ -130,7 +130,11 @@ export const sequenceSearch = calculation({
     enumerated: z.boolean(),
   }),
   compute(v, trace) {
-    const search = searchSequences({ ...v, mix: ruledMix(v.mix, rulesOf(v.site)) });
+    const search = searchSequences({
+      ...v,
+      choices: { ...v.choices, conveyance: [] },
+      mix: ruledMix(v.mix, rulesOf(v.site)),
+    });
     let step = search.next();
     while (!step.done) step = search.next();
     const found: SearchResult = step.value;

@@ -40,7 +40,9 @@ export const plan: Stage = {
   id: 'plan',
   name: 'Plan',
   figure: ({ plan: p, plant, record, units }) => ({
-    text: `${textOf(volume(p.orderedM3, units, 1))}, ${plant.mixer ? counted(p.loadIds.length, 'batch', 'batches') : counted(p.loadIds.length, 'load')}`,
+    text: plant.mixer
+      ? `${counted(p.loadIds.length, 'batch', 'batches')} mixed`
+      : `${textOf(volume(p.orderedM3, units, 1))}, ${counted(p.loadIds.length, 'load')}`,
     done: record.pour.settings.orderM3 === null ? 0.6 : 1,
   }),
   next: (v) => {

@@ -19,6 +19,12 @@ interface LoadBarProps {
   strip: boolean;
 }
 
+/** Room a load's number takes, px. */
+const NAME_PX = 20;
+/** Where many batches stand close, every second, fifth, tenth … is named. */
+const everyNth = (pitch: number): number =>
+  [1, 2, 5, 10, 20, 50, 100].find((n) => n * pitch >= NAME_PX) ?? 200;
+
 /** One load from batching to its end: on the road hollow, discharging solid, its age limit struck in chalk. */
 export function LoadBar({
   index,
@@ -37,6 +43,7 @@ export function LoadBar({
   strip,
 }: LoadBarProps) {
   const pitch = Math.min(40, (width - 14) / of);
+  const named = index % everyNth(pitch) === everyNth(pitch) - 1;
   const cx = x + pitch * (index + 0.5);
   const planned = plan.timetable.loads.find((l) => l.id === id);
   const sim = plan.simulation.loads[index];
@@ -53,9 +60,11 @@ export function LoadBar({
   const age = batch + maxAgeMin;
   return (
     <g>
-      <text x={cx} y={strip ? 40 : 12} textAnchor="middle" className="a" fontSize="17">
-        {id.replace(/^L/, '')}
-      </text>
+      {named && (
+        <text x={cx} y={strip ? 40 : 12} textAnchor="middle" className="a" fontSize="17">
+          {id.replace(/^L/, '')}
+        </text>
+      )}
       {pitch >= 28 && (
         <text x={cx} y={strip ? 60 : 26} textAnchor="middle" fontSize="14">
           {volume(actual?.volumeM3 ?? sim.volumeM3, units, 1).value}

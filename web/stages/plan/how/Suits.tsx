@@ -1,4 +1,5 @@
 import type { Conveyance } from '#core/model';
+import { takesMix } from '#core/pourplan';
 import { lengthText, moneyText, quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -9,15 +10,16 @@ export function Suits({ conveyance: c }: { conveyance: Conveyance | undefined })
   const v = usePour();
   if (!c) return null;
   const { mix, units } = v;
+  const takes = takesMix(c, mix);
   const rows: [boolean, string][] = [];
   if (c.largestAggregateMm !== undefined && mix.largestAggregateMm !== undefined)
     rows.push([
-      mix.largestAggregateMm <= c.largestAggregateMm + 1e-6,
+      takes.aggregate !== false,
       `Aggregate ${lengthText(mix.largestAggregateMm, units)}, it takes up to ${lengthText(c.largestAggregateMm, units)}`,
     ]);
   if (c.leastSlumpMm !== undefined)
     rows.push([
-      mix.slumpMm >= c.leastSlumpMm - 1e-6,
+      takes.slump !== false,
       `Slump ${lengthText(mix.slumpMm, units)} at the truck, it needs ${lengthText(c.leastSlumpMm, units)}${c.slumpLossMm > 0 ? `; ${lengthText(mix.slumpMm - c.slumpLossMm, units)} at the hose` : ''}`,
     ]);
   if (c.windNoKmH !== undefined)

@@ -54,7 +54,7 @@ export function OrderWays() {
           meanM3={order.meanM3}
           currency={currency}
           call={
-            order.callBalance
+            order.callBalance && !v.plant.mixer
               ? { firstM3: order.callBalance.firstM3, cost: order.callBalance.cost }
               : null
           }

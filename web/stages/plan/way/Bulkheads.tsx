@@ -16,14 +16,14 @@ export default function Bulkheads() {
     void change({ bulkheads: list });
   };
   const more = anotherBulkhead(record.site, plan.route, bulkheads);
-  if (!plan.route.legs.some((l) => l.wall)) return null;
+  if (!plan.route.legs.some((l) => l.kind === 'run')) return null;
   return (
     <section aria-label="Planned bulkheads" className="flex flex-col gap-2">
       <h2 className="head border-b-2 border-ink pb-0.5">Planned bulkheads</h2>
       <p className="text-ink2">
         {bulkheads.length
           ? `${counted(stopEndsOf(plan.route), 'stop end')} to build, each with keyway or dowels as drawn; the joint is cleaned before the next part.`
-          : 'None: all walls are one placement. The engineer says where a joint may be.'}
+          : 'None: all of it is one placement. The engineer says where a joint may be.'}
       </p>
       <ul className="rows">
         {bulkheads.map((b, i) => {

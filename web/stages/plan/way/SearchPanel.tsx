@@ -27,6 +27,7 @@ const PRICE_WORDS = {
 /** One plan in words: start, way, lifts, loads, hour. */
 function planWords(v: PourView, c: Candidate): string {
   const start = v.record.pour.elements[c.chosen.startAt] ?? '';
+  const by = v.record.site.conveyances.find((x) => x.id === c.chosen.conveyance);
   return [
     `${clockText(c.chosen.firstLoadMin)} at ${start}${c.chosen.reverse ? ', the other way' : ''}`,
     c.chosen.lifts === null
@@ -34,6 +35,7 @@ function planWords(v: PourView, c: Candidate): string {
       : `${c.chosen.lifts} lift${c.chosen.lifts > 1 ? 's' : ''}`,
     `${volume(c.chosen.placingRateM3PerH, v.units, 0).value} ${volume(0, v.units).unit} an hour${c.chosen.liftWaitMin > 0 ? `, ${c.chosen.liftWaitMin} min between lifts` : ''}`,
     `${textOf(volume(c.chosen.truckM3, v.units, 1))} trucks${c.chosen.spacingMin === null ? '' : ` every ${Math.round(c.chosen.spacingMin)} min`}`,
+    ...(by && by.id !== v.record.pour.settings.conveyance ? [`by ${by.label}`] : []),
   ].join(', ');
 }
 

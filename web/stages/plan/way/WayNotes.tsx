@@ -17,7 +17,7 @@ export default function WayNotes() {
       <ul className="rows">
         {notes.map((n, i) => (
           <li key={i} className="flex gap-3 py-1.5" data-note={n.kind}>
-            <b className="w-16 shrink-0 text-right tnum font-semibold">
+            <b className="w-24 shrink-0 text-right tnum font-semibold">
               <T>{distanceText(n.atM, v.units)}</T>
             </b>
             <span>

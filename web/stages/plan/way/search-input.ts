@@ -1,4 +1,4 @@
-import { mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
+import { conveyancesFor, mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
 import type { PourView } from '../../../app/pour-view.ts';
 
 /** What a search weighs, in the site's money. */
@@ -15,6 +15,7 @@ export const CHOICES = [
   ['firstLoadMin', 'first load'],
   ['placingRateM3PerH', 'how fast'],
   ['liftWaitMin', 'waits between lifts'],
+  ['conveyance', 'what conveys it'],
 ] as const;
 export type Choice = (typeof CHOICES)[number][0];
 
@@ -33,6 +34,14 @@ export function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'
     // No faster than pump and crew are said to give: what is set is the most.
     placingRateM3PerH: [0.4, 0.55, 0.7, 0.85, 1].map((share) => s.placingRateM3PerH * share),
     liftWaitMin: [...new Set([0, 20, 40, s.liftWaitMin])].sort((a, b) => a - b),
+    conveyance: free.has('conveyance')
+      ? [
+          ...new Set([
+            s.conveyance,
+            ...conveyancesFor(v.record.site, v.plan, v.mix, v.rules).map((c) => c.id),
+          ]),
+        ]
+      : [],
     firstLoadMin: [-60, -30, 0, 30, 60]
       .map((d) => s.firstLoadMin + d)
       .filter((m) => m >= 0 && m < 1440 && (m >= soonest || m === s.firstLoadMin)),
@@ -53,6 +62,7 @@ export const inputOf = (
   plant: v.plant,
   duskMin: v.record.duskMin,
   choices,
+  conveyances: v.record.site.conveyances,
   prices,
   noGo,
   coldSeamShare: v.rules.value('coldSeamShare'),
