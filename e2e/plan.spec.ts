@@ -123,7 +123,7 @@ test('the search can be stopped, and what it lays over is cheaper and keeps its 
     const plant = site.plants.find((p) => p.id === pour.plant);
     if (!mix || !plant) throw new Error('no mix or plant');
     const none = Object.fromEntries(
-      'startAt reverse lifts truckM3 spacingMin firstLoadMin placingRateM3PerH liftWaitMin'
+      'startAt reverse lifts truckM3 spacingMin firstLoadMin placingRateM3PerH liftWaitMin conveyance'
         .split(' ')
         .map((k) => [k, []]),
     );
@@ -253,10 +253,45 @@ test('who does what is told by the foreman, and a missing hand is said', async (
   await page.getByRole('button', { name: 'The crew of this site' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: /P\. Winder/ }).click();
-  await sheet.getByRole('button', { name: 'Take off the list' }).click();
+  await sheet.getByRole('button', { name: 'Take it off the list' }).click();
   await expect(sheet.getByRole('button', { name: /P\. Winder/ })).toBeHidden();
   await page.keyboard.press('Escape');
   await expect(page.locator('[data-short-of-hands]')).toContainText('truck, watch');
+});
+
+test('mixed on the site it is planned batch by batch, and settled without a plant', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'K1', 'much');
+  await page.getByRole('button', { name: 'Pan mixer' }).click();
+  await expect.poll(async () => (await recordOf(page, id)).pour.settings.mixer).toBe('drum');
+  await expect(page.getByText(/\d+ batches/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await recordOf(page, id)).pour.settings.mixer).toBeNull();
+});
+
+test('a long wall is parted at a planned bulkhead, and what is left has its form on the plan', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'K2', 'way');
+  await page.getByRole('button', { name: /^Part it at a/ }).click();
+  await expect.poll(async () => (await recordOf(page, id)).pour.settings.bulkheads.length).toBe(1);
+  await expect(page.locator('[data-strip] [data-bulkhead]')).toHaveCount(1);
+  await expect(page.locator('[data-note="bulkhead"]')).toBeVisible();
+  await page.getByRole('button', { name: 'How much', exact: true }).click();
+  await page.getByLabel('What stands ready').fill('kerb blocks');
+  await page.getByLabel(/^long/i).fill('2.4');
+  await page.getByLabel(/^wide/i).fill('0.6');
+  await page.getByLabel(/^deep/i).fill('0.3');
+  await page.getByRole('button', { name: /^Keep, takes 0\.4/ }).click();
+  await page.getByRole('button', { name: 'Where it stands' }).click();
+  await expect(page.locator('[data-left-over]')).toBeVisible();
+  const at = async () => (await recordOf(page, id)).pour.settings.leftOver?.at?.xM ?? 0;
+  const before = await at();
+  await page.locator('[data-handle="left-over"]').press('ArrowRight');
+  await expect.poll(at).toBeCloseTo(before + 0.5, 6);
 });
 
 test('on a phone every part opens and nothing runs out of the screen', async ({ page, server }) => {

@@ -30,6 +30,10 @@ interface Options {
   /** What of the address says what the screen is about. */
   search?: string;
   write?: Write;
+  /** What of the site, and of the settings of the pour, is another than the demo's. */
+  site?: Partial<PourAnswer['site']>;
+  settings?: Partial<PourAnswer['pour']['settings']>;
+  saveResources?: PourView['saveResources'];
 }
 
 function Address() {
@@ -39,7 +43,8 @@ function Address() {
 /** Draws a part of a station in a pour of the demo, with a log of its own; what it writes is caught. */
 export function renderInPour(ui: ReactNode, options: Options = {}) {
   const { file = 'quillback', code = 'P2', entries = [], role = 'foreman', search = '' } = options;
-  const { site, pour, mix, plant } = demoPour(file, code);
+  const { site, pour: demo, mix, plant } = demoPour(file, code);
+  const pour = { ...demo, settings: { ...demo.settings, ...options.settings } };
   const dayMs = dayOf(file, code);
   const nowMs = options.nowMs ?? dayMs + 8 * 3_600_000;
   const record = {
@@ -49,12 +54,25 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     siteVersion: 1,
     duskMin: 1180,
     pour,
-    site: { ...site, mixes: [mix], plants: [plant], pours: [pour] },
+    site: {
+      ...site,
+      mixes: [mix],
+      plants: [plant],
+      pours: [pour],
+      conveyances: [],
+      mixers: [],
+      crew: [],
+      ...options.site,
+    },
   } as unknown as PourAnswer;
   const state = replay(entries);
   const figures = viewOf(record, state, nowMs);
   if (!figures) throw new Error('the demo has no such pour');
   const write = jest.fn<Write>(options.write ?? (() => Promise.resolve('id')));
+  const saveSettings = jest.fn<PourView['saveSettings']>(() => Promise.resolve(2));
+  const saveResources = jest.fn<PourView['saveResources']>(
+    options.saveResources ?? (() => Promise.resolve()),
+  );
   const snapshot = { state, seq: entries.length, unsent: 0, others: [], refused: [], loaded: true };
   const view = {
     ...figures,
@@ -72,6 +90,8 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
       subscribe: () => () => undefined,
     },
     write,
+    saveSettings,
+    saveResources,
     elementName: (id: string) => id,
   } as unknown as PourView;
   window.history.replaceState(null, '', `/${search}`);
@@ -87,5 +107,5 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
       <Address />
     </MemoryRouter>,
   );
-  return { write, view };
+  return { write, saveSettings, saveResources, view };
 }
