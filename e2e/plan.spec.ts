@@ -267,7 +267,7 @@ test('mixed on the site it is planned batch by batch, and settled without a plan
   await page.getByRole('button', { name: 'Pan mixer' }).click();
   await expect.poll(async () => (await recordOf(page, id)).pour.settings.mixer).toBe('drum');
   await expect(page.getByText(/\d+ batches/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Take back' }).click();
   await expect.poll(async () => (await recordOf(page, id)).pour.settings.mixer).toBeNull();
 });
 

@@ -41,7 +41,7 @@ export const plan: Stage = {
   name: 'Plan',
   figure: ({ plan: p, plant, record, units }) => ({
     text: plant.mixer
-      ? `${counted(p.loadIds.length, 'batch', 'batches')} mixed`
+      ? counted(p.loadIds.length, 'batch', 'batches')
       : `${textOf(volume(p.orderedM3, units, 1))}, ${counted(p.loadIds.length, 'load')}`,
     done: record.pour.settings.orderM3 === null ? 0.6 : 1,
   }),

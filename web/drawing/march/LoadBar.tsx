@@ -110,9 +110,9 @@ export function LoadBar({
           />
           {index === of - 1 && (
             <text
-              x={cx}
+              x={Math.min(cx + 22, x + width - 8)}
               y={t(age) + 15}
-              textAnchor="middle"
+              textAnchor="end"
               fontSize="14"
               style={{ fill: 'var(--chalk-t)' }}
             >
