@@ -1,3 +1,4 @@
 /** The public face of this room: what others use of it. */
+export { anchorTemplate } from './anchor-template.ts';
 export { anchorLayout, cutByOpenings } from './anchor-layout.ts';
 export { anchorVerdict } from './anchor-verdict.ts';

@@ -29,5 +29,6 @@ export {
 } from './fields.ts';
 export { limitWords } from './limit-words.ts';
 export { madeOncePer, rememberLast } from './memo.ts';
+export { normalDensity, normalQuantile, normalTail } from './normal.ts';
 export { sentenceIn } from './sentence.ts';
 export { choiceText, isClock, labelOf, type ResultRow, resultRows, stepText } from './words.ts';

@@ -16,6 +16,11 @@ export class Normals {
     for (let i = 0; i < WARM_UP; i += 1) this.#rng.next();
   }
 
+  /** A number between 0 and 1, both left out. */
+  uniform(): number {
+    return (this.#rng.next() + 0.5) / TWO_31 / 2 + 0.5;
+  }
+
   next(): number {
     if (this.#held) {
       this.#held = false;

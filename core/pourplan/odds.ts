@@ -6,7 +6,7 @@ import {
   type Prices,
   pricesOf,
 } from '#core/model';
-import { quantilesOf } from './quantiles.ts';
+import { spreadOut } from './quantiles.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import { trialsOf } from './trials.ts';
 import type { TrialRecord } from './trials-types.ts';
@@ -16,11 +16,6 @@ interface Spread {
   p50: number;
   p90: number;
 }
-const spread = (values: Float64Array): Spread => {
-  const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number];
-  return { p10, p50, p90 };
-};
-
 /** A seam, and on which share of mornings it goes cold. */
 interface SeamOdds {
   above: string;
@@ -137,10 +132,10 @@ export function oddsOf(
     afterDusk: share(tally.afterDusk),
     overRating: share(tally.overRating),
     inRain: share(record.finish.filter((f) => f > late).length),
-    finishMin: spread(record.finish),
-    crewWaitMin: spread(record.wait),
-    cost: spread(costsOf(simulation, record, money)),
-    leftOverM3: spread(record.leftOverM3),
+    finishMin: spreadOut(record.finish),
+    crewWaitMin: spreadOut(record.wait),
+    cost: spreadOut(costsOf(simulation, record, money)),
+    leftOverM3: spreadOut(record.leftOverM3),
     seams: seamsIn(simulation)
       .map((s, i) => ({ ...s, share: share(record.seamCold[i] as number) }))
       .filter((s) => s.share > 0)

@@ -1,14 +1,9 @@
 import { calculation, fig } from '#core/kit';
-import { quantilesOf } from './quantiles.ts';
+import { spreadOut } from './quantiles.ts';
 import { simulationInput, simulationOutput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
 import { trialsOf } from './trials.ts';
 import { spreadOf } from './trials-layout.ts';
-
-const spreadOut = (values: Float64Array) => {
-  const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number];
-  return { p10, p50, p90 };
-};
 
 /** One pour, load by load and cell by cell, many mornings over. */
 export const pourSimulation = calculation({

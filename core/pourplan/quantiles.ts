@@ -44,3 +44,9 @@ export function quantilesOf(values: Float64Array, shares: readonly number[]): nu
     return a + (rank - low) * (select(values, low + 1, low + 1, last) - a);
   });
 }
+
+/** The tenth, the middle and the ninetieth of a hundred. */
+export function spreadOut(values: Float64Array): { p10: number; p50: number; p90: number } {
+  const [p10, p50, p90] = quantilesOf(values, [0.1, 0.5, 0.9]) as [number, number, number];
+  return { p10, p50, p90 };
+}

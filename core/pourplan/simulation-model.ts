@@ -4,7 +4,7 @@ import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });
 
-const shape = z.object({
+export const simulationShape = z.object({
   startMin: nonNegative(),
   cells: someOf(
     z.object({
@@ -45,7 +45,7 @@ const shape = z.object({
   trials: count(),
   seed: anyNumber().int('must be a whole number'),
 });
-type Shape = z.output<typeof shape>;
+type Shape = z.output<typeof simulationShape>;
 /** Cells and loads times trials: a few seconds of work. */
 const MOST_WORK = 3e7;
 type Say = (path: (string | number)[], message: string) => void;
@@ -70,11 +70,8 @@ function checkCells(v: Shape, say: Say): void {
   });
 }
 
-/** Input of `pour-simulation`: a route of cells, the loads, rates, windows and limits. */
-export const simulationInput = shape.superRefine((v, ctx) => {
-  const say: Say = (path, message) => {
-    ctx.addIssue({ code: 'custom', path, message });
-  };
+/** What takes more than one field to see of a `pour-simulation`: a route of cells, the loads, rates, windows and limits. */
+export function checkSimulation(v: Shape, say: Say): void {
   if (v.trials * (v.cells.length + v.loads.length) > MOST_WORK)
     say(
       ['trials'],
@@ -96,12 +93,17 @@ export const simulationInput = shape.superRefine((v, ctx) => {
   v.breaks.forEach((b, i) => {
     if (b.toMin <= b.fromMin) say(['breaks', i, 'toMin'], 'is not after fromMin');
   });
+}
+export const simulationInput = simulationShape.superRefine((v, ctx) => {
+  checkSimulation(v, (path, message) => {
+    ctx.addIssue({ code: 'custom', path, message });
+  });
 });
 export type SimulationInput = Shape;
 
 const spread = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 /** One unbroken stretch of placing: which cell, from which load, when and how much. */
-const placementSchema = z.object({
+export const placementSchema = z.object({
   cellId: z.string(),
   loadId: z.string(),
   fromMin: z.number(),

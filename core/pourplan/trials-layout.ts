@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '#core/units';
 import type { SimulationInput } from './simulation-model.ts';
+import type { Underway } from './timetable.ts';
 
 export const EPS = 1e-9;
 /** z of the 90th percentile: ln(p90/median) over it is the deviation of ln X. */
@@ -90,3 +91,77 @@ export function layOut(v: SimulationInput): Layout {
 /** Fresh head above which the pressure is over the rating, m. */
 export const headLimitM = (v: SimulationInput): number =>
   (v.ratingKPa * (1 + EPS) * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
+
+/** Where the trials begin: at nothing done, or where a pour stands. */
+interface Standing {
+  /** Which cell is filled next; all before it are full. */
+  cell: number;
+  begunCell: Uint8Array;
+  start: Float64Array;
+  end: Float64Array;
+  /** What each load gives, which of them has begun (−1 for none) and from when it goes on, and which may still come. */
+  holds: Float64Array;
+  underLoad: number;
+  resumeMin: number;
+  coming: Uint8Array;
+  behindM3: number;
+  notBeforeMin: number;
+  readyMin: number;
+  waitedMin: number;
+  leftOverM3: number;
+  old: boolean;
+  lastMin: number;
+}
+
+/** Where the trials of a pour begin. What of a begun cell is placed already is taken off its volume. */
+export function standingOf(v: SimulationInput, l: Layout, underway: Underway | null): Standing {
+  const cells = l.volume.length;
+  const fresh = {
+    cell: 0,
+    begunCell: new Uint8Array(cells + 1),
+    start: new Float64Array(cells),
+    end: new Float64Array(cells),
+    holds: l.loadVolume,
+    underLoad: -1,
+    resumeMin: 0,
+    coming: new Uint8Array(l.loadVolume.length),
+    behindM3: v.leftBehindM3,
+    notBeforeMin: -Infinity,
+    readyMin: v.startMin,
+    waitedMin: 0,
+    leftOverM3: 0,
+    old: false,
+    lastMin: v.startMin,
+  };
+  if (!underway) return fresh;
+  const s = underway.serving;
+  const cell = cells - s.todo.length;
+  v.cells.forEach((c, i) => {
+    const f = s.filled.get(c.id);
+    if (f) {
+      fresh.start[i] = f.start;
+      fresh.end[i] = f.end;
+    }
+    const todo = s.todo[i - cell];
+    if (!todo) return;
+    fresh.begunCell[i] = todo.moved ? 1 : 0;
+    l.volume[i] = todo.leftM3;
+    l.duration[i] = todo.leftM3 / (v.placingRateM3PerH / 60);
+  });
+  const underLoad = underway.loads.findIndex((x) => x.startMin !== null);
+  return {
+    ...fresh,
+    cell,
+    holds: Float64Array.from(underway.loads, (x) => x.holdsM3),
+    underLoad,
+    resumeMin: underway.loads[underLoad]?.resumeMin ?? 0,
+    coming: Uint8Array.from(underway.loads, (x) => (x.coming ? 1 : 0)),
+    behindM3: s.behindM3,
+    notBeforeMin: s.notBeforeMin,
+    readyMin: s.readyMin,
+    waitedMin: s.crewWaitMin,
+    leftOverM3: s.leftOverM3,
+    old: s.loads.some((x) => x.overAge),
+    lastMin: s.placements.at(-1)?.toMin ?? v.startMin,
+  };
+}

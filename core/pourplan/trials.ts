@@ -1,7 +1,8 @@
 import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
-import { EPS, headLimitM, layOut } from './trials-layout.ts';
+import type { Underway } from './timetable.ts';
+import { EPS, headLimitM, layOut, standingOf } from './trials-layout.ts';
 import type { Tally, TrialRecord, Trials } from './trials-types.ts';
 
 /**
@@ -10,10 +11,27 @@ import type { Tally, TrialRecord, Trials } from './trials-types.ts';
  * what happened; this one only says how it went.
  */
 const NOTHING_M3 = 1e-9;
+/** A load that should long be here is drawn so often before its tail is drawn by itself. */
+const MOST_TRIES = 64;
+
+/** A standard normal number above `least` (Marsaglia's tail method); any number where that is no tail. */
+function tailDraw(source: Normals, least: number): number {
+  if (least <= 0) return Math.max(least, Math.abs(source.next()));
+  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+    const x = Math.hypot(least, source.next(), source.next());
+    if (source.uniform() * x <= least) return x;
+  }
+  return least;
+}
+
 /* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
-/** Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once. */
-export function trialsOf(v: SimulationInput): Trials {
+/**
+ * Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once.
+ * @param underway where it stands, for a pour that has begun: its cells then lie in the order in which they are filled, full ones first
+ */
+export function trialsOf(v: SimulationInput, underway: Underway | null = null): Trials {
   const l = layOut(v);
+  const from = standingOf(v, l, underway);
   const {
     volume,
     move,
@@ -25,7 +43,6 @@ export function trialsOf(v: SimulationInput): Trials {
     below,
     foot,
     height,
-    loadVolume,
     batch,
     delayMedian,
     delaySpread,
@@ -35,14 +52,15 @@ export function trialsOf(v: SimulationInput): Trials {
     breakTo,
   } = l;
   const cells = volume.length;
-  const loads = loadVolume.length;
+  const loads = batch.length;
   const nBreaks = breakFrom.length;
   const nSeams = seamAbove.length;
   /** Placing that ends before the first break or begins after the last has none in its way. */
   const firstBreak = nBreaks > 0 ? (breakFrom[0] as number) : Infinity;
   const lastBreak = nBreaks > 0 ? (breakTo[nBreaks - 1] as number) : -Infinity;
   const rate = v.placingRateM3PerH / 60;
-  const { startMin, changeOverMin, liftWaitMin, leftBehindM3, maxAgeMin, duskMin } = v;
+  const { changeOverMin, liftWaitMin, maxAgeMin, duskMin } = v;
+  const { behindM3, notBeforeMin, underLoad, holds: given, begunCell } = from;
   const stiffenMin = clockMin(v.stiffenMinAt20C * v.retarderFactor, v.tempC);
   const knitMin = clockMin(v.knitMinAt20C * v.retarderFactor, v.tempC);
   const coldAt = knitMin + EPS * knitMin;
@@ -52,27 +70,45 @@ export function trialsOf(v: SimulationInput): Trials {
   const leave = new Float64Array(loads);
   const arrive = new Float64Array(loads);
   const order = new Int32Array(loads);
-  const start = new Float64Array(cells);
-  const end = new Float64Array(cells);
+  const { start, end } = from;
   /** Where the last stretch of placing began; −1 when nothing was placed. Kept here so that a call gives back one number only. */
   let begun = -1;
 
+  /** When one load leaves and comes, drawn afresh. */
+  function drawLoad(source: Normals, i: number): void {
+    const ds = delaySpread[i] as number;
+    const ts = travelSpread[i] as number;
+    const left =
+      (batch[i] as number) +
+      (ds === 0
+        ? (delayMedian[i] as number)
+        : (delayMedian[i] as number) * Math.exp(ds * source.next()));
+    leave[i] = left;
+    arrive[i] =
+      left +
+      (ts === 0
+        ? (travelMedian[i] as number)
+        : (travelMedian[i] as number) * Math.exp(ts * source.next()));
+  }
   function draw(source: Normals): void {
     for (let i = 0; i < loads; i += 1) {
-      const ds = delaySpread[i] as number;
-      const ts = travelSpread[i] as number;
-      const left =
-        (batch[i] as number) +
-        (ds === 0
-          ? (delayMedian[i] as number)
-          : (delayMedian[i] as number) * Math.exp(ds * source.next()));
-      leave[i] = left;
-      arrive[i] =
-        left +
-        (ts === 0
-          ? (travelMedian[i] as number)
-          : (travelMedian[i] as number) * Math.exp(ts * source.next()));
+      drawLoad(source, i);
+      // What has not come by now comes later: mornings on which it is here already are not this one.
+      if (from.coming[i] === 1) comeLater(source, i);
     }
+  }
+  function comeLater(source: Normals, i: number): void {
+    for (let tries = 0; (arrive[i] as number) <= notBeforeMin && tries < MOST_TRIES; tries += 1)
+      drawLoad(source, i);
+    if ((arrive[i] as number) > notBeforeMin) return;
+    const ts = travelSpread[i] as number;
+    const onRoad = notBeforeMin - (leave[i] as number);
+    arrive[i] =
+      ts > 0 && onRoad > 0
+        ? (leave[i] as number) +
+          (travelMedian[i] as number) *
+            Math.exp(ts * tailDraw(source, Math.log(onRoad / (travelMedian[i] as number)) / ts))
+        : notBeforeMin;
   }
   function sortLoads(): void {
     for (let i = 0; i < loads; i += 1) {
@@ -84,6 +120,11 @@ export function trialsOf(v: SimulationInput): Trials {
       }
       order[k + 1] = i;
     }
+    if (underLoad < 0) return;
+    // What has begun goes on first.
+    let at = order.indexOf(underLoad);
+    for (; at > 0; at -= 1) order[at] = order[at - 1] as number;
+    order[0] = underLoad;
   }
   function outOfBreaks(t: number): number {
     for (let b = 0; b < nBreaks; b += 1)
@@ -145,32 +186,37 @@ export function trialsOf(v: SimulationInput): Trials {
     for (let trial = 0; trial < trials; trial += 1) {
       draw(source);
       sortLoads();
-      let cell = 0;
-      let left = volume[0] as number;
-      let untouched = true;
-      let moved = false;
-      let ready = startMin;
-      let waited = 0;
-      let leftOver = 0;
-      let old = false;
-      let last = startMin;
+      let cell = from.cell;
+      let left = cell < cells ? (volume[cell] as number) : 0;
+      let untouched = begunCell[cell] !== 1;
+      let moved = !untouched;
+      let ready = from.readyMin;
+      let waited = from.waitedMin;
+      let leftOver = from.leftOverM3;
+      let { old } = from;
+      let last = from.lastMin;
       for (let turn = 0; turn < loads; turn += 1) {
         const k = order[turn] as number;
-        let holds = loadVolume[k] as number;
-        if (cell >= cells) {
+        let holds = given[k] as number;
+        const going = k === underLoad;
+        if (cell >= cells && !going) {
           leftOver += holds;
           continue;
         }
         const came = arrive[k] as number;
         let t = came > ready ? came : ready;
-        if (nBreaks > 0) {
+        if (t < notBeforeMin) t = notBeforeMin;
+        if (going) t = from.resumeMin;
+        else if (nBreaks > 0) {
           t = outOfBreaks(t);
           waited += t - ready - breakMinutes(ready, t);
         } else waited += t - ready;
         if (turn === 0) {
-          if (leftBehindM3 > NOTHING_M3)
-            t = nBreaks > 0 ? placeAround(t, leftBehindM3) : t + leftBehindM3 / rate;
-          holds -= leftBehindM3;
+          if (behindM3 > NOTHING_M3) {
+            if (t < notBeforeMin) t = notBeforeMin;
+            t = nBreaks > 0 ? placeAround(t, behindM3) : t + behindM3 / rate;
+          }
+          holds -= behindM3;
         }
         while (holds > NOTHING_M3 && cell < cells) {
           if (!moved) {
@@ -182,6 +228,7 @@ export function trialsOf(v: SimulationInput): Trials {
             }
             moved = true;
           }
+          if (t < notBeforeMin) t = notBeforeMin;
           const whole = holds >= left;
           const m3 = whole ? left : holds;
           const minutes = whole && untouched ? (duration[cell] as number) : m3 / rate;
@@ -204,8 +251,8 @@ export function trialsOf(v: SimulationInput): Trials {
           if (left <= NOTHING_M3) {
             cell += 1;
             left = cell < cells ? (volume[cell] as number) : 0;
-            moved = false;
-            untouched = true;
+            untouched = begunCell[cell] !== 1;
+            moved = !untouched;
           }
         }
         if (holds > 0) leftOver += holds;

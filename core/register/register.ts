@@ -1,4 +1,4 @@
-import { anchorLayout, anchorVerdict } from '#core/anchors';
+import { anchorLayout, anchorTemplate, anchorVerdict } from '#core/anchors';
 import { dimensionVerdict } from '#core/check';
 import {
   equivalentAge,
@@ -7,6 +7,7 @@ import {
   samplingPlan,
   slumpVerdict,
   strengthAcceptance,
+  strengthBand,
   strengthForecast,
   waterAddition,
 } from '#core/concrete';
@@ -19,8 +20,9 @@ import {
   tieLoad,
   walerLayout,
 } from '#core/formwork';
+import { thermalDifference } from '#core/cure';
 import { pourStateOf, yieldSoFar } from '#core/pourlog';
-import { pourSimulation, sequenceSearch } from '#core/pourplan';
+import { pourForecast, pourSimulation, sequenceSearch } from '#core/pourplan';
 import type { Calculation } from '#core/kit';
 import {
   clearanceVerdict,
@@ -85,7 +87,7 @@ export const SUBJECTS: readonly Subject[] = [
       vertLayout,
     ],
   },
-  { title: 'Anchors', calculations: [anchorLayout, anchorVerdict] },
+  { title: 'Anchors', calculations: [anchorLayout, anchorVerdict, anchorTemplate] },
   {
     title: 'Formwork',
     calculations: [
@@ -120,12 +122,17 @@ export const SUBJECTS: readonly Subject[] = [
       jointWindow,
       equivalentAge,
       strengthForecast,
+      strengthBand,
+      thermalDifference,
       samplingPlan,
       strengthAcceptance,
     ],
   },
   { title: 'Weather', calculations: [evaporation, weatherRules, startWindow, daylightOf] },
-  { title: 'Pour', calculations: [pourSimulation, sequenceSearch, pourStateOf, yieldSoFar] },
+  {
+    title: 'Pour',
+    calculations: [pourSimulation, pourForecast, sequenceSearch, pourStateOf, yieldSoFar],
+  },
 ];
 
 /** Every calculation of the house. */

@@ -1,6 +1,13 @@
 import { z } from 'zod';
-import { calculation, fig, nonNegative, positive, share } from '#core/kit';
-import { normalDensity, normalTail } from './normal.ts';
+import {
+  calculation,
+  fig,
+  nonNegative,
+  normalDensity,
+  normalTail,
+  positive,
+  share,
+} from '#core/kit';
 
 interface Costs {
   costPerM3: number;

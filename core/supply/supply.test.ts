@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { evaluate, resultOf } from '../kit/calculation.ts';
-import { normalTail } from './normal.ts';
+import { normalQuantile, normalTail } from '../kit/normal.ts';
 import { orderQuantity } from './order-quantity.ts';
 import { loadVolumes, truckPlan } from './truck-plan.ts';
 

@@ -113,6 +113,7 @@ const PLAIN_RATIOS = new Set([
   'maxWcRatio',
   'wcRatio',
   'loadSdRatio',
+  'yieldRatio',
 ]);
 
 /** Fields of levelling: heights above a datum, and what is read on a rod. */
