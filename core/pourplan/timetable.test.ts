@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { evaluate } from '../kit/calculation.ts';
 import { pourSimulation } from './pour-simulation.ts';
 import { num, pours } from '../testdata/pours.ts';
-import { simulationInput, type SimulationInput } from './simulation-model.ts';
+import { type SimulationInput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
 import { trialsOf } from './trials.ts';
 

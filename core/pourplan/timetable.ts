@@ -1,72 +1,7 @@
 import { clockMin } from '#core/concrete';
-import { STANDARD_GRAVITY } from '#core/units';
+import { breakMinutes, NOTHING_M3, outOfBreaks, place } from './breaks.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
-
-/** Less than this is nothing, m³. */
-const NOTHING_M3 = 1e-9;
-const EPS = 1e-9;
-
-type Break = SimulationInput['breaks'][number];
-
-/** The end of the break that `t` falls into (from its start up to, not including, its end), or `t`. */
-export function outOfBreaks(t: number, breaks: Break[]): number {
-  let at = t;
-  for (let moved = true; moved;) {
-    moved = false;
-    for (const b of breaks)
-      if (at >= b.fromMin && at < b.toMin) {
-        at = b.toMin;
-        moved = true;
-      }
-  }
-  return at;
-}
-
-/** Minutes of breaks within from … to. */
-export function breakMinutes(from: number, to: number, breaks: Break[]): number {
-  const sorted = breaks
-    .map((b) => [Math.max(b.fromMin, from), Math.min(b.toMin, to)] as const)
-    .filter(([a, b]) => b > a)
-    .sort((a, b) => a[0] - b[0]);
-  let sum = 0;
-  let reach = from;
-  for (const [a, b] of sorted) {
-    if (b > reach) {
-      sum += b - Math.max(a, reach);
-      reach = b;
-    }
-  }
-  return sum;
-}
-
-/** Places `volume` from `t` at `rate` (m³/min), standing still in breaks. Calls `piece` for each unbroken stretch. */
-export function place(
-  t: number,
-  volume: number,
-  rate: number,
-  breaks: Break[],
-  piece: (from: number, to: number, volume: number) => void,
-): number {
-  let at = t;
-  let left = volume;
-  while (left > NOTHING_M3) {
-    at = outOfBreaks(at, breaks);
-    const next = breaks.reduce(
-      (n, b) => (b.fromMin > at && b.fromMin < n ? b.fromMin : n),
-      Infinity,
-    );
-    const end = at + left / rate;
-    if (end <= next) {
-      piece(at, end, left);
-      return end;
-    }
-    const part = (next - at) * rate;
-    if (part > NOTHING_M3) piece(at, next, part);
-    left -= part;
-    at = next;
-  }
-  return at;
-}
+import { EPS, type Filling, headsOf, seamsOf } from './timetable-seams.ts';
 
 /** When each load is batched and comes, in list order. */
 export interface Arrivals {
@@ -81,72 +16,6 @@ export function medianArrivals(v: SimulationInput): Arrivals {
     leaveMin,
     arriveMin: v.loads.map((l, i) => (leaveMin[i] as number) + l.travel.medianMin),
   };
-}
-
-export interface Filling {
-  start: number;
-  end: number;
-  full: boolean;
-}
-
-function seamsOf(
-  v: SimulationInput,
-  filled: Map<string, Filling>,
-  stiffenMin: number,
-  knitMin: number,
-): Timetable['seams'] {
-  const seams: Timetable['seams'] = [];
-  const add = (above: string, below: string, kind: 'below' | 'beside', gaps: [number, number]) => {
-    const gapMaxMin = Math.max(...gaps);
-    seams.push({
-      above,
-      below,
-      kind,
-      gapMaxMin,
-      gapMinMin: Math.min(...gaps),
-      stiffenMin,
-      knitMin,
-      verdict: gapMaxMin > knitMin + EPS * knitMin ? 'cold' : 'ok',
-    });
-  };
-  for (const c of v.cells) {
-    const me = filled.get(c.id);
-    if (!me) continue;
-    const low = c.below === undefined ? undefined : filled.get(c.below);
-    if (low && c.below !== undefined)
-      add(c.id, c.below, 'below', [me.start - low.start, me.end - low.end]);
-    for (const b of c.beside) {
-      const other = filled.get(b);
-      if (!other) continue;
-      const gap = Math.max(0, Math.max(me.start, other.start) - Math.min(me.end, other.end));
-      add(c.id, b, 'beside', [gap, gap]);
-    }
-  }
-  return seams;
-}
-
-function headsOf(
-  v: SimulationInput,
-  filled: Map<string, Filling>,
-  stiffenMin: number,
-): Timetable['cells'] {
-  const byId = new Map(v.cells.map((c) => [c.id, c]));
-  return v.cells.flatMap((c) => {
-    const me = filled.get(c.id);
-    if (!me) return [];
-    let freshHeadM = c.heightM;
-    for (let on = c; on.below !== undefined && !on.formFoot;) {
-      const low = on.below;
-      const under = filled.get(low);
-      if (!under || me.end - under.end >= stiffenMin) break;
-      on = byId.get(low) as typeof c;
-      freshHeadM += on.heightM;
-    }
-    const pressureKPa = (v.densityKgM3 * STANDARD_GRAVITY * freshHeadM) / 1000;
-    return [
-      { id: c.id, freshHeadM, pressureKPa, overRating: pressureKPa > v.ratingKPa * (1 + EPS) },
-    ];
-  });
 }
 
 /** A cell that is still to be filled, or to be filled up. */

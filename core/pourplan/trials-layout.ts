@@ -12,7 +12,7 @@ export const spreadOf = (d: Delay): number =>
   d.medianMin > 0 ? Math.log(d.p90Min / d.medianMin) / Z90 : 0;
 
 /** A pour laid out in flat arrays, a number a cell or load: what the trials run over. */
-interface Layout {
+export interface Layout {
   volume: Float64Array;
   move: Float64Array;
   duration: Float64Array;
@@ -93,7 +93,7 @@ export const headLimitM = (v: SimulationInput): number =>
   (v.ratingKPa * (1 + EPS) * 1000) / (v.densityKgM3 * STANDARD_GRAVITY);
 
 /** Where the trials begin: at nothing done, or where a pour stands. */
-interface Standing {
+export interface Standing {
   /** Which cell is filled next; all before it are full. */
   cell: number;
   begunCell: Uint8Array;

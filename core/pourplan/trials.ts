@@ -2,6 +2,7 @@ import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import type { Underway } from './timetable.ts';
+import { arrivalsOf } from './trials-arrivals.ts';
 import { EPS, headLimitM, layOut, standingOf } from './trials-layout.ts';
 import type { Tally, TrialRecord, Trials } from './trials-types.ts';
 
@@ -11,19 +12,6 @@ import type { Tally, TrialRecord, Trials } from './trials-types.ts';
  * what happened; this one only says how it went.
  */
 const NOTHING_M3 = 1e-9;
-/** A load that should long be here is drawn so often before its tail is drawn by itself. */
-const MOST_TRIES = 64;
-
-/** A standard normal number above `least` (Marsaglia's tail method); any number where that is no tail. */
-function tailDraw(source: Normals, least: number): number {
-  if (least <= 0) return Math.max(least, Math.abs(source.next()));
-  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
-    const x = Math.hypot(least, source.next(), source.next());
-    if (source.uniform() * x <= least) return x;
-  }
-  return least;
-}
-
 /* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
 /**
  * Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once.
@@ -43,16 +31,11 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     below,
     foot,
     height,
-    batch,
-    delayMedian,
-    delaySpread,
-    travelMedian,
-    travelSpread,
     breakFrom,
     breakTo,
   } = l;
   const cells = volume.length;
-  const loads = batch.length;
+  const loads = l.batch.length;
   const nBreaks = breakFrom.length;
   const nSeams = seamAbove.length;
   /** Placing that ends before the first break or begins after the last has none in its way. */
@@ -67,65 +50,11 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
   const headLimit = headLimitM(v);
   const ageLimit = maxAgeMin * (1 + EPS);
 
-  const leave = new Float64Array(loads);
-  const arrive = new Float64Array(loads);
-  const order = new Int32Array(loads);
+  const { leave, arrive, order, draw } = arrivalsOf(l, from);
   const { start, end } = from;
   /** Where the last stretch of placing began; −1 when nothing was placed. Kept here so that a call gives back one number only. */
   let begun = -1;
 
-  /** When one load leaves and comes, drawn afresh. */
-  function drawLoad(source: Normals, i: number): void {
-    const ds = delaySpread[i] as number;
-    const ts = travelSpread[i] as number;
-    const left =
-      (batch[i] as number) +
-      (ds === 0
-        ? (delayMedian[i] as number)
-        : (delayMedian[i] as number) * Math.exp(ds * source.next()));
-    leave[i] = left;
-    arrive[i] =
-      left +
-      (ts === 0
-        ? (travelMedian[i] as number)
-        : (travelMedian[i] as number) * Math.exp(ts * source.next()));
-  }
-  function draw(source: Normals): void {
-    for (let i = 0; i < loads; i += 1) {
-      drawLoad(source, i);
-      // What has not come by now comes later: mornings on which it is here already are not this one.
-      if (from.coming[i] === 1) comeLater(source, i);
-    }
-  }
-  function comeLater(source: Normals, i: number): void {
-    for (let tries = 0; (arrive[i] as number) <= notBeforeMin && tries < MOST_TRIES; tries += 1)
-      drawLoad(source, i);
-    if ((arrive[i] as number) > notBeforeMin) return;
-    const ts = travelSpread[i] as number;
-    const onRoad = notBeforeMin - (leave[i] as number);
-    arrive[i] =
-      ts > 0 && onRoad > 0
-        ? (leave[i] as number) +
-          (travelMedian[i] as number) *
-            Math.exp(ts * tailDraw(source, Math.log(onRoad / (travelMedian[i] as number)) / ts))
-        : notBeforeMin;
-  }
-  function sortLoads(): void {
-    for (let i = 0; i < loads; i += 1) {
-      const a = arrive[i] as number;
-      let k = i - 1;
-      while (k >= 0 && (arrive[order[k] as number] as number) > a) {
-        order[k + 1] = order[k] as number;
-        k -= 1;
-      }
-      order[k + 1] = i;
-    }
-    if (underLoad < 0) return;
-    // What has begun goes on first.
-    let at = order.indexOf(underLoad);
-    for (; at > 0; at -= 1) order[at] = order[at - 1] as number;
-    order[0] = underLoad;
-  }
   function outOfBreaks(t: number): number {
     for (let b = 0; b < nBreaks; b += 1)
       if (t >= (breakFrom[b] as number) && t < (breakTo[b] as number)) return breakTo[b] as number;
@@ -185,7 +114,6 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     let leftOverSum = 0;
     for (let trial = 0; trial < trials; trial += 1) {
       draw(source);
-      sortLoads();
       let cell = from.cell;
       let left = cell < cells ? (volume[cell] as number) : 0;
       let untouched = begunCell[cell] !== 1;

@@ -1,10 +1,8 @@
 import type { ForecastInput } from './forecast-model.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
-import { breakMinutes, type Filling, place, type Todo, type Underway } from './timetable.ts';
-
-/** Less than this is nothing, m³. */
-const NOTHING_M3 = 1e-9;
-const EPS = 1e-9;
+import { breakMinutes, NOTHING_M3, place } from './breaks.ts';
+import type { Todo, Underway } from './timetable.ts';
+import { EPS, type Filling } from './timetable-seams.ts';
 
 type Load = SimulationInput['loads'][number];
 type LoadNow = ForecastInput['loadsNow'][number];

@@ -38,6 +38,10 @@ describe('the normal tail', () => {
         (z, more) => {
           expect(normalTail(z + more)).toBeLessThanOrEqual(normalTail(z) + 1e-15);
           expect(normalTail(z) + normalTail(-z)).toBeCloseTo(1, 12);
+          expect(normalTail(normalQuantile(1 - normalTail(z / 2)))).toBeCloseTo(
+            normalTail(z / 2),
+            10,
+          );
         },
       ),
     );
