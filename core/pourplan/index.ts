@@ -14,7 +14,6 @@ export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
 export { envelopeOf, ratesOf } from './rates.ts';
 export { offeredStands, standAt } from './reach.ts';
-export type { ForecastInput } from './forecast-model.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
 export { type Leg, type Route, routeOf, sequenceOf } from './route.ts';

@@ -27,7 +27,7 @@ export interface Todo {
 }
 
 /** Where the pour stands between two loads. */
-export interface Serving {
+interface Serving {
   placements: Placement[];
   filled: Map<string, Filling>;
   loads: Timetable['loads'];

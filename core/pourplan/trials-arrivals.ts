@@ -15,52 +15,63 @@ function tailDraw(source: Normals, least: number): number {
 }
 
 /** When the loads of a morning leave and come, and in which order they are served. */
-export function arrivalsOf(l: Layout, from: Standing) {
-  const { batch, delayMedian, delaySpread, travelMedian, travelSpread } = l;
-  const { notBeforeMin, underLoad } = from;
-  const loads = batch.length;
-  const leave = new Float64Array(loads);
-  const arrive = new Float64Array(loads);
-  const order = new Int32Array(loads);
+export class Mornings {
+  readonly leave: Float64Array;
+  readonly arrive: Float64Array;
+  readonly order: Int32Array;
+  readonly #l: Layout;
+  readonly #from: Standing;
 
-  /** When one load leaves and comes, drawn afresh. */
-  function drawLoad(source: Normals, i: number): void {
+  constructor(l: Layout, from: Standing) {
+    const loads = l.batch.length;
+    this.leave = new Float64Array(loads);
+    this.arrive = new Float64Array(loads);
+    this.order = new Int32Array(loads);
+    this.#l = l;
+    this.#from = from;
+  }
+
+  /** Draws a morning into these. */
+  draw(source: Normals): void {
+    const { coming } = this.#from;
+    for (let i = 0; i < this.leave.length; i += 1) {
+      this.#drawLoad(source, i);
+      // What has not come by now comes later: mornings on which it is here already are not this one.
+      if (coming[i] === 1) this.#comeLater(source, i);
+    }
+    this.#sort();
+  }
+
+  #drawLoad(source: Normals, i: number): void {
+    const { batch, delayMedian, delaySpread, travelMedian, travelSpread } = this.#l;
     const ds = delaySpread[i] as number;
     const ts = travelSpread[i] as number;
-    const left =
-      (batch[i] as number) +
-      (ds === 0
-        ? (delayMedian[i] as number)
-        : (delayMedian[i] as number) * Math.exp(ds * source.next()));
-    leave[i] = left;
-    arrive[i] =
-      left +
-      (ts === 0
-        ? (travelMedian[i] as number)
-        : (travelMedian[i] as number) * Math.exp(ts * source.next()));
+    const delay = delayMedian[i] as number;
+    const travel = travelMedian[i] as number;
+    const left = (batch[i] as number) + (ds === 0 ? delay : delay * Math.exp(ds * source.next()));
+    this.leave[i] = left;
+    this.arrive[i] = left + (ts === 0 ? travel : travel * Math.exp(ts * source.next()));
   }
-  function drawAll(source: Normals): void {
-    for (let i = 0; i < loads; i += 1) {
-      drawLoad(source, i);
-      // What has not come by now comes later: mornings on which it is here already are not this one.
-      if (from.coming[i] === 1) comeLater(source, i);
-    }
-  }
-  function comeLater(source: Normals, i: number): void {
-    for (let tries = 0; (arrive[i] as number) <= notBeforeMin && tries < MOST_TRIES; tries += 1)
-      drawLoad(source, i);
-    if ((arrive[i] as number) > notBeforeMin) return;
-    const ts = travelSpread[i] as number;
-    const onRoad = notBeforeMin - (leave[i] as number);
+
+  #comeLater(source: Normals, i: number): void {
+    const { arrive, leave } = this;
+    const now = this.#from.notBeforeMin;
+    for (let tries = 0; (arrive[i] as number) <= now && tries < MOST_TRIES; tries += 1)
+      this.#drawLoad(source, i);
+    if ((arrive[i] as number) > now) return;
+    const ts = this.#l.travelSpread[i] as number;
+    const travel = this.#l.travelMedian[i] as number;
+    const onRoad = now - (leave[i] as number);
     arrive[i] =
       ts > 0 && onRoad > 0
         ? (leave[i] as number) +
-          (travelMedian[i] as number) *
-            Math.exp(ts * tailDraw(source, Math.log(onRoad / (travelMedian[i] as number)) / ts))
-        : notBeforeMin;
+          travel * Math.exp(ts * tailDraw(source, Math.log(onRoad / travel) / ts))
+        : now;
   }
-  function sortLoads(): void {
-    for (let i = 0; i < loads; i += 1) {
+
+  #sort(): void {
+    const { arrive, order } = this;
+    for (let i = 0; i < order.length; i += 1) {
       const a = arrive[i] as number;
       let k = i - 1;
       while (k >= 0 && (arrive[order[k] as number] as number) > a) {
@@ -69,21 +80,11 @@ export function arrivalsOf(l: Layout, from: Standing) {
       }
       order[k + 1] = i;
     }
+    const { underLoad } = this.#from;
     if (underLoad < 0) return;
     // What has begun goes on first.
     let at = order.indexOf(underLoad);
     for (; at > 0; at -= 1) order[at] = order[at - 1] as number;
     order[0] = underLoad;
   }
-
-  return {
-    leave,
-    arrive,
-    order,
-    /** Draws a morning into these. */
-    draw(source: Normals): void {
-      drawAll(source);
-      sortLoads();
-    },
-  };
 }

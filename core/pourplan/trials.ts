@@ -2,7 +2,7 @@ import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import type { Underway } from './timetable.ts';
-import { arrivalsOf } from './trials-arrivals.ts';
+import { Mornings } from './trials-arrivals.ts';
 import { EPS, headLimitM, layOut, standingOf } from './trials-layout.ts';
 import type { Tally, TrialRecord, Trials } from './trials-types.ts';
 
@@ -50,7 +50,8 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
   const headLimit = headLimitM(v);
   const ageLimit = maxAgeMin * (1 + EPS);
 
-  const { leave, arrive, order, draw } = arrivalsOf(l, from);
+  const mornings = new Mornings(l, from);
+  const { leave, arrive, order } = mornings;
   const { start, end } = from;
   /** Where the last stretch of placing began; −1 when nothing was placed. Kept here so that a call gives back one number only. */
   let begun = -1;
@@ -113,7 +114,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     let shortSum = 0;
     let leftOverSum = 0;
     for (let trial = 0; trial < trials; trial += 1) {
-      draw(source);
+      mornings.draw(source);
       let cell = from.cell;
       let left = cell < cells ? (volume[cell] as number) : 0;
       let untouched = begunCell[cell] !== 1;
@@ -264,7 +265,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     run,
     seams: nSeams,
     firstArrivals(seed) {
-      draw(new Normals(seed));
+      mornings.draw(new Normals(seed));
       return { leaveMin: [...leave], arriveMin: [...arrive] };
     },
   };
