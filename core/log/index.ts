@@ -7,6 +7,8 @@ export { breakTest } from './kinds/break-test.ts';
 export { close } from './kinds/close.ts';
 export { defect } from './kinds/defect.ts';
 export { loadArrived } from './kinds/load-arrived.ts';
+export { TROUBLE_NAME, type TroubleKind, TROUBLES } from './kinds/trouble.ts';
+export { water } from './kinds/water.ts';
 export { loadEnd } from './kinds/load-end.ts';
 export { note } from './kinds/note.ts';
 export { override } from './kinds/override.ts';

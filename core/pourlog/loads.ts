@@ -26,6 +26,8 @@ export interface LoadState {
     marginMm: number;
     input: unknown;
   } | null;
+  /** Water that went in on the site, L; a slump that was read before it no longer counts. */
+  addedL: number;
   decision: 'accept' | 'reject' | null;
   /** What was said for it. */
   reason: string | null;
@@ -114,7 +116,13 @@ export function loadsOf(
     if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
-    const slump = latest(state, 'slump', (e) => e.body.loadId === id);
+    const added = entries(state, 'water').filter((e) => e.body.loadId === id);
+    const wateredMs = Math.max(-Infinity, ...added.map((e) => Date.parse(e.at)));
+    const slump = latest(
+      state,
+      'slump',
+      (e) => e.body.loadId === id && Date.parse(e.at) >= wateredMs,
+    );
     const verdict = latest(state, 'load-verdict', (e) => e.body.loadId === id);
     const ended = latest(state, 'load-end', (e) => e.body.loadId === id);
     const placed = entries(state, 'place-start').find((e) => e.body.loadId === id);
@@ -148,6 +156,7 @@ export function loadsOf(
               input: judged.input,
             }
           : null,
+      addedL: added.reduce((sum, e) => sum + e.body.addedL, 0),
       decision: verdict?.body.decision ?? null,
       reason: verdict?.body.reason ?? null,
       faults,

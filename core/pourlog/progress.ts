@@ -8,6 +8,8 @@ import { latest, type PourState } from '#core/log';
 
 export interface Progress {
   placements: ActualPlacement[];
+  /** The same with the one under way reckoned on to now. */
+  reached: ActualPlacement[];
   /** The stretch being filled now. */
   current: ActualPlacement | null;
   /** Every run and lift in the order of placing, and how much of it is filled, 0 to 1. */
@@ -154,6 +156,7 @@ export function progressOf(
   const done = concrete.toFillM3 < 1e-6 && current === null;
   return {
     placements,
+    reached,
     current,
     filled: filled.map(({ elementId, lift, ratio }) => ({ elementId, lift, ratio })),
     startable: startableOf(cells, best),

@@ -14,6 +14,7 @@ export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
 export { envelopeOf, ratesOf } from './rates.ts';
 export { offeredStands, standAt } from './reach.ts';
+export type { ForecastInput } from './forecast-model.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
 export { type Leg, type Route, routeOf, sequenceOf } from './route.ts';
@@ -30,7 +31,7 @@ export { supplierOf } from './supplier.ts';
 export { type SeamSaver, seamSaver } from './save-seam.ts';
 export { searchSequences } from './search.ts';
 export { sequenceSearch } from './sequence-search.ts';
-export { simulationInput, type SimulationInput } from './simulation-model.ts';
+export { type Placement, simulationInput, type SimulationInput } from './simulation-model.ts';
 export { mergedBreaks, spreadOf } from './trials-layout.ts';
 export {
   bestStarts,
@@ -43,5 +44,6 @@ export {
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
 export { fillJobs, type Filled, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
+export { type TroubleAsk, type WayId, type WayOn, waysOn } from './ways-on.ts';
 export { trialsOf } from './trials.ts';
 export type { Tally } from './trials-types.ts';

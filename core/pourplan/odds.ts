@@ -9,6 +9,7 @@ import {
 import { spreadOut } from './quantiles.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import { trialsOf } from './trials.ts';
+import type { Underway } from './timetable.ts';
 import type { TrialRecord } from './trials-types.ts';
 
 interface Spread {
@@ -113,13 +114,15 @@ function costsOf(v: SimulationInput, r: TrialRecord, money: OddsPrices): Float64
 /**
  * How a pour goes on as many mornings as `simulation.trials` says, from its seed: the same pour and seed give the same answer.
  * @param noGoFromMin when the first hour begins in which nothing may be placed, minutes after midnight; null where there is none
+ * @param underway where it stands, for a pour that has begun
  */
 export function oddsOf(
   simulation: SimulationInput,
   money: OddsPrices,
   noGoFromMin: number | null,
+  underway: Underway | null = null,
 ): Odds {
-  const many = trialsOf(simulation);
+  const many = trialsOf(simulation, underway);
   const { trials } = simulation;
   const record = recordOf(trials, many.seams, money.plant.freeUnloadMin ?? Infinity);
   const tally = many.run(trials, simulation.seed, undefined, undefined, record);

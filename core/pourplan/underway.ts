@@ -33,7 +33,12 @@ function fillingsOf(v: ForecastInput): { filled: Map<string, Filling>; m3: Map<s
 }
 
 /** What is still to fill: the cell under way first, then the rest as they are listed. */
-function todoOf(v: ForecastInput, filled: Map<string, Filling>, m3: Map<string, number>): Todo[] {
+function todoOf(
+  v: ForecastInput,
+  filled: Map<string, Filling>,
+  m3: Map<string, number>,
+  underFirst: boolean,
+): Todo[] {
   const last = v.placed.at(-1);
   const todo = v.cells.flatMap((cell): Todo[] => {
     const leftM3 = (cell.volumeM3 - (m3.get(cell.id) ?? 0)) * v.yieldRatio;
@@ -44,8 +49,8 @@ function todoOf(v: ForecastInput, filled: Map<string, Filling>, m3: Map<string, 
     }
     return [{ cell, leftM3, moved: f !== undefined }];
   });
-  const under = last && todo.findIndex((d) => d.cell.id === last.cellId);
-  if (under !== undefined && under > 0) todo.unshift(...todo.splice(under, 1));
+  const under = last && underFirst ? todo.findIndex((d) => d.cell.id === last.cellId) : 0;
+  if (under > 0) todo.unshift(...todo.splice(under, 1));
   return todo;
 }
 
@@ -143,14 +148,17 @@ function loadsNowOf(v: ForecastInput): LoadNow[] {
   });
 }
 
-/** Where a pour stands now, as the beginning of what is still to come. */
-export function goingOf(v: ForecastInput): Going {
+/**
+ * Where a pour stands now, as the beginning of what is still to come.
+ * @param underFirst the cell under way goes on first; false leaves it for when its turn comes in the list
+ */
+export function goingOf(v: ForecastInput, underFirst = true): Going {
   const placingRateM3PerH = v.rateM3PerH ?? v.placingRateM3PerH;
   const rate = placingRateM3PerH / 60;
   const loadsNow = loadsNowOf(v);
   const byId = new Map(loadsNow.map((l) => [l.id, l]));
   const { filled, m3 } = fillingsOf(v);
-  const todo = todoOf(v, filled, m3);
+  const todo = todoOf(v, filled, m3, underFirst);
   const open = new Set(todo.map((d) => d.cell.id));
   const begun = loadsNow
     .filter((l) => l.startMin !== null)

@@ -5,13 +5,16 @@ import { counted, M_PER_FT, textOf, type UnitSystem, volume } from '#core/units'
 const alongText = (m: number, units: UnitSystem): string =>
   units === 'us' ? String(Math.round(m / M_PER_FT)) : String(Math.round(m * 2) / 2);
 
-/** Where on the route a cold stretch lies, how long it waits, and when it shut: "40 to 65 ft, 76 min, shut at 71". */
-export function coldStretchText(c: ColdStretch, units: UnitSystem): string {
+/** Where on the route a cold stretch lies: "40 to 65 ft", or beside what. */
+export function coldPlace(c: ColdStretch, units: UnitSystem): string {
   const [from, to] = [c.fromM, c.toM].map((m) => alongText(m, units)) as [string, string];
   const unit = units === 'us' ? 'ft' : 'm';
-  const place =
-    c.kind === 'below' ? `${from} to ${to} ${unit}` : `${c.elementId} at ${from} ${unit}`;
-  return `${place}, ${Math.round(c.gapMin)} min, shut at ${Math.round(c.knitMin)}`;
+  return c.kind === 'below' ? `${from} to ${to} ${unit}` : `${c.elementId} at ${from} ${unit}`;
+}
+
+/** Where on the route a cold stretch lies, how long it waits, and when it shut: "40 to 65 ft, 76 min, shut at 71". */
+export function coldStretchText(c: ColdStretch, units: UnitSystem): string {
+  return `${coldPlace(c, units)}, ${Math.round(c.gapMin)} min, shut at ${Math.round(c.knitMin)}`;
 }
 
 const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =

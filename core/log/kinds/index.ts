@@ -29,6 +29,8 @@ import { square } from './square.ts';
 import { strip } from './strip.ts';
 import { supersede } from './supersede.ts';
 import { task } from './task.ts';
+import { trouble, troubleOver, wayOn } from './trouble.ts';
+import { water } from './water.ts';
 import { weather } from './weather.ts';
 import { worked } from './worked.ts';
 
@@ -53,11 +55,15 @@ export const ENTRY_KINDS = {
   weather,
   'load-arrived': loadArrived,
   slump,
+  water,
   'load-verdict': loadVerdict,
   'load-end': loadEnd,
   'place-start': placeStart,
   'place-stop': placeStop,
   task,
+  trouble,
+  'way-on': wayOn,
+  'trouble-over': troubleOver,
   incident,
   probe,
   strip,

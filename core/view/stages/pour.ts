@@ -1,6 +1,9 @@
-import { type LoadState, speaksAgainst } from '#core/pourlog';
+import { type LoadState, speaksAgainst, TURNS_AFTER_WATER, waterFor } from '#core/pourlog';
 import { liftName } from '#core/pourplan';
 import { clockText, lengthText, temperatureFigure, textOf, volume } from '#core/units';
+import { gaugedL, waterText } from '#core/words';
+import { placedFrom } from '../so-far.ts';
+import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
 const numberOf = (load: { id: string }): string => load.id.replace('L', '');
@@ -14,6 +17,21 @@ const pourLine = (sentence: string, label: string, sheet: string): NextLine => (
 function nextLeg(v: PourNow): string {
   const [leg] = v.progress.startable;
   return leg ? `Start with ${liftName(v.plan.route, leg.elementId, leg.lift)}.` : 'All is filled.';
+}
+
+/** Water that would make a stiff load good, in words; null where none may go in. */
+function waterOf(v: PourNow, here: LoadState): string | null {
+  const advice = waterFor(here, v.mix, placedFrom(v, here.id));
+  const addL = advice?.result.addL ?? 0;
+  return gaugedL(addL, v.units) > 0 ? waterText(addL, v.units) : null;
+}
+
+/** By when concrete has to be at the first seam. */
+function byWhen(v: PourNow): string {
+  const [seam] = v.progress.seams;
+  return seam && !seam.cold
+    ? ` Concrete must reach ${seam.elementId} by ${momentText(v, seam.shutsMs)}.`
+    : '';
 }
 
 /** Something speaks against the load that stands here, and nobody has decided yet. */
@@ -37,8 +55,16 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
       return decide(
         `${load} is too cold: ${read}, taken from ${degrees(v.mix.coldestC)}. Decide before it goes in.`,
       );
-    case 'tooStiff':
+    case 'tooStiff': {
+      const add = waterOf(v, here);
+      if (add)
+        return pourLine(
+          `Add ${add} to load ${numberOf(here)}, ${TURNS_AFTER_WATER} turns, slump again.${byWhen(v)}`,
+          `Add ${add}`,
+          `water:${here.id}`,
+        );
       return decide(`${load} is ${off} too stiff. Decide before it goes in.`);
+    }
     case 'tooWet':
       return decide(`${load} is ${off} too wet. Decide before it goes in.`);
     default:

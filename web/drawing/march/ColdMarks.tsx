@@ -11,8 +11,8 @@ interface Stretch {
 }
 
 /** Where a cold stretch lies on the passes of its lift. */
-function partsOf({ planned }: March, c: ColdStretch): Stretch[] {
-  return planned
+function partsOf({ planned, rest }: March, c: ColdStretch): Stretch[] {
+  return (rest.length ? rest : planned)
     .filter((b) => b.lift === c.lift && b.x1 > c.fromM - 1e-6 && b.x0 < c.toM + 1e-6)
     .map((b) => {
       const at = (xM: number) => b.t0 + ((b.t1 - b.t0) * (xM - b.x0)) / Math.max(1e-9, b.x1 - b.x0);

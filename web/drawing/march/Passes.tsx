@@ -60,6 +60,22 @@ function Planned({ m }: { m: March }) {
   );
 }
 
+/** What is still to come as it goes now: hollow, for nothing of it is there yet. */
+function Rest({ m }: { m: March }) {
+  const { x, t, rest } = m;
+  const line = (b: Bar) => `M${x(b.x0)} ${t(b.t0)}L${x(b.x1)} ${t(b.t1)}`;
+  return (
+    <g fill="none" data-rest>
+      {rest.map((b, i) => (
+        <path key={i} d={line(b)} stroke="var(--ink)" strokeWidth="10" />
+      ))}
+      {rest.map((b, i) => (
+        <path key={i} d={line(b)} stroke="var(--sheet)" strokeWidth="7" />
+      ))}
+    </g>
+  );
+}
+
 function PassNames({ m }: { m: March }) {
   const { x, t, planned, plan } = m;
   const lifts = plan.cells.some((c) => c.lift > 0);
@@ -96,6 +112,7 @@ export function Passes({ m, hatch }: { m: March; hatch: string }) {
         knitMin={logged ? actual.knitMin : m.plan.knitMin}
       />
       <Planned m={m} />
+      <Rest m={m} />
       {done.map((b, i) => (
         <path
           key={i}

@@ -63,6 +63,30 @@ export function actualBars(
   });
 }
 
+/** A stretch still to come, metres along the route and minutes after midnight. */
+export interface Stretch {
+  lift: number;
+  fromM: number;
+  toM: number;
+  fromMin: number;
+  toMin: number;
+}
+
+/** What is still to come: neighbouring stretches of a lift that follow each other at once are one. */
+export function restBars(rest: readonly Stretch[]): Bar[] {
+  const out: Bar[] = [];
+  for (const r of rest) {
+    const last = out.at(-1);
+    if (last?.lift === r.lift && near(last.x1, r.fromM) && near(last.t1, r.fromMin)) {
+      last.x1 = r.toM;
+      last.t1 = r.toMin;
+    } else
+      out.push({ lift: r.lift, covered: true, x0: r.fromM, x1: r.toM, t0: r.fromMin, t1: r.toMin });
+  }
+  return out;
+}
+const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.02;
+
 /** Lifts by where each begins; those that begin within a line of each other share their words. */
 export function liftNames(
   planned: Bar[],

@@ -4,7 +4,7 @@ import type { ActualPlacement, LoadState } from '#core/pourlog';
 import type { SitePlan } from '#core/model';
 import type { ColdStretch, NoGo, PourPlan } from '#core/pourplan';
 import type { UnitSystem } from '#core/units';
-import { actualBars, plannedBars, type Bar } from './bars.ts';
+import { actualBars, plannedBars, restBars, type Bar, type Stretch } from './bars.ts';
 
 /** Where the route's axis begins and ends across a chart of this width; what stands over it uses the same. */
 export function marchAxis(
@@ -33,6 +33,8 @@ export interface MarchProps {
   light?: { sunriseMin: number; duskMin: number };
   /** Seams that leave their window. */
   cold?: ColdStretch[];
+  /** What is still to come as it goes now, hollow from the present on. */
+  rest?: Stretch[];
   /** Names and numbers over the axis; left out where the live route stands over it. */
   strip?: boolean;
   /** What happened, drawn solid over the plan's outline. */
@@ -64,7 +66,7 @@ interface Fold {
 }
 
 /** Everything the parts of the chart share: its scales, and the passes planned and placed. */
-export interface March extends MarchProps {
+export interface March extends Omit<MarchProps, 'rest'> {
   narrow: boolean;
   strip: boolean;
   top: number;
@@ -84,6 +86,7 @@ export interface March extends MarchProps {
   fold: Fold | null;
   planned: Bar[];
   done: Bar[];
+  rest: Bar[];
   /** Passes whose window is drawn: those that something comes on; all where nothing does. */
   open: (bars: Bar[]) => Bar[];
   anyCovered: boolean;
@@ -91,7 +94,7 @@ export interface March extends MarchProps {
 }
 
 /** First and last minute of the chart: from the first batch to when the last pass has to be met, and the present where it is near. */
-function minutesShown(props: MarchProps, planned: Bar[], done: Bar[]) {
+function minutesShown(props: MarchProps, planned: Bar[], done: Bar[], rest: Bar[]) {
   const { plan, nowMin, actual } = props;
   const batched = plan.simulation.loads.map((l) => l.batchMin + l.plantDelay.medianMin);
   const logged = actual
@@ -101,7 +104,11 @@ function minutesShown(props: MarchProps, planned: Bar[], done: Bar[]) {
         ),
       )
     : [];
-  const finish = Math.max(plan.timetable.finishMin, ...done.map((b) => b.t1));
+  const finish = Math.max(
+    plan.timetable.finishMin,
+    ...done.map((b) => b.t1),
+    ...rest.map((b) => b.t1),
+  );
   const begin = Math.min(...batched, ...logged, ...planned.map((b) => b.t0)) - 6;
   const shut = Math.max(0, ...(props.cold ?? []).map((c) => c.shutsAtMin));
   const end = Math.max(finish + Math.min(plan.knitMin, 40) + 8, shut + 6);
@@ -170,7 +177,8 @@ export function marchOf(props: MarchProps): March | null {
   const done = actual ? actualBars(plan, actual.placements, actual.minuteOf) : [];
   // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps its own, for the ring's end).
   const anyCovered = planned.some((b) => b.covered);
-  const { near, tFrom, tTo } = minutesShown(props, planned, done);
+  const rest = restBars(props.rest ?? []);
+  const { near, tFrom, tTo } = minutesShown(props, planned, done, rest);
   const x = scaleLinear([0, plan.route.lengthM], [axis.x0, axis.x1]);
   const fold = foldOf(props, tTo);
   const t = timeScale(tFrom, tTo, top, height, fold);
@@ -190,6 +198,7 @@ export function marchOf(props: MarchProps): March | null {
     fold,
     planned,
     done,
+    rest,
     anyCovered,
     open: (bars) => bars.filter((b) => b.covered || !anyCovered),
     near,

@@ -2,6 +2,7 @@ import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { Balance } from './Balance.tsx';
+import { GoingOn } from './GoingOn.tsx';
 import { Headline } from './Headline.tsx';
 import { LoadCard, NextLoad } from './LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
@@ -23,6 +24,7 @@ export function PourBench() {
   return (
     <div className="flex flex-col gap-3">
       <Headline />
+      <GoingOn />
       {here && <LoadCard load={here} />}
       {!here && waiting[0] && progress.finishedMs === null && <NextLoad id={waiting[0].id} />}
       <PourActs here={here} next={waiting[0]?.id} />

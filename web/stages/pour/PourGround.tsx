@@ -1,4 +1,5 @@
 import { mostLifts } from '#core/pourplan';
+import { outlookOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
@@ -16,6 +17,7 @@ export function PourGround() {
   const live = wide ? Math.min(150, 62 + mostLifts(v.plan.route) * 26) : box.height;
   const now = v.minuteOf(v.nowMs);
   const seam = v.progress.seams[0];
+  const ahead = outlookOf(v);
   return (
     <div ref={boxRef} className="h-full">
       <LiveRoute
@@ -37,6 +39,7 @@ export function PourGround() {
           plan={v.plan}
           units={v.units}
           maxAgeMin={v.mix.maxAgeMin}
+          {...(ahead ? { rest: ahead.rest, cold: ahead.lost } : {})}
           nowMin={now > -60 && now < 1500 ? now : null}
           weather={v.weather.map((hour) => ({ min: v.minuteOf(Date.parse(hour.at)), hour }))}
           actual={{

@@ -7,6 +7,7 @@ import { LoadSheet } from './LoadSheet.tsx';
 import { NoteSheet } from './NoteSheet.tsx';
 import { SlumpSheet } from './SlumpSheet.tsx';
 import { StopSheet } from './StopSheet.tsx';
+import { WaterSheet } from './WaterSheet.tsx';
 import { WeatherSheet } from './WeatherSheet.tsx';
 
 /** Sheets of pour day. Each asks for the least that has to be seen; times are now unless said otherwise. */
@@ -36,6 +37,8 @@ export default function PourSheets() {
       );
     case 'slump':
       return loadId ? <SlumpSheet id={loadId} onClose={close} /> : null;
+    case 'water':
+      return loadId ? <WaterSheet id={loadId} onClose={close} /> : null;
     case 'decide':
       return loadId ? <DecideSheet id={loadId} onClose={close} /> : null;
     case 'end':

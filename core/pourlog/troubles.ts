@@ -1,0 +1,18 @@
+import { entries, latest, type LogEvent, type PourState } from '#core/log';
+
+/** Something that went wrong, what was chosen to do about it, and whether it is over. */
+export interface TroubleState {
+  entry: LogEvent<'trouble'>;
+  way: LogEvent<'way-on'> | null;
+  over: LogEvent<'trouble-over'> | null;
+}
+
+/** Everything that went wrong, the latest first. */
+export const troublesOf = (state: PourState): TroubleState[] =>
+  entries(state, 'trouble')
+    .map((entry) => ({
+      entry,
+      way: latest(state, 'way-on', (e) => e.body.troubleId === entry.id) ?? null,
+      over: latest(state, 'trouble-over', (e) => e.body.troubleId === entry.id) ?? null,
+    }))
+    .reverse();

@@ -1,0 +1,123 @@
+import { attempt } from '#core/kit';
+import { type ColdStretch, coldStretches, type ForecastInput, pourForecast } from '#core/pourplan';
+import { loadsSoFar, loadsToCome, placedSoFar } from './so-far.ts';
+import type { PourNow } from './stages/stage.ts';
+
+/** A pour is forecast from so long before its first load, and as long after its day, min. */
+const BEFORE_MIN = 24 * 60;
+const AFTER_MIN = 2 * 24 * 60;
+/** Measured over less than this a rate or a yield says nothing, m³. */
+const LEAST_MEASURED_M3 = 1;
+
+/** How the rest of a pour goes from now. */
+export interface Outlook {
+  input: ForecastInput;
+  /** What is still to come, along the route. */
+  rest: { lift: number; fromM: number; toM: number; fromMin: number; toMin: number }[];
+  finishMin: number;
+  shortM3: number;
+  /** Seams that will be lost as things go, the one that shuts first in front. */
+  lost: ColdStretch[];
+}
+
+/** Concrete per neat volume and how fast it goes in, as measured; null where too little is placed to say. */
+function measured({ progress, plan }: Pick<PourNow, 'progress' | 'plan'>) {
+  const grown = 1 + (plan.order.input as { wasteRatio: number }).wasteRatio;
+  let minutes = 0;
+  let neatM3 = 0;
+  for (const p of progress.placements) {
+    if (p.open) continue;
+    const leg = plan.route.legs.find((l) => l.elementId === p.elementId);
+    minutes += (p.toMs - p.fromMs) / 60_000;
+    neatM3 += ((p.toRatio - p.fromRatio) * (leg?.volumeM3 ?? 0)) / (leg?.lifts ?? 1);
+  }
+  const enough = neatM3 >= LEAST_MEASURED_M3 && minutes > 0;
+  const clamp = (x: number, least: number, most: number) => Math.min(most, Math.max(least, x));
+  return {
+    grown,
+    yieldRatio: progress.usedPerNeat === null ? 1 : clamp(progress.usedPerNeat / grown, 0.5, 2),
+    rateM3PerH: enough ? clamp((neatM3 * grown * 60) / minutes, 0.1, 400) : null,
+  };
+}
+
+/**
+ * What `pour-forecast` is asked of a pour as it stands; null where it is not on its day, or all is placed.
+ * @param trials mornings to draw for the odds
+ */
+export function forecastInputOf(v: PourNow, trials: number): ForecastInput | null {
+  const { plan, progress, loads, dayMs, nowMs, record, closed } = v;
+  const minuteOf = (ms: number) => (ms - dayMs) / 60_000;
+  const nowMin = minuteOf(nowMs);
+  const first = record.pour.settings.firstLoadMin;
+  const on = record.pour.date !== null && nowMin > first - BEFORE_MIN && nowMin < first + AFTER_MIN;
+  if (closed || !on || nowMin < 0 || progress.finishedMs !== null) return null;
+  const { grown, yieldRatio, rateM3PerH } = measured(v);
+  const placed = placedSoFar(plan, progress.reached, loads, grown, minuteOf);
+  return {
+    ...plan.simulation,
+    loads: loadsToCome(plan.simulation.loads, loads, minuteOf),
+    tempC: Math.min(60, Math.max(0, progress.concreteTempC)),
+    trials,
+    nowMin,
+    placed,
+    loadsNow: loadsSoFar(loads, placed, minuteOf),
+    yieldRatio,
+    ...(rateM3PerH === null ? {} : { rateM3PerH }),
+  };
+}
+
+function lookAhead(v: PourNow): Outlook | null {
+  const input = forecastInputOf(v, 1);
+  if (!input) return null;
+  // A log that runs ahead of the clock cannot be gone on from: without a forecast all else still works.
+  const timetable = attempt(pourForecast, input).done?.result.timetable;
+  if (!timetable) return null;
+  const cells = new Map(v.plan.cells.map((c) => [c.id, c]));
+  const done = new Map<string, number>();
+  const begun = new Set(input.placed.map((p) => p.cellId));
+  const rest: Outlook['rest'] = [];
+  timetable.placements.forEach((p, i) => {
+    const c = cells.get(p.cellId);
+    const sim = input.cells.find((x) => x.id === p.cellId);
+    if (!c || !sim) return;
+    const before = done.get(c.id) ?? 0;
+    // What is still to come of a cell goes by the yield that was measured; along the wall it ends at its end.
+    const grown = i < input.placed.length ? 1 : input.yieldRatio;
+    const after = Math.min(1, before + p.volumeM3 / grown / sim.volumeM3);
+    done.set(c.id, after);
+    if (i < input.placed.length) return;
+    const at = (share: number) => c.fromM + (c.toM - c.fromM) * share;
+    rest.push({
+      lift: c.lift,
+      fromM: at(before),
+      toM: at(after),
+      fromMin: p.fromMin,
+      toMin: p.toMin,
+    });
+  });
+  // What was met too late already is no longer to be saved.
+  const open = {
+    ...timetable,
+    seams: timetable.seams.filter((s) => !begun.has(s.above) || !begun.has(s.below)),
+  };
+  const lost = coldStretches({ cells: v.plan.cells, timetable: open });
+  return {
+    input,
+    rest,
+    finishMin: timetable.finishMin,
+    shortM3: timetable.shortM3,
+    lost: lost.sort((a, b) => a.shutsAtMin - b.shutsAtMin),
+  };
+}
+
+const kept = new WeakMap<PourNow['progress'], { ahead: Outlook | null }>();
+
+/** How the rest of a pour goes from now, worked out once a moment; null where it is not on its day, or all is placed. */
+export function outlookOf(v: PourNow): Outlook | null {
+  let own = kept.get(v.progress);
+  if (!own) {
+    own = { ahead: lookAhead(v) };
+    kept.set(v.progress, own);
+  }
+  return own.ahead;
+}
