@@ -6,6 +6,7 @@ export { answer } from './kinds/answer.ts';
 export { breakTest } from './kinds/break-test.ts';
 export { close } from './kinds/close.ts';
 export { defect } from './kinds/defect.ts';
+export { incident } from './kinds/incident.ts';
 export { loadArrived } from './kinds/load-arrived.ts';
 export { TROUBLE_NAME, type TroubleKind, TROUBLES } from './kinds/trouble.ts';
 export { water } from './kinds/water.ts';

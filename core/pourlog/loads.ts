@@ -103,6 +103,16 @@ export interface PlannedLoad {
   volumeM3: number;
 }
 
+/** Water that went into a load, and its slump since. */
+function wetnessOf(state: PourState, id: string) {
+  const added = entries(state, 'water').filter((e) => e.body.loadId === id);
+  const wateredMs = Math.max(-Infinity, ...added.map((e) => Date.parse(e.at)));
+  return {
+    addedL: added.reduce((sum, e) => sum + e.body.addedL, 0),
+    slump: latest(state, 'slump', (e) => e.body.loadId === id && Date.parse(e.at) >= wateredMs),
+  };
+}
+
 /** Every load the log or the plan knows, planned ones first in their order. */
 export function loadsOf(
   state: PourState,
@@ -116,13 +126,7 @@ export function loadsOf(
     if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
-    const added = entries(state, 'water').filter((e) => e.body.loadId === id);
-    const wateredMs = Math.max(-Infinity, ...added.map((e) => Date.parse(e.at)));
-    const slump = latest(
-      state,
-      'slump',
-      (e) => e.body.loadId === id && Date.parse(e.at) >= wateredMs,
-    );
+    const { addedL, slump } = wetnessOf(state, id);
     const verdict = latest(state, 'load-verdict', (e) => e.body.loadId === id);
     const ended = latest(state, 'load-end', (e) => e.body.loadId === id);
     const placed = entries(state, 'place-start').find((e) => e.body.loadId === id);
@@ -156,7 +160,7 @@ export function loadsOf(
               input: judged.input,
             }
           : null,
-      addedL: added.reduce((sum, e) => sum + e.body.addedL, 0),
+      addedL,
       decision: verdict?.body.decision ?? null,
       reason: verdict?.body.reason ?? null,
       faults,

@@ -64,8 +64,6 @@ export interface TroubleAsk {
 }
 
 const elementOf = (cellId: string): string => cellId.split('.')[0] ?? '';
-const isBegun = ({ placed }: ForecastInput, id: string): boolean =>
-  placed.some((p) => p.cellId === id);
 
 /** Standing still from now for so long. */
 const standing = (v: ForecastInput, minutes: number): ForecastInput => ({

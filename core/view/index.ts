@@ -3,7 +3,7 @@ export { againstRule } from './against.ts';
 export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './pour-view.ts';
 export { STAGE_IDS, type StageId } from './stages/ids.ts';
 export { nextLine, STAGE, STAGES } from './stages/index.ts';
-export { forecastInputOf, type Outlook, outlookOf } from './outlook.ts';
+export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
 export { placedFrom } from './so-far.ts';
 export { momentText } from './stages/moment.ts';
 export { conveyanceOf, planningOf } from './planning.ts';

@@ -66,9 +66,13 @@ export function forecastInputOf(v: PourNow, trials: number): ForecastInput | nul
   };
 }
 
-function lookAhead(v: PourNow): Outlook | null {
-  const input = forecastInputOf(v, 1);
-  if (!input) return null;
+function lookAhead(
+  v: PourNow,
+  change: (input: ForecastInput) => ForecastInput = (input) => input,
+): Outlook | null {
+  const asIs = forecastInputOf(v, 1);
+  if (!asIs) return null;
+  const input = change(asIs);
   // A log that runs ahead of the clock cannot be gone on from: without a forecast all else still works.
   const timetable = attempt(pourForecast, input).done?.result.timetable;
   if (!timetable) return null;
@@ -121,3 +125,17 @@ export function outlookOf(v: PourNow): Outlook | null {
   }
   return own.ahead;
 }
+
+/** Where the hose stands along the route, m; null before anything is placed. */
+export function hoseAtM({ progress, plan }: Pick<PourNow, 'progress' | 'plan'>): number | null {
+  const last = progress.reached.at(-1);
+  const leg = last && plan.route.legs.find((l) => l.elementId === last.elementId);
+  return last && leg ? leg.fromM + leg.lengthM * last.toRatio : null;
+}
+
+/** How the rest would go if this load gave nothing more. */
+export const ifSentBack = (v: PourNow, loadId: string): Outlook | null =>
+  lookAhead(v, (input) => ({
+    ...input,
+    loadsNow: input.loadsNow.map((l) => (l.id === loadId ? { ...l, sentBack: true } : l)),
+  }));

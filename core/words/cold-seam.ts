@@ -5,6 +5,10 @@ import { counted, M_PER_FT, textOf, type UnitSystem, volume } from '#core/units'
 const alongText = (m: number, units: UnitSystem): string =>
   units === 'us' ? String(Math.round(m / M_PER_FT)) : String(Math.round(m * 2) / 2);
 
+/** A place along the route as it is said: "40 ft". */
+export const alongRouteText = (m: number, units: UnitSystem): string =>
+  `${alongText(m, units)} ${units === 'us' ? 'ft' : 'm'}`;
+
 /** Where on the route a cold stretch lies: "40 to 65 ft", or beside what. */
 export function coldPlace(c: ColdStretch, units: UnitSystem): string {
   const [from, to] = [c.fromM, c.toM].map((m) => alongText(m, units)) as [string, string];

@@ -18,7 +18,7 @@ export {
 } from './plan.ts';
 export { batchLines, mixerSentence, mixerText } from './mixer.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
-export { aheadText, lostText } from './outlook.ts';
+export { aheadText, lostText, sentBackText } from './outlook.ts';
 export { gaugedL, waterAdviceText, waterText } from './water.ts';
 export { FIRST_AID, peopleFirst, wayFigures, wayWords } from './trouble.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

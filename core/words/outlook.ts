@@ -1,6 +1,6 @@
 import type { ColdStretch } from '#core/pourplan';
 import { clockText, durationText, textOf, type UnitSystem, volume } from '#core/units';
-import { coldPlace } from './cold-seam.ts';
+import { alongRouteText, coldPlace } from './cold-seam.ts';
 
 /** So much sooner or later than planned is as planned, min. */
 const AS_PLANNED_MIN = 4;
@@ -32,4 +32,37 @@ export function lostText(a: Ahead, units: UnitSystem): string | null {
   return first
     ? `As it goes a seam is lost: ${coldPlace(first, units)}, shuts ${clockText(first.shutsAtMin)}, met ${durationText(first.gapMin - first.knitMin)} too late.`
     : null;
+}
+
+/** What sending a load back does: the seam that then goes cold, where a bulkhead would stand, what is then missing. */
+export function sentBackText(
+  a: Ahead,
+  asItGoes: Ahead | null,
+  hoseM: number | null,
+  units: UnitSystem,
+): { bad: boolean; text: string } {
+  const [lost] = a.lost;
+  const known = asItGoes?.lost[0];
+  const said = [
+    ...(lost &&
+    (!known ||
+      lost.shutsAtMin < known.shutsAtMin - 1 ||
+      a.lost.length > (asItGoes?.lost.length ?? 0))
+      ? [
+          `${lost.elementId} goes cold at ${clockText(lost.shutsAtMin)}${hoseM === null ? '' : ` and needs a bulkhead at ${alongRouteText(hoseM, units)}`}`,
+        ]
+      : []),
+    ...(a.shortM3 > (asItGoes?.shortM3 ?? 0) + SHORT_M3
+      ? [`${textOf(volume(a.shortM3, units, 1))} is then missing: order it at once`]
+      : []),
+  ];
+  const later = a.finishMin - (asItGoes?.finishMin ?? a.finishMin);
+  if (said.length) return { bad: true, text: `Sent back: ${said.join('; ')}.` };
+  return {
+    bad: false,
+    text:
+      later > AS_PLANNED_MIN
+        ? `Sent back: every seam still closes, done ${durationText(later)} later.`
+        : 'Sent back: every seam still closes in time.',
+  };
 }

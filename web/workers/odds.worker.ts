@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { oddsOf, whatIfsOf } from '#core/pourplan';
+import { oddsOf, waysOn, whatIfsOf } from '#core/pourplan';
 
 /** Draws the mornings away from the page's own thread. */
-const worker = { odds: oddsOf, whatIfs: whatIfsOf };
+const worker = { odds: oddsOf, whatIfs: whatIfsOf, ways: waysOn };
 export type OddsWorker = typeof worker;
 expose(worker);

@@ -1,7 +1,13 @@
-import { type LoadState, speaksAgainst, TURNS_AFTER_WATER, waterFor } from '#core/pourlog';
+import {
+  type LoadState,
+  speaksAgainst,
+  troublesOf,
+  TURNS_AFTER_WATER,
+  waterFor,
+} from '#core/pourlog';
 import { liftName } from '#core/pourplan';
 import { clockText, lengthText, temperatureFigure, textOf, volume } from '#core/units';
-import { gaugedL, waterText } from '#core/words';
+import { gaugedL, peopleFirst, waterText } from '#core/words';
 import { placedFrom } from '../so-far.ts';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
@@ -115,9 +121,24 @@ function waitLine(v: PourNow): NextLine | null {
   );
 }
 
+/** Something went wrong and nobody has said yet how it goes on: people first. */
+function troubleLine(v: PourNow): NextLine | null {
+  const open = troublesOf(v.state).find((t) => t.over === null && t.way === null);
+  if (!open) return null;
+  const { what, elementId } = open.entry.body;
+  return {
+    sentence: `${peopleFirst(what, elementId ?? '').first} Then choose a way on.`,
+    label: 'Ways on',
+    stage: 'pour',
+    focus: { tab: 'trouble', sheet: null },
+  };
+}
+
 function next(v: PourNow): NextLine | null {
   const { progress, loads } = v;
   if (progress.finishedMs !== null) return null;
+  const trouble = troubleLine(v);
+  if (trouble) return trouble;
   // Before anything is here, what holds the gate is the next act.
   if (!v.gate.ready && progress.startedMs === null && loads.every((l) => l.arrivedAt === null))
     return null;

@@ -1,19 +1,9 @@
-import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import { moneyOf, type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
 import { planningOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
-import type { OddsWorker } from '../../workers/odds.worker.ts';
+import { oddsWorker } from '../../workers/odds.ts';
 import { usePlanned } from './planned.tsx';
-
-/** One worker draws for whatever plan is tried; it is made when it is first asked, and stays. */
-let kept: Remote<OddsWorker> | null = null;
-const workerOf = (): Remote<OddsWorker> => {
-  kept ??= wrap<OddsWorker>(
-    new Worker(new URL('../../workers/odds.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return kept;
-};
 
 /** What was drawn last: who comes back to the same plan finds it there. */
 let last: { on: unknown; odds: Odds } | null = null;
@@ -53,7 +43,7 @@ export function useOdds(): Odds | null {
     if (last?.on === on) return;
     let wanted = true;
     const first = noGo.find((g) => g.toMin > record.pour.settings.firstLoadMin);
-    void workerOf()
+    void oddsWorker()
       .odds({ ...plan.simulation, trials: TRIALS }, ask.money, first?.fromMin ?? null)
       .then((odds) => {
         if (!wanted) return;
@@ -79,7 +69,7 @@ export function useWhatIfs(): { plan: Odds; whatIfs: WhatIf[] } | null {
     if (trying || lastIfs?.on === on) return;
     let wanted = true;
     const soon = setTimeout(() => {
-      void workerOf()
+      void oddsWorker()
         .whatIfs(ask, plan.orderedM3, plan.trucks.result.spacingMin)
         .then((found) => {
           if (!wanted) return;

@@ -83,6 +83,24 @@ export function PourActs({
       >
         Note
       </button>
+      <button
+        type="button"
+        className="btn warn min-h-[60px]"
+        onClick={() => {
+          set({ sheet: 'trouble' });
+        }}
+      >
+        Trouble
+      </button>
+      <button
+        type="button"
+        className="btn warn min-h-[60px]"
+        onClick={() => {
+          set({ sheet: 'hurt' });
+        }}
+      >
+        Hurt
+      </button>
     </div>
   );
 }

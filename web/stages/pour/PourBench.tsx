@@ -1,3 +1,4 @@
+import { troublesOf } from '#core/pourlog';
 import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
@@ -10,6 +11,7 @@ import { PourRows } from './PourRows.tsx';
 import { Tasks } from './Tasks.tsx';
 
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
+const TroubleNow = lazily(() => import('./trouble/TroubleNow.tsx'));
 const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
 
 /** What decides the next minutes, the load at the chute, what is logged by a press, and how the pour stands. */
@@ -17,12 +19,14 @@ export function PourBench() {
   const v = usePour();
   const { progress, loads } = v;
   const { sheet } = useFocus();
+  const trouble = troublesOf(v.state).some((t) => t.over === null);
   const here = loads.find(
     (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
   );
   const waiting = loads.filter((l) => l.arrivedAt === null);
   return (
     <div className="flex flex-col gap-3">
+      {trouble && <TroubleNow />}
       <Headline />
       <GoingOn />
       {here && <LoadCard load={here} />}

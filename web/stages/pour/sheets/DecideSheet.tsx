@@ -1,17 +1,19 @@
 import { useState } from 'react';
 import { speaksAgainst } from '#core/pourlog';
 import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
+import { hoseAtM, ifSentBack, outlookOf } from '#core/view';
+import { sentBackText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
+import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 
 export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
   const [reason, setReason] = useState('');
   const load = v.loads.find((l) => l.id === id);
-  const next = v.loads.find((l) => l.arrivedAt === null);
-  const due = next ? v.plan.trucks.result.loads[v.plan.loadIds.indexOf(next.id)] : undefined;
-  const seam = v.progress.seams[0];
+  const after = ifSentBack(v, id);
+  const back = after && sentBackText(after, outlookOf(v), hoseAtM(v), v.units);
   const log = (decision: 'accept' | 'reject') => {
     void v
       .write('load-verdict', {
@@ -28,14 +30,17 @@ export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }
       <p className="mb-2 text-[18px] leading-6">
         <T>{`${textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket ${load.ticket ?? ''}, ${Math.round(load.ageMin ?? 0)} of ${v.mix.maxAgeMin} min old${load.concreteTempC === null ? '' : `, ${textOf(temperatureFigure(load.concreteTempC, v.units))}`}${load.slump ? `, slump ${lengthText(load.slump.measuredMm, v.units)} at the ${load.slump.where}` : ', slump not read'}.`}</T>
       </p>
-      <p className="mb-3">
-        {due
-          ? `Sent back, the next load is due ${Math.max(0, Math.round(due.arriveMin - v.minuteOf(v.nowMs)))} minutes from now`
-          : 'Sent back, no other load is on order'}
-        {seam
-          ? `, and the seam at ${seam.elementId} has ${Math.max(0, Math.floor(seam.minutesLeft))} minutes.`
-          : '.'}
-      </p>
+      {back && (
+        <p
+          className={`mb-3 flex gap-2 ${back.bad ? 'font-semibold text-chalk-t' : ''}`}
+          data-send-back
+        >
+          <Mark verdict={back.bad ? 'out' : 'good'} />
+          <span>
+            <T>{back.text}</T>
+          </span>
+        </p>
+      )}
       <label className="mb-3 block">
         Reason{bad ? ', needed to place it all the same' : ''}
         <input

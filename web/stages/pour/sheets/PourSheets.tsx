@@ -1,5 +1,7 @@
 import { usePour } from '../../../app/pour-context.tsx';
 import { useFocus } from '../../../app/useFocus.ts';
+import { HurtSheet } from '../trouble/HurtSheet.tsx';
+import { TroubleSheet } from '../trouble/TroubleSheet.tsx';
 import { StartSheet } from '../StartSheet.tsx';
 import { DecideSheet } from './DecideSheet.tsx';
 import { EndSheet } from './EndSheet.tsx';
@@ -47,6 +49,17 @@ export default function PourSheets() {
       return <StartSheet loadId={here} onClose={close} />;
     case 'stop':
       return <StopSheet onClose={close} />;
+    case 'trouble':
+      return (
+        <TroubleSheet
+          onClose={close}
+          hurt={() => {
+            set({ sheet: 'hurt' });
+          }}
+        />
+      );
+    case 'hurt':
+      return <HurtSheet onClose={close} />;
     case 'weather':
       return <WeatherSheet onClose={close} />;
     case 'note':
