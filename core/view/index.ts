@@ -4,7 +4,7 @@ export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './p
 export { STAGE_IDS, type StageId } from './stages/ids.ts';
 export { nextLine, STAGE, STAGES } from './stages/index.ts';
 export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
-export { placedFrom } from './so-far.ts';
+export { placedFrom } from './placed-from.ts';
 export { momentText } from './stages/moment.ts';
 export { conveyanceOf, planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';

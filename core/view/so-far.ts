@@ -1,7 +1,6 @@
 import { learnedDelay } from '#core/supply';
 import { attempt } from '#core/kit';
 import { type ActualPlacement, faceKey, type LoadState } from '#core/pourlog';
-import type { PourView } from './pour-view.ts';
 import type { Placement, PourPlan, RouteCell, SimulationInput } from '#core/pourplan';
 
 /** Less than this is nothing: of a cell, and of a minute. */
@@ -37,20 +36,6 @@ function ofStretch(
     const volumeM3 = (c.volumeM3 * grown * (z - a)) / (c.toShare - c.fromShare);
     return [{ cellId: c.id, loadId, fromMin: at(a), toMin: at(z), volumeM3 }];
   });
-}
-
-/** What of a load is placed already, m³ of concrete as it is planned with its waste. */
-export function placedFrom(
-  { progress, plan }: Pick<PourView, 'progress' | 'plan'>,
-  loadId: string,
-): number {
-  const grown = plan.route.volumeM3 > 0 ? plan.order.result.meanM3 / plan.route.volumeM3 : 1;
-  return progress.reached
-    .filter((p) => p.loadId === loadId)
-    .reduce((sum, p) => {
-      const leg = plan.route.legs.find((l) => l.elementId === p.elementId);
-      return sum + ((p.toRatio - p.fromRatio) * (leg?.volumeM3 ?? 0) * grown) / (leg?.lifts ?? 1);
-    }, 0);
 }
 
 /** Which load a stretch was placed from: as it was said, or the last that was here when it began. */

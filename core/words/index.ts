@@ -20,5 +20,6 @@ export { batchLines, mixerSentence, mixerText } from './mixer.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
 export { aheadText, lostText, sentBackText } from './outlook.ts';
 export { gaugedL, waterAdviceText, waterText } from './water.ts';
-export { FIRST_AID, peopleFirst, wayFigures, wayWords } from './trouble.ts';
+export { FIRST_AID, peopleFirst } from './trouble.ts';
+export { wayFigures, wayWords } from './ways.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

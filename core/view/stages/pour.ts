@@ -8,7 +8,7 @@ import {
 import { liftName } from '#core/pourplan';
 import { clockText, lengthText, temperatureFigure, textOf, volume } from '#core/units';
 import { gaugedL, peopleFirst, waterText } from '#core/words';
-import { placedFrom } from '../so-far.ts';
+import { placedFrom } from '../placed-from.ts';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 

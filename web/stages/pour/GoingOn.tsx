@@ -6,7 +6,7 @@ import { T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** How the rest goes from now: when it is done, and the first seam that is lost on the way. */
-export function GoingOn() {
+export default function GoingOn() {
   const v = usePour();
   const ahead = outlookOf(v);
   if (!ahead) return null;

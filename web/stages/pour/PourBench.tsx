@@ -3,7 +3,6 @@ import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { Balance } from './Balance.tsx';
-import { GoingOn } from './GoingOn.tsx';
 import { Headline } from './Headline.tsx';
 import { LoadCard, NextLoad } from './LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
@@ -11,6 +10,7 @@ import { PourRows } from './PourRows.tsx';
 import { Tasks } from './Tasks.tsx';
 
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
+const GoingOn = lazily(() => import('./GoingOn.tsx'));
 const TroubleNow = lazily(() => import('./trouble/TroubleNow.tsx'));
 const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
 
