@@ -3,7 +3,14 @@ import type { Mix, PourDoc } from '#core/model';
 import { cellsOf, type Route, type RouteCell } from '#core/pourplan';
 import type { LoadState } from './loads.ts';
 import { actualPlacements, faceKey, reckonedOn, type ActualPlacement } from './placements.ts';
-import { coldJointsOf, openFaces, seamsOf, type ColdJoint, type OpenSeam } from './seams.ts';
+import {
+  coldJointsOf,
+  type ColdJoint,
+  type OpenFace,
+  openFaces,
+  type OpenSeam,
+  seamsOf,
+} from './seams.ts';
 import { latest, type PourState } from '#core/log';
 
 export interface Progress {
@@ -32,6 +39,8 @@ export interface Progress {
   balanceM3: number;
   /** Faces that wait for concrete, the one that shuts first in front. */
   seams: OpenSeam[];
+  /** The clock of every cell that waits for concrete, along the route, m. */
+  clocks: { elementId: string; lift: number; fromM: number; toM: number; shutsMs: number }[];
   /** Faces that were met too late. */
   coldJoints: ColdJoint[];
   /** Concrete's temperature the windows are worked out for, °C: the newest load's, else the plan's. */
@@ -114,6 +123,22 @@ function concreteOf(
   return { toFillM3, dischargedM3, hereM3, usedPerNeat, neededM3, onOrderM3, balanceM3 };
 }
 
+/** Each cell that waits, with when its oldest face shuts. */
+function clocksOf(faces: OpenFace[], knitMin: number): Progress['clocks'] {
+  const since = new Map<string, OpenFace>();
+  for (const f of faces) {
+    const known = since.get(f.cell.id);
+    if (!known || f.sinceMs < known.sinceMs) since.set(f.cell.id, f);
+  }
+  return [...since.values()].map(({ cell, sinceMs }) => ({
+    elementId: cell.elementId,
+    lift: cell.lift,
+    fromM: cell.fromM,
+    toM: cell.toM,
+    shutsMs: sinceMs + knitMin * 60_000,
+  }));
+}
+
 /** What is placed where and when, what is still to fill, the balance of concrete, and the seams' clocks at `nowMs`. */
 export function progressOf(
   pour: PourDoc,
@@ -163,6 +188,7 @@ export function progressOf(
     placedM3,
     ...concrete,
     seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs),
+    clocks: clocksOf(faces, knitMin),
     coldJoints: coldJointsOf(cells, reached, knitMin),
     concreteTempC: temp,
     stiffenMin,

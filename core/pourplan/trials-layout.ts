@@ -19,6 +19,8 @@ export interface Layout {
   seamAbove: Int32Array;
   seamBelow: Int32Array;
   seamBeside: Uint8Array;
+  /** Seams of one run and lift, and of one kind, are of one place: its number. */
+  seamPlace: Int32Array;
   /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
   heavy: Int32Array;
   below: Int32Array;
@@ -73,6 +75,7 @@ export function layOut(v: SimulationInput): Layout {
     seamAbove: Int32Array.from(seams, (s) => s[0] as number),
     seamBelow: Int32Array.from(seams, (s) => s[1] as number),
     seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
+    seamPlace: placesOfSeams(v, seams),
     heavy: Int32Array.from(heavy),
     below,
     foot,
@@ -86,6 +89,18 @@ export function layOut(v: SimulationInput): Layout {
     breakFrom: Float64Array.from(breaks, (b) => b.fromMin),
     breakTo: Float64Array.from(breaks, (b) => b.toMin),
   };
+}
+
+/** Numbers the places of the seams: a cell is named by its element, its number along it and its lift. */
+function placesOfSeams(v: SimulationInput, seams: number[][]): Int32Array {
+  const numbers = new Map<string, number>();
+  return Int32Array.from(seams, ([above = 0, , beside]) => {
+    const [element = '', , lift = ''] = (v.cells[above]?.id ?? '').split('.');
+    const place = `${element}.${lift}.${beside ?? 0}`;
+    const known = numbers.get(place) ?? numbers.size;
+    numbers.set(place, known);
+    return known;
+  });
 }
 
 /** Fresh head above which the pressure is over the rating, m. */

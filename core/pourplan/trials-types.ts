@@ -18,6 +18,7 @@ export interface TrialRecord {
   wait: Float64Array;
   shortM3: Float64Array;
   leftOverM3: Float64Array;
+  /** Cold seams of a morning, those of one run and lift counted once: they are one place to mend. */
   coldSeams: Float64Array;
   overAge: Uint8Array;
   /** What a truck may stand and unload without charge, and how long all of them stood beyond that, min. */

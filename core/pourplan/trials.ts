@@ -27,6 +27,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     seamAbove,
     seamBelow,
     seamBeside,
+    seamPlace,
     heavy,
     below,
     foot,
@@ -38,6 +39,8 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
   const loads = l.batch.length;
   const nBreaks = breakFrom.length;
   const nSeams = seamAbove.length;
+  /** In which trial, from 1, a place was last cold. */
+  const placeCold = new Int32Array(nSeams);
   /** Placing that ends before the first break or begins after the last has none in its way. */
   const firstBreak = nBreaks > 0 ? (breakFrom[0] as number) : Infinity;
   const lastBreak = nBreaks > 0 ? (breakTo[nBreaks - 1] as number) : -Infinity;
@@ -104,6 +107,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     record?: TrialRecord,
   ): Tally {
     const source = new Normals(seed);
+    placeCold.fill(0);
     let coldSeam = 0;
     let overAge = 0;
     let short = 0;
@@ -212,6 +216,9 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
           cold = true;
           if (!record) break;
           record.seamCold[s] = (record.seamCold[s] as number) + 1;
+          const place = seamPlace[s] as number;
+          if (placeCold[place] === trial + 1) continue;
+          placeCold[place] = trial + 1;
           record.coldSeams[trial] = (record.coldSeams[trial] as number) + 1;
         }
       }

@@ -97,6 +97,7 @@ export function LiveRoute({
           </g>
         );
       })}
+      <Clocks route={route} progress={progress} nowMs={nowMs} x={x} top={m.t} foot={height - m.b} />
       {namedNodes(route, x).map((n) => (
         <text key={n.x} x={n.x} y="18" textAnchor={n.anchor} fontSize="15" className="b">
           {n.name}
@@ -167,4 +168,68 @@ function LiftBar({
       )}
     </g>
   );
+}
+
+/** A number needs so much room, px; it is struck in chalk in its last minutes. */
+const CLOCK_PX = 34;
+const SOON_MIN = 15;
+
+/** Minutes till each waiting cell no longer knits, on the cell itself; where cells are narrow the first of a row that fits. */
+function Clocks({
+  route,
+  progress,
+  nowMs,
+  x,
+  top,
+  foot,
+}: {
+  route: Route;
+  progress: Progress;
+  nowMs: number;
+  x: ScaleLinear<number, number>;
+  top: number;
+  foot: number;
+}) {
+  return (
+    <g aria-hidden="true" data-clocks>
+      {clockMarks(route, progress, x, top, foot).map((c) => {
+        const left = Math.floor((c.shutsMs - nowMs) / 60_000);
+        return (
+          <text
+            key={`${c.x} ${c.y}`}
+            x={c.x}
+            y={c.y}
+            textAnchor="middle"
+            fontSize="19"
+            className="a halo"
+            style={{ fill: left < SOON_MIN ? 'var(--chalk-t)' : undefined }}
+          >
+            {left < 0 ? 'cold' : left}
+          </text>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Where the clocks stand: one a cell, left out where the one before it takes the room. */
+function clockMarks(
+  route: Route,
+  progress: Progress,
+  x: ScaleLinear<number, number>,
+  top: number,
+  foot: number,
+): { x: number; y: number; shutsMs: number }[] {
+  const out: { x: number; y: number; shutsMs: number }[] = [];
+  for (const c of [...progress.clocks].sort((a, b) => a.lift - b.lift || a.fromM - b.fromM)) {
+    const leg = route.legs.find((l) => l.elementId === c.elementId);
+    if (!leg) continue;
+    const rowH = (foot - top) / leg.lifts;
+    const y = top + (leg.lifts - 1 - c.lift + 0.5) * rowH + 7;
+    const at = (x(c.fromM) + x(c.toM)) / 2;
+    const before = out.at(-1);
+    const taken = before !== undefined && Math.abs(before.y - y) < 1 && at - before.x < CLOCK_PX;
+    if (rowH >= 20 && !taken) out.push({ x: at, y, shutsMs: c.shutsMs });
+  }
+  return out;
 }

@@ -53,6 +53,9 @@ export default function PourSheets() {
       return (
         <TroubleSheet
           onClose={close}
+          show={() => {
+            set({ sheet: null, tab: 'trouble' });
+          }}
           hurt={() => {
             set({ sheet: 'hurt' });
           }}

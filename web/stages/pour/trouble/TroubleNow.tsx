@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { TROUBLE_NAME } from '#core/log';
 import { type TroubleState, troublesOf } from '#core/pourlog';
 import type { WayOn } from '#core/pourplan';
 import { momentText } from '#core/view';
 import { MORNINGS, peopleFirst, wayFigures, wayWords } from '#core/words';
+import { useFocus } from '../../../app/useFocus.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
@@ -12,8 +13,22 @@ import { useWays } from './useWays.ts';
 /** What has gone wrong and is not over: people first, then the ways on. */
 export default function TroubleNow() {
   const v = usePour();
+  const { tab, set } = useFocus();
+  const panel = useRef<HTMLDivElement>(null);
   const open = troublesOf(v.state).filter((t) => t.over === null);
-  return open.map((t) => <OneTrouble key={t.entry.id} trouble={t} />);
+  const asked = tab === 'trouble';
+  useEffect(() => {
+    if (!asked) return;
+    panel.current?.scrollIntoView({ block: 'start' });
+    set({ tab: null });
+  }, [asked, set]);
+  return (
+    <div ref={panel} className="flex flex-col gap-3">
+      {open.map((t) => (
+        <OneTrouble key={t.entry.id} trouble={t} />
+      ))}
+    </div>
+  );
 }
 
 const placeOf = ({ entry }: TroubleState): string => entry.body.elementId ?? '';

@@ -8,7 +8,16 @@ import { Sheet } from '../../../ui/Dialog.tsx';
 const PLACED: ReadonlySet<TroubleKind> = new Set<TroubleKind>(['form-open']);
 
 /** Trouble in two presses: what happened, and where. It is logged at the last of them; words come after. */
-export function TroubleSheet({ onClose, hurt }: { onClose: () => void; hurt: () => void }) {
+export function TroubleSheet({
+  onClose,
+  show,
+  hurt,
+}: {
+  onClose: () => void;
+  /** Closes, and shows the ways on. */
+  show: () => void;
+  hurt: () => void;
+}) {
   const v = usePour();
   const [what, setWhat] = useState<TroubleKind | null>(null);
   const log = (kind: TroubleKind, place?: { elementId: string; lift: number }) => {
@@ -20,7 +29,7 @@ export function TroubleSheet({ onClose, hurt }: { onClose: () => void; hurt: () 
           elementId: place.elementId,
           what: `Form opened while placing, lift ${place.lift + 1}`,
         });
-      onClose();
+      show();
     };
     void write().catch(() => undefined);
   };
