@@ -5,7 +5,7 @@ export { type ActualPlacement, faceKey } from './placements.ts';
 export { pourStateOf } from './pour-state.ts';
 export { type Progress, progressOf } from './progress.ts';
 export type { OpenSeam } from './seams.ts';
-export { type PourTask, pourTasks } from './tasks.ts';
+export { type ClockTask, clockTasks } from './clock-tasks.ts';
 export { yieldSoFar } from './yield.ts';
 export { TURNS_AFTER_WATER, type WaterAdvice, waterFor } from './water.ts';
 export { troublesOf, type TroubleState } from './troubles.ts';

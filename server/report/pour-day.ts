@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { kindOf, timeline } from '#core/log';
-import { FAULT_WORDS, type LoadState, pourTasks } from '#core/pourlog';
+import { FAULT_WORDS, type LoadState, clockTasks } from '#core/pourlog';
 import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
 import { againstRule, checksOf } from '#core/view';
 import { entryText } from '#core/words';
@@ -59,10 +59,10 @@ export function loadSection(c: ReportContext): Content[] {
 }
 
 /** What was to be set while the top was fresh, done or not. */
-export function taskSection({ record, state, time }: ReportContext): Content[] {
-  const tasks = pourTasks(record.site, record.pour, state);
+export function taskSection({ record, view, state, nowMs, time }: ReportContext): Content[] {
+  const tasks = clockTasks(record.site, record.pour, view.plan.route, view.progress, state, nowMs);
   if (tasks.length === 0) return [];
-  const WORDS = { open: 'not said', done: 'set', notDone: 'NOT SET' };
+  const WORDS = { open: 'not said', done: 'done', notDone: 'NOT DONE' };
   return [
     { text: 'Set while it was fresh', style: 'h2' },
     table(
@@ -70,8 +70,8 @@ export function taskSection({ record, state, time }: ReportContext): Content[] {
       ['auto', '*', 'auto', 'auto'],
       tasks.map((t) => [
         t.elementId,
-        `${t.title}: ${t.anchors.join(', ')}`,
-        `${WORDS[t.state]}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
+        t.anchors.length ? `${t.title}: ${t.anchors.join(', ')}` : t.title,
+        `${WORDS[t.state]}${t.late && t.state === 'done' ? ', late' : ''}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
         t.entry ? `${t.entry.actor} ${time(t.entry.at)}` : '',
       ]),
     ),

@@ -1,20 +1,24 @@
 import { useState } from 'react';
-import { type PourTask, pourTasks } from '#core/pourlog';
+import { type ClockTask, clockTasks } from '#core/pourlog';
+import { momentText } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 
 const MARK = { open: 'unread', done: 'good', notDone: 'out' } as const;
-const WORD = { open: 'to set', done: 'set', notDone: 'not set' } as const;
+const WORD = { open: 'to do', done: 'done', notDone: 'not done' } as const;
 
 /** What is set while the top is fresh: bolts and dowels pushed in, each list done, or not and why. */
 export function Tasks() {
   const v = usePour();
-  const [leaving, setLeaving] = useState<PourTask | null>(null);
-  const tasks = pourTasks(v.record.site, v.record.pour, v.state);
+  const [leaving, setLeaving] = useState<ClockTask | null>(null);
+  const { site, pour } = v.record;
+  const all = clockTasks(site, pour, v.plan.route, v.progress, v.state, v.nowMs);
+  // What is done stands on the report; here it makes room.
+  const tasks = all.filter((t) => t.state !== 'done' || t.anchors.length > 0);
   if (tasks.length === 0) return null;
-  const done = (t: PourTask) => {
+  const done = (t: ClockTask) => {
     void v.write('task', { taskId: t.id, result: 'done' }).catch(() => undefined);
   };
   return (
@@ -23,12 +27,17 @@ export function Tasks() {
       <div className="rows">
         {tasks.map((t) => (
           <div key={t.id} className="flex flex-wrap items-center gap-3 py-2" data-task={t.id}>
-            <Mark verdict={MARK[t.state]} />
+            <Mark verdict={t.state === 'open' && t.late ? 'out' : MARK[t.state]} />
             <span className="min-w-0 flex-1">
               <b className="font-semibold">{t.elementId}</b> <T>{t.title}</T>
               <span className="block text-ink2">
-                {t.anchors.join(', ')}; {WORD[t.state]}
-                {t.state === 'notDone' ? `: ${t.entry?.body.reason ?? ''}` : ''}
+                {[
+                  t.anchors.join(', '),
+                  WORD[t.state] + (t.state === 'notDone' ? `: ${t.entry?.body.reason ?? ''}` : ''),
+                ]
+                  .filter(Boolean)
+                  .join('; ')}
+                <Due task={t} />
               </span>
             </span>
             {t.state !== 'done' && (
@@ -72,8 +81,22 @@ export function Tasks() {
   );
 }
 
+/** By when it has to be done, while it is not. */
+function Due({ task: t }: { task: ClockTask }) {
+  const v = usePour();
+  if (t.dueMs === null || t.state !== 'open') return null;
+  const left = Math.round((t.dueMs - v.nowMs) / 60_000);
+  return (
+    <span className={t.late ? 'font-semibold text-chalk-t' : ''}>
+      {t.late
+        ? `, it stiffened ${momentText(v, t.dueMs)}`
+        : `, by ${momentText(v, t.dueMs)}, ${left} min`}
+    </span>
+  );
+}
+
 /** Why something was not set while it was fresh: it stands on the report. */
-function NotSet({ task, onClose }: { task: PourTask; onClose: () => void }) {
+function NotSet({ task, onClose }: { task: ClockTask; onClose: () => void }) {
   const v = usePour();
   const [reason, setReason] = useState('');
   return (

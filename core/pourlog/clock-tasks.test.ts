@@ -1,0 +1,79 @@
+import { expect, test } from '@jest/globals';
+import { replay } from '../log/state.ts';
+import { routeOf } from '../pourplan/route.ts';
+import { entriesFrom } from '../testdata/entries.ts';
+import { job, L_RUNS } from '../testdata/jobs.ts';
+import { clockTasks } from './clock-tasks.ts';
+import type { ActualPlacement } from './placements.ts';
+
+/** A wall in two lifts with two bolts pushed in and one tied; windows of 40 min. */
+const { site, pour } = job({
+  elements: ['WA'],
+  runs: L_RUNS,
+  settings: { lifts: 2 },
+  anchors: [1, 2, 3].map((atM) => ({
+    id: `B${atM}`,
+    elementId: 'WA',
+    kind: 'bolt',
+    diameterMm: 16,
+    embedmentMm: 180,
+    projectionMm: 60,
+    atM,
+    wetSet: atM < 3,
+  })),
+});
+const route = routeOf(site, pour);
+const dayMs = Date.parse('2026-10-07T00:00:00Z');
+const { entry, ms } = entriesFrom(dayMs, 'I. Brandvold');
+const placed = (lift: number, from: number, to: number, ratio: number): ActualPlacement => ({
+  elementId: 'WA',
+  lift,
+  loadId: null,
+  fromMs: ms(from),
+  toMs: ms(to),
+  open: false,
+  fromRatio: 0,
+  toRatio: ratio,
+});
+const tasks = (reached: ActualPlacement[], now: number, log: ReturnType<typeof entry>[] = []) =>
+  clockTasks(site, pour, route, { reached, stiffenMin: 40 }, replay(log), ms(now));
+const named = (list: ReturnType<typeof tasks>) =>
+  list.map((t) => [t.id, t.dueMs === null ? null : (t.dueMs - dayMs) / 60_000]);
+
+test('before anything is placed only what is pushed in is listed, without a clock', () => {
+  expect(named(tasks([], 400))).toEqual([['WA/wet-bolt', null]]);
+});
+
+test('each lift asks for its line; the last for spreaders, strike-off and bolts, before its first concrete stiffens', () => {
+  const first = placed(0, 450, 470, 1);
+  expect(named(tasks([first], 480))).toEqual([
+    ['WA/line-0', 510],
+    ['WA/wet-bolt', null],
+  ]);
+  // The last lift is under way: spreaders are out before it is full.
+  expect(named(tasks([first, placed(1, 500, 505, 0.4)], 506)).map(([id]) => id)).toEqual([
+    'WA/line-0',
+    'WA/wet-bolt',
+    'WA/spreaders',
+  ]);
+  const full = tasks([first, placed(1, 500, 520, 1)], 521);
+  expect(Object.fromEntries(named(full))).toEqual({
+    'WA/line-0': 510,
+    'WA/wet-bolt': 540,
+    'WA/spreaders': 540,
+    'WA/strike-off': 540,
+    'WA/plumb': 540,
+    'WA/line-1': 560,
+  });
+});
+
+test('what is not done by its time is late, and so is what was done after it', () => {
+  const reached = [placed(0, 450, 470, 1)];
+  const line = (now: number, log: ReturnType<typeof entry>[] = []) =>
+    tasks(reached, now, log).find((t) => t.id === 'WA/line-0');
+  const done = (at: number) => entry('task', { taskId: 'WA/line-0', result: 'done' }, at);
+  expect(line(509)).toMatchObject({ state: 'open', late: false });
+  expect(line(511)).toMatchObject({ state: 'open', late: true });
+  expect(line(600, [done(505)])).toMatchObject({ state: 'done', late: false });
+  expect(line(600, [done(530)])).toMatchObject({ state: 'done', late: true });
+});
