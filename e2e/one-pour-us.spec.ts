@@ -83,6 +83,20 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   }
   await expect(page.locator('.bench')).toContainText('waste, 10 in 100');
   await expect(big).not.toContainText('12.25');
+  // What is shown is on its way: once it is there it is kept.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        async (p) =>
+          (
+            (await (await fetch(`/api/pours/${p}`)).json()) as {
+              pour: { settings: { wasteRatio: number } };
+            }
+          ).pour.settings.wasteRatio,
+        id,
+      ),
+    )
+    .toBeCloseTo(0.1, 6);
   await page.reload();
   await expect(page.locator('.bench')).toContainText('waste, 10 in 100');
   await page.locator('[data-next]').click();

@@ -44,6 +44,6 @@ export {
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
 export { fillJobs, type Filled, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
-export { type TroubleAsk, type WayId, type WayOn, waysOn } from './ways-on.ts';
+export { type WayOn, waysOn } from './ways-on.ts';
 export { trialsOf } from './trials.ts';
 export type { Tally } from './trials-types.ts';

@@ -4,7 +4,7 @@ import { type Odds, type OddsPrices, oddsOf } from './odds.ts';
 import { goingOf } from './underway.ts';
 
 /** What can be done when something goes wrong. */
-export const WAYS = [
+const WAYS = [
   'go-on-elsewhere',
   'stand',
   'close-off',
@@ -15,7 +15,7 @@ export const WAYS = [
   'wait',
   'go-on',
 ] as const;
-export type WayId = (typeof WAYS)[number];
+type WayId = (typeof WAYS)[number];
 
 /** A way on: how the rest of the pour would be, what it costs beside what the mornings cost, and what it leaves undone. */
 interface Way {

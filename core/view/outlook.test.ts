@@ -17,8 +17,9 @@ const { site, pour, plant } = job({
   plant: {
     trucksM3: [3],
     stepM3: 0.25,
-    travel: { medianMin: 30, p90Min: 30 },
-    plantDelay: { medianMin: 0, p90Min: 0 },
+    // Late as trucks are: what is looked ahead to is the likeliest morning, not one of many.
+    travel: { medianMin: 30, p90Min: 45 },
+    plantDelay: { medianMin: 5, p90Min: 20 },
   },
 });
 const record = {

@@ -66,13 +66,20 @@ export function forecastInputOf(v: PourNow, trials: number): ForecastInput | nul
   };
 }
 
+/** A load as it is most likely to come: one morning says nothing of the others. */
+const onTime = (l: ForecastInput['loads'][number]): ForecastInput['loads'][number] => ({
+  ...l,
+  plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin },
+  travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
+});
+
 function lookAhead(
   v: PourNow,
   change: (input: ForecastInput) => ForecastInput = (input) => input,
 ): Outlook | null {
   const asIs = forecastInputOf(v, 1);
   if (!asIs) return null;
-  const input = change(asIs);
+  const input = change({ ...asIs, loads: asIs.loads.map(onTime) });
   // A log that runs ahead of the clock cannot be gone on from: without a forecast all else still works.
   const timetable = attempt(pourForecast, input).done?.result.timetable;
   if (!timetable) return null;

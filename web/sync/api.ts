@@ -40,13 +40,20 @@ async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
 
 /** Reads from the server; without signal the service worker answers with what was last read there (vite.config.ts). */
 export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path);
+/** Browsers let no more than 64 kB outlive their page, all requests together; a part of it leaves room, characters. */
+const MOST_KEPT_ALIVE = 10_000;
+
 export const sendJson = <Out>(
   method: 'POST' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
-): Promise<Out> =>
-  call<Out>(path, {
+): Promise<Out> => {
+  const text = body === undefined ? undefined : JSON.stringify(body);
+  return call<Out>(path, {
     method,
     headers: { 'Content-Type': 'application/json' },
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    // Who leaves the page a moment after a press does not take it back: what is on its way arrives.
+    keepalive: (text?.length ?? 0) < MOST_KEPT_ALIVE,
+    ...(text === undefined ? {} : { body: text }),
   });
+};

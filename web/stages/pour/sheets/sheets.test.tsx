@@ -162,3 +162,79 @@ test('what could not be kept stays in the form, and the sheet stays open', async
   expect(field.value).toBe('Hose burst');
   expect(screen.getByTestId('address').textContent).toContain('sheet=note');
 });
+
+describe('a stiff load', () => {
+  const slumped = entry('slump', { loadId: 'L1', measuredMm: 89, where: 'truck' }, at('07:59'));
+  test('may have the water its mix still allows, once: it stands there and is logged in litres', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=water:L1',
+      entries: [here, slumped],
+    });
+    const field = screen.getByLabelText<HTMLInputElement>(/^Water added/);
+    const gallons = Number(field.value);
+    expect(gallons).toBeGreaterThan(0);
+    expect(gallons % 1).toBeCloseTo(0, 6);
+    await user.click(screen.getByRole('button', { name: 'Log the water' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledTimes(1);
+    });
+    const [kind, body] = write.mock.calls[0] ?? [];
+    expect(kind).toBe('water');
+    expect(body).toMatchObject({ loadId: 'L1', turns: 30 });
+    expect((body as { addedL: number }).addedL).toBeCloseTo(gallons * 3.785411784, 3);
+  });
+
+  test('says what sending it back does before that is pressed; placing it all the same needs a reason', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=decide:L1',
+      entries: [here, slumped],
+    });
+    expect(screen.getByText(/^Sent back: .*is then missing: order it at once/)).toBeTruthy();
+    const place = screen.getByRole<HTMLButtonElement>('button', { name: 'Place it' });
+    expect(place.disabled).toBe(true);
+    await user.type(screen.getByLabelText(/Reason/), 'Plasticiser added');
+    await user.click(place);
+    expect(write).toHaveBeenCalledWith('load-verdict', {
+      loadId: 'L1',
+      decision: 'accept',
+      reason: 'Plasticiser added',
+    });
+  });
+});
+
+describe('trouble', () => {
+  test('is logged with its place in two presses, and the place goes on the list of defects', async () => {
+    const user = userEvent.setup();
+    const placing = entry('place-start', { elementId: 'E1', lift: 0, loadId: 'L1' }, at('07:59'));
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=trouble',
+      entries: [here, placing],
+    });
+    await user.click(screen.getByRole('button', { name: 'Form open' }));
+    // Where the hose is comes first.
+    const places = screen.getAllByRole('button').filter((b) => /lift|E1/.test(b.textContent));
+    await user.click(places[0] as HTMLElement);
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledTimes(2);
+    });
+    expect(write.mock.calls[0]).toEqual([
+      'trouble',
+      { what: 'form-open', elementId: 'E1', lift: 0 },
+    ]);
+    expect(write.mock.calls[1]).toEqual([
+      'defect',
+      { elementId: 'E1', what: 'Form opened while placing, lift 1' },
+    ]);
+  });
+
+  test('that is nowhere in particular is logged at the first press', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, { search: '?sheet=trouble', entries: [here] });
+    await user.click(screen.getByRole('button', { name: 'Pump down' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledWith('trouble', { what: 'pump-down' });
+    });
+  });
+});
