@@ -1,4 +1,5 @@
-import { coldStretches, moneyOf, oddsOf, planPour, startsOf } from '#core/pourplan';
+import { evaluate } from '#core/kit';
+import { coldStretches, moneyOf, oddsOf, planPour, pourForecast, startsOf } from '#core/pourplan';
 import { rulesOf } from '#core/rules';
 import { demoPour, type DemoPour } from '../core/testdata/demo.ts';
 import { job } from '../core/testdata/jobs.ts';
@@ -81,7 +82,26 @@ function figuresOf(name: string, { site, pour, mix, plant }: DemoPour): PlanFigu
   const windows = middle(5, () => {
     startsOf(ask);
   });
+  const half = plan.timetable.placements.slice(0, plan.timetable.placements.length >> 1);
+  const nowMin = half.at(-1)?.toMin ?? 480;
+  const past = (t: number | null) => (t !== null && t <= nowMin ? t : null);
+  const going = {
+    ...plan.simulation,
+    trials: 400,
+    nowMin,
+    placed: half,
+    loadsNow: plan.timetable.loads.map((l) => ({
+      id: l.id,
+      arriveMin: past(l.arriveMin),
+      startMin: past(l.startMin),
+      endMin: past(l.endMin),
+    })),
+  };
+  const forecast = middle(5, () => {
+    evaluate(pourForecast, going);
+  });
   return [
+    { name: `pour, ${name} of ${cells}, half done: 400 mornings on`, ms: forecast, goalMs: 300 },
     { name: `plan, ${name} of ${cells}: timetable on drag`, ms: dragged, goalMs: 16 },
     { name: `plan, ${name} of ${cells}: 400 mornings`, ms: drawn, goalMs: 300 },
     { name: `plan, ${name}: 480 starts over five days`, ms: windows, goalMs: 300 },

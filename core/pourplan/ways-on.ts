@@ -4,18 +4,16 @@ import { type Odds, type OddsPrices, oddsOf } from './odds.ts';
 import { goingOf } from './underway.ts';
 
 /** What can be done when something goes wrong. */
-const WAYS = [
-  'go-on-elsewhere',
-  'stand',
-  'close-off',
-  'other-conveyance',
-  'bulkhead-here',
-  'slow-down',
-  'another-truck',
-  'wait',
-  'go-on',
-] as const;
-type WayId = (typeof WAYS)[number];
+type WayId =
+  | 'go-on-elsewhere'
+  | 'stand'
+  | 'close-off'
+  | 'other-conveyance'
+  | 'bulkhead-here'
+  | 'slow-down'
+  | 'another-truck'
+  | 'wait'
+  | 'go-on';
 
 /** A way on: how the rest of the pour would be, what it costs beside what the mornings cost, and what it leaves undone. */
 interface Way {

@@ -89,6 +89,9 @@ export function LiveRoute({
                   now={now}
                   f={f}
                   stiff={stiff}
+                  clocked={progress.clocks.some(
+                    (c) => c.elementId === leg.elementId && c.lift === lift,
+                  )}
                   m={m}
                   onFill={onFill}
                 />
@@ -118,6 +121,7 @@ function LiftBar({
   now,
   f,
   stiff,
+  clocked,
   m,
   onFill,
 }: {
@@ -130,6 +134,8 @@ function LiftBar({
   now: boolean;
   f: number;
   stiff: boolean;
+  /** Its cells carry their minutes: there is no room for its name. */
+  clocked: boolean;
   m: { l: number; r: number; t: number; b: number };
   onFill: 'var(--on-stiff)' | 'var(--on-fresh)';
 }) {
@@ -162,7 +168,7 @@ function LiftBar({
           className="a"
           style={{ fill: f > 0.55 ? onFill : undefined }}
         >
-          {lift === 0 ? leg.elementId : ''}
+          {lift === 0 && !clocked ? leg.elementId : ''}
           {f > 0 && f < 1 ? ` ${Math.round(f * 100)}` : ''}
         </text>
       )}
@@ -201,8 +207,8 @@ function Clocks({
             y={c.y}
             textAnchor="middle"
             fontSize="19"
-            className="a halo"
-            style={{ fill: left < SOON_MIN ? 'var(--chalk-t)' : undefined }}
+            className="a"
+            style={{ fill: clockFill(left, progress) }}
           >
             {left < 0 ? 'cold' : left}
           </text>
@@ -210,6 +216,12 @@ function Clocks({
       })}
     </g>
   );
+}
+
+/** Figures on fresh concrete are light, on stiff dark, and in the last minutes chalk. */
+function clockFill(left: number, { knitMin, stiffenMin }: Progress): string {
+  if (left >= knitMin - stiffenMin) return 'var(--on-fresh)';
+  return left < SOON_MIN ? 'var(--chalk-t)' : 'var(--on-stiff)';
 }
 
 /** Where the clocks stand: one a cell, left out where the one before it takes the room. */
@@ -226,7 +238,11 @@ function clockMarks(
     if (!leg) continue;
     const rowH = (foot - top) / leg.lifts;
     const y = top + (leg.lifts - 1 - c.lift + 0.5) * rowH + 7;
-    const at = (x(c.fromM) + x(c.toM)) / 2;
+    const ratio =
+      progress.filled.find((f) => f.elementId === c.elementId && f.lift === c.lift)?.ratio ?? 1;
+    // On what is filled of it.
+    const endM = Math.max(c.fromM, Math.min(c.toM, leg.fromM + leg.lengthM * ratio));
+    const at = (x(c.fromM) + x(endM)) / 2;
     const before = out.at(-1);
     const taken = before !== undefined && Math.abs(before.y - y) < 1 && at - before.x < CLOCK_PX;
     if (rowH >= 20 && !taken) out.push({ x: at, y, shutsMs: c.shutsMs });
