@@ -27,13 +27,6 @@ export function LiveRoute({
   const m = { l: 14, r: 14, t: 26, b: 6 };
   if (width < 80) return null;
   const x = scaleLinear([0, route.lengthM], [axis?.x0 ?? m.l, axis?.x1 ?? width - m.r]);
-  const lastStop = (elementId: string, lift: number) =>
-    Math.max(
-      0,
-      ...progress.placements
-        .filter((p) => p.elementId === elementId && p.lift === lift)
-        .map((p) => p.toMs),
-    );
   return (
     <svg
       width={width}
@@ -73,7 +66,7 @@ export function LiveRoute({
                 progress.filled.find((y) => y.elementId === leg.elementId && y.lift === lift)
                   ?.ratio ?? 0;
               const y = m.t + (leg.lifts - 1 - lift) * rowH;
-              const min = (nowMs - lastStop(leg.elementId, lift)) / 60_000;
+              const min = (nowMs - lastPlacedMs(progress, leg.elementId, lift)) / 60_000;
               const stiff = f > 0 && min > progress.stiffenMin;
               const onFill = stiff ? 'var(--on-stiff)' : 'var(--on-fresh)';
               const now =
@@ -208,7 +201,7 @@ function Clocks({
             textAnchor="middle"
             fontSize="19"
             className="a"
-            style={{ fill: clockFill(left, progress) }}
+            style={{ fill: clockFill(left, nowMs - c.placedMs > progress.stiffenMin * 60_000) }}
           >
             {left < 0 ? 'cold' : left}
           </text>
@@ -219,9 +212,26 @@ function Clocks({
 }
 
 /** Figures on fresh concrete are light, on stiff dark, and in the last minutes chalk. */
-function clockFill(left: number, { knitMin, stiffenMin }: Progress): string {
-  if (left >= knitMin - stiffenMin) return 'var(--on-fresh)';
+function clockFill(left: number, stiff: boolean): string {
+  if (!stiff) return 'var(--on-fresh)';
   return left < SOON_MIN ? 'var(--chalk-t)' : 'var(--on-stiff)';
+}
+
+/** When a run and lift was placed last, ms. */
+const lastPlacedMs = (progress: Progress, elementId: string, lift: number): number =>
+  Math.max(
+    0,
+    ...progress.placements
+      .filter((p) => p.elementId === elementId && p.lift === lift)
+      .map((p) => p.toMs),
+  );
+
+/** A clock on the wall: where, when it shuts, and when its lift was placed. */
+interface ClockMark {
+  x: number;
+  y: number;
+  shutsMs: number;
+  placedMs: number;
 }
 
 /** Where the clocks stand: one a cell, left out where the one before it takes the room. */
@@ -231,8 +241,8 @@ function clockMarks(
   x: ScaleLinear<number, number>,
   top: number,
   foot: number,
-): { x: number; y: number; shutsMs: number }[] {
-  const out: { x: number; y: number; shutsMs: number }[] = [];
+): ClockMark[] {
+  const out: ClockMark[] = [];
   for (const c of [...progress.clocks].sort((a, b) => a.lift - b.lift || a.fromM - b.fromM)) {
     const leg = route.legs.find((l) => l.elementId === c.elementId);
     if (!leg) continue;
@@ -245,7 +255,14 @@ function clockMarks(
     const at = (x(c.fromM) + x(endM)) / 2;
     const before = out.at(-1);
     const taken = before !== undefined && Math.abs(before.y - y) < 1 && at - before.x < CLOCK_PX;
-    if (rowH >= 20 && !taken) out.push({ x: at, y, shutsMs: c.shutsMs });
+    const wide = x(endM) - x(c.fromM) >= CLOCK_PX * 0.75;
+    if (rowH >= 20 && wide && !taken)
+      out.push({
+        x: at,
+        y,
+        shutsMs: c.shutsMs,
+        placedMs: lastPlacedMs(progress, c.elementId, c.lift),
+      });
   }
   return out;
 }
