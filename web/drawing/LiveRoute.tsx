@@ -255,7 +255,8 @@ function clockMarks(
     const at = (x(c.fromM) + x(endM)) / 2;
     const before = out.at(-1);
     const taken = before !== undefined && Math.abs(before.y - y) < 1 && at - before.x < CLOCK_PX;
-    const wide = x(endM) - x(c.fromM) >= CLOCK_PX * 0.75;
+    // One that has hardly begun has no room for it.
+    const wide = endM - c.fromM > 0.7 * (c.toM - c.fromM);
     if (rowH >= 20 && wide && !taken)
       out.push({
         x: at,
