@@ -23,3 +23,4 @@ export {
 export { COVER_MM, readSchedule, SCHEDULE_COLUMNS, type ScheduleRow } from './schedule.ts';
 export { rebarTable, type Table, takeoffTable } from './tables.ts';
 export { readForecast } from './forecast.ts';
+export { readTickets, type Ticket } from './tickets.ts';

@@ -1,6 +1,7 @@
 import { nonNegative } from '#core/kit';
 import { loadArrived } from '#core/log';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSetFocus } from '../../../app/useFocus.ts';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput, TextInput } from '../../../forms/fields.tsx';
 import { stampNow } from '../../../sync/clock.ts';
@@ -11,6 +12,7 @@ const schema = loadArrived.body.omit({ batchedAt: true }).extend({ ageMin: nonNe
 
 export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
+  const set = useSetFocus();
   const planned = v.plan.trucks.result.loads[v.plan.loadIds.indexOf(id)];
   // A load beyond the plan is most likely what the balance still asks for, in the plant's steps.
   const { balanceM3 } = v.progress;
@@ -45,6 +47,15 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
         <QuantityInput name="ageMin" label="Batched, minutes ago" />
         <QuantityInput name="concreteTempC" label="Concrete, if read" required={false} />
       </EntryForm>
+      <button
+        type="button"
+        className="mt-1 min-h-12 font-semibold text-press"
+        onClick={() => {
+          set({ sheet: 'tickets' });
+        }}
+      >
+        Tickets from a file
+      </button>
     </Sheet>
   );
 }

@@ -9,6 +9,7 @@ import { LoadSheet } from './LoadSheet.tsx';
 import { NoteSheet } from './NoteSheet.tsx';
 import { SlumpSheet } from './SlumpSheet.tsx';
 import { StopSheet } from './StopSheet.tsx';
+import { TicketsSheet } from './TicketsSheet.tsx';
 import { WaterSheet } from './WaterSheet.tsx';
 import { WeatherSheet } from './WeatherSheet.tsx';
 
@@ -37,6 +38,8 @@ export default function PourSheets() {
           onClose={close}
         />
       );
+    case 'tickets':
+      return <TicketsSheet onClose={close} />;
     case 'slump':
       return loadId ? <SlumpSheet id={loadId} onClose={close} /> : null;
     case 'water':

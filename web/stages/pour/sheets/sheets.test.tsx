@@ -238,3 +238,25 @@ describe('trouble', () => {
     });
   });
 });
+
+test('tickets from the plant become the loads they are, at the time they were here; a wrong line stops them all', async () => {
+  const user = userEvent.setup();
+  const { write } = renderInPour(<PourSheets />, { search: '?sheet=tickets', entries: [here] });
+  const lines = screen.getByLabelText(/Lines, typed or pasted/);
+  // Load 1 is here already under its ticket; the last is not here yet at eight.
+  await user.type(
+    lines,
+    '1, 88210, 9.2, 07:20, 07:58{Enter}2, 88211, 9.5, 07:30, 07:59, 68{Enter}3, 88212, 9.5, 07:50, 08:20{Enter}x',
+  );
+  expect(said()).toEqual(['Line 4 has no ticket number.']);
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Log 1 load' }).disabled).toBe(true);
+  await user.type(lines, '{Backspace}');
+  await user.click(screen.getByRole('button', { name: 'Log 1 load' }));
+  await waitFor(() => {
+    expect(write).toHaveBeenCalledTimes(1);
+  });
+  const [kind, body, when] = write.mock.calls[0] as unknown as [string, object, { atMs: number }];
+  expect(kind).toBe('load-arrived');
+  expect(body).toMatchObject({ loadId: 'L2', ticket: '88211', concreteTempC: 20 });
+  expect(when.atMs).toBe(dayOf('quillback', 'P2') + at('07:59') * 60_000);
+});
