@@ -294,6 +294,24 @@ test('a long wall is parted at a planned bulkhead, and what is left has its form
   await expect.poll(at).toBeCloseTo(before + 0.5, 6);
 });
 
+test('a leg is dragged by its grip to another place in the way', async ({ page, server }) => {
+  const id = await open(page, server, 'K2', 'way');
+  const legs = page.locator('[data-leg]');
+  const order = () => legs.evaluateAll((all) => all.map((l) => l.getAttribute('data-leg')));
+  const before = await order();
+  const [grip, target] = [page.locator('[data-grip]').first(), legs.nth(2)];
+  await grip.scrollIntoViewIfNeeded();
+  const [from, to] = [await grip.boundingBox(), await target.boundingBox()];
+  if (!from || !to) throw new Error('the legs are not there');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2, to.y + to.height / 2 + 8, { steps: 8 });
+  await page.mouse.up();
+  const wanted = [before[1], before[2], before[0], ...before.slice(3)];
+  await expect.poll(order).toEqual(wanted);
+  await expect.poll(async () => (await recordOf(page, id)).pour.settings.sequence).toEqual(wanted);
+});
+
 test('on a phone every part opens and nothing runs out of the screen', async ({ page, server }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, server, 'K2', 'much');

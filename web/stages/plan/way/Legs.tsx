@@ -1,24 +1,32 @@
-import { ArrowDown, ArrowUp, RotateCcw } from 'lucide-react';
-
-import { distanceText } from '#core/units';
-import { usePour } from '../../../app/pour-context.tsx';
-import { T } from '../../../ui/Text.tsx';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { usePlanned } from '../planned.tsx';
+import { LegRow } from './LegRow.tsx';
 
-/** The legs in the order they are gone: moved up or down, turned round, or made the first. */
+/** A press that moves this far is a drag, px: a shaking hand still presses. */
+const DRAG_PX = 6;
+
+/** The legs in the order they are gone: dragged or pressed up and down, turned round. */
 export function Legs() {
-  const v = usePour();
   const { plan, settings, change } = usePlanned();
   const order = plan.route.legs.map((l) => l.elementId);
   const own = settings.sequence.length > 0 || settings.turned.length > 0;
-  const put = (sequence: string[]) => {
-    void change({ sequence, startAt: 0, reverse: false });
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_PX } }),
+  );
+  const put = (from: number, to: number) => {
+    if (from < 0 || to < 0 || to >= order.length || from === to) return;
+    void change({ sequence: arrayMove(order, from, to), startAt: 0, reverse: false });
   };
-  const move = (i: number, by: number) => {
-    const next = [...order];
-    const [leg] = next.splice(i, 1);
-    if (leg !== undefined) next.splice(i + by, 0, leg);
-    put(next);
+  const dropped = ({ active, over }: DragEndEvent) => {
+    if (over) put(order.indexOf(String(active.id)), order.indexOf(String(over.id)));
   };
   return (
     <section aria-label="Legs">
@@ -36,57 +44,31 @@ export function Legs() {
           </button>
         )}
       </div>
-      <ol className="rows">
-        {plan.route.legs.map((l, i) => (
-          <li key={l.elementId} className="flex items-center gap-2 py-1" data-leg={l.elementId}>
-            <b className="head w-6 tnum">{i + 1}</b>
-            <span className="min-w-0 flex-1">
-              <b className="font-semibold">{l.elementId}</b>{' '}
-              {l.startNode && l.endNode ? `${l.startNode} to ${l.endNode}, ` : ''}
-              <T>{distanceText(l.lengthM, v.units)}</T>
-            </span>
-            {l.kind === 'run' && (
-              <button
-                type="button"
-                className="key w-12"
-                aria-label={`Turn ${l.elementId} round`}
-                aria-pressed={settings.turned.includes(l.elementId)}
-                onClick={() => {
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={order} strategy={verticalListSortingStrategy}>
+          <ol className="rows">
+            {plan.route.legs.map((leg, i) => (
+              <LegRow
+                key={leg.elementId}
+                leg={leg}
+                index={i}
+                last={i === order.length - 1}
+                turned={settings.turned.includes(leg.elementId)}
+                move={(by) => {
+                  put(i, i + by);
+                }}
+                turn={() => {
                   void change({
-                    turned: settings.turned.includes(l.elementId)
-                      ? settings.turned.filter((t) => t !== l.elementId)
-                      : [...settings.turned, l.elementId],
+                    turned: settings.turned.includes(leg.elementId)
+                      ? settings.turned.filter((t) => t !== leg.elementId)
+                      : [...settings.turned, leg.elementId],
                   });
                 }}
-              >
-                <RotateCcw size={18} />
-              </button>
-            )}
-            <button
-              type="button"
-              className="key w-12"
-              aria-label={`${l.elementId} sooner`}
-              disabled={i === 0}
-              onClick={() => {
-                move(i, -1);
-              }}
-            >
-              <ArrowUp size={18} />
-            </button>
-            <button
-              type="button"
-              className="key w-12"
-              aria-label={`${l.elementId} later`}
-              disabled={i === order.length - 1}
-              onClick={() => {
-                move(i, 1);
-              }}
-            >
-              <ArrowDown size={18} />
-            </button>
-          </li>
-        ))}
-      </ol>
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
     </section>
   );
 }
