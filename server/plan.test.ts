@@ -208,7 +208,11 @@ test('what there is to plan with is put in place of what stood; what a pour name
   expect(now.site.conveyances).toEqual(record.site.conveyances);
   await put({ version: record.siteVersion, crew: [] }).expect(409);
   const gone = (await put({ version, conveyances: [] }).expect(400)).body as Problem;
-  expect(gone.issues?.map((i) => i.path)).toContain('pours.1.settings.conveyance');
+  // Said by the pour's own name, at the list that no longer holds it.
+  expect(gone.issues).toEqual([
+    { path: 'conveyances', message: expect.stringMatching(/^P\d still uses /) },
+  ]);
+  expect(gone.detail).toMatch(/P\d still uses conveyance/);
   const bad = (
     await put({
       version,
