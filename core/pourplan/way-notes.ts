@@ -7,12 +7,14 @@ export type WayNote = { atM: number; elementId: string } & (
   | { kind: 'corner'; node: string }
   /** Several runs meet: how long the one that is passed waits for the next, and when its seam shuts, min. */
   | { kind: 'tee'; node: string; waitMin: number; knitMin: number }
-  /** How far one side may stand above the other, m: a lift. */
-  | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number }
+  /** How far one side stands above the other while it is filled, m: a lift; and whether that is little enough for the buck. */
+  | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number; even: boolean }
   | { kind: 'step'; node: string; upM: number }
   | { kind: 'bulkhead' }
 );
 
+/** One side may stand so far above the other before it pushes the buck over, m: four feet (site practice). */
+const EVEN_M = 1.2192;
 /** Less than this is no step, m. */
 const STEP_M = 0.01;
 
@@ -21,6 +23,7 @@ function openingsOf(site: SitePlan, leg: Leg): WayNote[] {
     o.kind === 'window' || o.kind === 'door'
       ? [
           {
+            even: Math.min(leg.heightM / leg.lifts, o.headM) <= EVEN_M + 1e-6,
             kind: 'opening',
             what: o.kind,
             mark: o.mark ?? null,

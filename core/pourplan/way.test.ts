@@ -144,7 +144,9 @@ describe('along the way', () => {
     expect(notes.map((n) => n.kind)).toEqual(['bulkhead', 'opening']);
     expect(notes[0]?.atM).toBeCloseTo(6, 9);
     // Half of 3 m.
-    expect(notes[1]).toMatchObject({ mark: 'O1', liftM: 1.5, atM: 11.6 });
+    expect(notes[1]).toMatchObject({ mark: 'O1', liftM: 1.5, atM: 11.6, even: false });
+    const third = planOf({ elements: ['WL'], ...LONG, settings: { lifts: 3 } });
+    expect(wayNotes(third.site, third.plan)[0]).toMatchObject({ liftM: 1, even: true });
   });
 
   test('a tee says how long the branch waits', () => {

@@ -30,7 +30,11 @@ export function wayNoteText(n: WayNote, units: UnitSystem): string {
         ? `Tee ${n.node}: waits ${Math.round(n.waitMin)} min, shuts at ${Math.round(n.knitMin)}`
         : `Tee ${n.node}: fill what meets there together`;
     case 'opening':
-      return `${n.mark ?? (n.what === 'door' ? 'Door' : 'Window')} in ${n.elementId}: both sides evenly, never more than ${distanceText(n.liftM, units)} apart`;
+      return `${n.mark ?? (n.what === 'door' ? 'Door' : 'Window')} in ${n.elementId}: ${
+        n.even
+          ? `both sides evenly, never more than ${distanceText(n.liftM, units)} apart`
+          : `a lift is ${distanceText(n.liftM, units)}: stop half way up and fill the other side, or plan more lifts`
+      }`;
     case 'step':
       return `Step ${n.upM > 0 ? 'up' : 'down'} ${distanceText(Math.abs(n.upM), units)} at ${n.node}: ${
         n.upM > 0 ? 'fill the low side first' : 'close the riser before the low side is filled'
