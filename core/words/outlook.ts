@@ -1,11 +1,10 @@
+import { isShort } from '#core/pourlog';
 import type { ColdStretch } from '#core/pourplan';
 import { clockText, durationText, textOf, type UnitSystem, volume } from '#core/units';
 import { alongRouteText, coldPlace } from './cold-seam.ts';
 
 /** So much sooner or later than planned is as planned, min. */
 const AS_PLANNED_MIN = 4;
-/** A shortage below this is within what can be read off the forms, m³. */
-const SHORT_M3 = 0.1;
 
 /** How the rest of a pour goes, as far as it is worked out. */
 interface Ahead {
@@ -16,7 +15,7 @@ interface Ahead {
 
 /** When it is done as it goes now, against the plan; or how much is missing. */
 export function aheadText(a: Ahead, plannedMin: number, units: UnitSystem): string {
-  if (a.shortM3 > SHORT_M3)
+  if (isShort(a.shortM3))
     return `As it goes ${textOf(volume(a.shortM3, units, 1))} is missing at ${clockText(a.finishMin)}.`;
   const later = a.finishMin - plannedMin;
   const against =
@@ -52,7 +51,7 @@ export function sentBackText(
           `${lost.elementId} goes cold at ${clockText(lost.shutsAtMin)}${hoseM === null ? '' : ` and needs a bulkhead at ${alongRouteText(hoseM, units)}`}`,
         ]
       : []),
-    ...(a.shortM3 > (asItGoes?.shortM3 ?? 0) + SHORT_M3
+    ...(isShort(a.shortM3 - (asItGoes?.shortM3 ?? 0))
       ? [`${textOf(volume(a.shortM3, units, 1))} is then missing: order it at once`]
       : []),
   ];

@@ -45,5 +45,6 @@ export function wayFigures(w: WayOn, currency: string | undefined, units: UnitSy
       ? 'no later'
       : `${durationText(Math.abs(w.laterMin))} ${w.laterMin > 0 ? 'later' : 'sooner'}`;
   const left = w.leftM3 > 0.05 ? `, ${textOf(volume(w.leftM3, units, 1))} another day` : '';
-  return `${later}, ${moneyText(w.cost, currency)}, done ${clockText(w.odds.finishMin.p50)}${left}`;
+  const wet = w.odds.inRain >= 0.05 ? ', into the rain' : '';
+  return `${later}, ${moneyText(w.cost, currency)}, done ${clockText(w.odds.finishMin.p50)}${wet}${left}`;
 }

@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
-import type { Progress } from '#core/pourlog';
+import { type Progress, seamUrgent } from '#core/pourlog';
 import type { Leg, Route } from '#core/pourplan';
 import { namedNodes } from './route-nodes.ts';
 
@@ -169,9 +169,8 @@ function LiftBar({
   );
 }
 
-/** A number needs so much room, px; it is struck in chalk in its last minutes. */
+/** A number needs so much room, px. */
 const CLOCK_PX = 34;
-const SOON_MIN = 15;
 
 /** Minutes till each waiting cell no longer knits, on the cell itself; where cells are narrow the first of a row that fits. */
 function Clocks({
@@ -214,7 +213,7 @@ function Clocks({
 /** Figures on fresh concrete are light, on stiff dark, and in the last minutes chalk. */
 function clockFill(left: number, stiff: boolean): string {
   if (!stiff) return 'var(--on-fresh)';
-  return left < SOON_MIN ? 'var(--chalk-t)' : 'var(--on-stiff)';
+  return seamUrgent({ cold: left < 0, minutesLeft: left }) ? 'var(--chalk-t)' : 'var(--on-stiff)';
 }
 
 /** When a run and lift was placed last, ms. */

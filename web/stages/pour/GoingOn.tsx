@@ -1,3 +1,4 @@
+import { isShort } from '#core/pourlog';
 import { outlookOf } from '#core/view';
 import { aheadText, lostText } from '#core/words';
 import { usePour } from '../../app/pour-context.tsx';
@@ -11,7 +12,6 @@ export default function GoingOn() {
   const ahead = outlookOf(v);
   if (!ahead) return null;
   const lost = lostText(ahead, v.units);
-  const short = ahead.shortM3 > 0.1;
   return (
     <section aria-label="As it goes" className="flex flex-col gap-1">
       {lost && (
@@ -23,7 +23,7 @@ export default function GoingOn() {
         </p>
       )}
       <p className="flex gap-2">
-        <Mark verdict={short ? 'out' : 'good'} />
+        <Mark verdict={isShort(ahead.shortM3) ? 'out' : 'good'} />
         <FigureWithWorking name="how it goes on" id="pour-forecast" input={ahead.input}>
           <T>{aheadText(ahead, v.plan.timetable.finishMin, v.units)}</T>
         </FigureWithWorking>

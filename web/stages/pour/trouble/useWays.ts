@@ -1,14 +1,25 @@
 import { useEffect, useState } from 'react';
 import type { TroubleState } from '#core/pourlog';
-import { conveyancesFor, moneyOf, type WayOn } from '#core/pourplan';
-import { forecastInputOf } from '#core/view';
+import { conveyancesFor, moneyOf, noGoOf, type WayOn } from '#core/pourplan';
+import { conveyanceOf, forecastInputOf } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
+import type { PourView } from '../../../app/pour-view.ts';
 import { oddsWorker } from '../../../workers/odds.ts';
 
 /** Mornings that are poured to their end for each way on. */
 const TRIALS = 400;
 /** Ways are worked out anew as the pour goes on, this often, ms. */
 const ANEW_MS = 60_000;
+
+/** When the first hour begins, from now on, in which the forecast rules placing out; null where there is none. */
+function nextNoGo(v: PourView, nowMin: number): number | null {
+  const hours = Array.isArray(v.weather) ? v.weather : [];
+  const day = hours.map((h) => ({ ...h, min: v.minuteOf(Date.parse(h.at)) }));
+  const found = noGoOf(day, v.rules, conveyanceOf(v.record)?.windNoKmH).find(
+    (g) => g.toMin > nowMin,
+  );
+  return found ? Math.max(nowMin, found.fromMin) : null;
+}
 
 /** The ways on from where the pour stands now, the best first; null while they are worked out, none where it cannot be forecast. */
 export function useWays({ entry }: TroubleState): WayOn[] | null {
@@ -32,7 +43,7 @@ export function useWays({ entry }: TroubleState): WayOn[] | null {
           money: moneyOf(site, pour, v.plant),
           callLeadMin: v.rules.value('callLead'),
           truckM3: pour.settings.truckM3,
-          noGoFromMin: null,
+          noGoFromMin: nextNoGo(v, input.nowMin),
           trials: TRIALS,
         })
       : Promise.resolve([]);
