@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
-import { useState, type ChangeEvent } from 'react';
+import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { readForecast } from '#core/exchange';
 import { counted } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
+import { LinesOrFile } from '../../../forms/LinesOrFile.tsx';
 import { ApiProblem, sendJson } from '../../../sync/api.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 
@@ -26,9 +27,7 @@ export default function ForecastSheet({ onClose }: { onClose: () => void }) {
       setRefused(issue ? `${issue.path} ${issue.message}.` : said);
     }
   };
-  const take = (e: ChangeEvent<HTMLInputElement>) => {
-    const file = e.target.files?.[0];
-    if (!file) return;
+  const take = (file: File) => {
     void file.text().then((t) => {
       setRefused(null);
       // JSON goes as it is: the server reads it by the same rules.
@@ -48,33 +47,16 @@ export default function ForecastSheet({ onClose }: { onClose: () => void }) {
         A line an hour or a few a day: time, air °C, humidity in 100, wind km/h, rain mm/h. The last
         three may be left out; hours between are reckoned.
       </p>
-      <label>
-        <span className="text-[14px] text-ink2">Lines, typed or pasted</span>
-        <textarea
-          className="field mt-1 font-mono"
-          rows={7}
-          value={text}
-          placeholder={'2026-09-24 06:00, 3, 85, 6, 0\n2026-09-24 12:00, 11, 60, 10, 0'}
-          onChange={(e) => {
-            setText(e.target.value);
-          }}
-        />
-      </label>
-      <label className="mt-2 block">
-        <span className="text-[14px] text-ink2">or a file, CSV or JSON</span>
-        <input
-          type="file"
-          accept=".csv,.txt,.json"
-          className="block min-h-12 py-2"
-          onChange={take}
-        />
-      </label>
+      <LinesOrFile
+        text={text}
+        onText={setText}
+        onFile={take}
+        accept=".csv,.txt,.json"
+        fileLabel="or a file, CSV or JSON"
+        placeholder={'2026-09-24 06:00, 3, 85, 6, 0\n2026-09-24 12:00, 11, 60, 10, 0'}
+        problems={read.problems}
+      />
       <ul className="my-2 flex flex-col gap-1">
-        {read.problems.slice(0, 6).map((p) => (
-          <li key={p.line} className="font-semibold text-chalk-t" role="alert">
-            Line {p.line} {p.message}.
-          </li>
-        ))}
         {refused && (
           <li className="font-semibold text-chalk-t" role="alert">
             {refused}

@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
-import { type ChangeEvent, useState } from 'react';
+import { useState } from 'react';
 import { readTickets, type Ticket } from '#core/exchange';
 import { counted, textOf, timeOfDay, volume } from '#core/units';
 import { localDate } from '#core/weather';
 import { usePour } from '../../../app/pour-context.tsx';
+import { LinesOrFile } from '../../../forms/LinesOrFile.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { T } from '../../../ui/Text.tsx';
 
@@ -43,37 +44,24 @@ export function TicketsSheet({ onClose }: { onClose: () => void }) {
       setBusy(false);
     }
   };
-  const file = (e: ChangeEvent<HTMLInputElement>) => {
-    void e.target.files?.[0]?.text().then(setText);
-  };
   return (
     <Sheet open onClose={onClose} title="Tickets of the plant">
       <p className="mb-2">
         A line a load: load, ticket, volume in {volume(0, v.units).unit}, batched, here, and the
         concrete’s temperature where it was read. Times as 07:42.
       </p>
-      <label>
-        <span>Lines, typed or pasted</span>
-        <textarea
-          className="field mt-1 font-mono"
-          rows={6}
-          value={text}
-          placeholder={'1, 88210, 9.5, 07:05, 07:38, 68'}
-          onChange={(e) => {
-            setText(e.target.value);
-          }}
-        />
-      </label>
-      <label className="mt-2 block">
-        <span>or a file, CSV</span>
-        <input type="file" accept=".csv,.txt" className="block min-h-12 py-2" onChange={file} />
-      </label>
+      <LinesOrFile
+        text={text}
+        onText={setText}
+        onFile={(file) => {
+          void file.text().then(setText);
+        }}
+        accept=".csv,.txt"
+        fileLabel="or a file, CSV"
+        placeholder="1, 88210, 9.5, 07:05, 07:38, 68"
+        problems={read.problems}
+      />
       <ul className="my-2 flex flex-col gap-1">
-        {read.problems.slice(0, 6).map((p) => (
-          <li key={p.line} className="font-semibold text-chalk-t" role="alert">
-            Line {p.line} {p.message}.
-          </li>
-        ))}
         {fresh.map((t) => (
           <li key={t.ticket}>
             <T>{`${t.ticket}, ${textOf(volume(t.volumeM3, v.units, 1))}, here ${timeOfDay(t.hereMs, site.timeZone)}`}</T>
