@@ -298,14 +298,22 @@ test('a leg is dragged by its grip to another place in the way', async ({ page, 
   const id = await open(page, server, 'K2', 'way');
   const legs = page.locator('[data-leg]');
   const order = () => legs.evaluateAll((all) => all.map((l) => l.getAttribute('data-leg')));
-  const before = await order();
   const [grip, target] = [page.locator('[data-grip]').first(), legs.nth(2)];
-  await grip.scrollIntoViewIfNeeded();
+  await expect(target).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Along the way' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Part it at a bulkhead' })).toBeVisible();
+  const before = await order();
+  await target.scrollIntoViewIfNeeded();
+  // The pointer stands on the grip once the page has come to rest, and lets go once the leg is where it is to be.
+  await grip.hover();
+  await page.mouse.down();
   const [from, to] = [await grip.boundingBox(), await target.boundingBox()];
   if (!from || !to) throw new Error('the legs are not there');
-  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(from.x + from.width / 2, to.y + to.height / 2 + 8, { steps: 8 });
+  const x = from.x + from.width / 2;
+  await page.mouse.move(x, from.y + from.height, { steps: 3 });
+  await expect(page.getByText(`${before[0]} is `)).toBeAttached();
+  await page.mouse.move(x, to.y + to.height / 2 + 8, { steps: 8 });
+  await expect(page.getByText(`${before[0]} is over ${before[2]}.`)).toBeAttached();
   await page.mouse.up();
   const wanted = [before[1], before[2], before[0], ...before.slice(3)];
   await expect.poll(order).toEqual(wanted);

@@ -1,4 +1,5 @@
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   type DragEndEvent,
@@ -6,12 +7,23 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
+import { restrictToParentElement, restrictToVerticalAxis } from '@dnd-kit/modifiers';
 import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { usePlanned } from '../planned.tsx';
 import { LegRow } from './LegRow.tsx';
 
 /** A press that moves this far is a drag, px: a shaking hand still presses. */
 const DRAG_PX = 6;
+
+/** What is told, while a leg is dragged, to those who cannot see where it is. */
+const SPOKEN: Announcements = {
+  onDragStart: ({ active }) => `${String(active.id)} is held.`,
+  onDragOver: ({ active, over }) =>
+    over ? `${String(active.id)} is over ${String(over.id)}.` : `${String(active.id)} is off.`,
+  onDragEnd: ({ active, over }) =>
+    over ? `${String(active.id)} stands where ${String(over.id)} was.` : 'Put back.',
+  onDragCancel: () => 'Put back.',
+};
 
 /** The legs in the order they are gone: dragged or pressed up and down, turned round. */
 export function Legs() {
@@ -44,7 +56,14 @@ export function Legs() {
           </button>
         )}
       </div>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        // Held within the list: else the pane would scroll after the leg without end.
+        modifiers={[restrictToVerticalAxis, restrictToParentElement]}
+        accessibility={{ announcements: SPOKEN }}
+        onDragEnd={dropped}
+      >
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
           <ol className="rows">
             {plan.route.legs.map((leg, i) => (
