@@ -60,6 +60,8 @@ export {
   type Job,
   JOBS,
   type Prices,
+  missingPrices,
+  PRICES,
   pricesOf,
   pricesSchema,
   resourcesShape,

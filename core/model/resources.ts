@@ -97,6 +97,8 @@ export const USUAL_PRICES: Required<Prices> = {
   afterDusk: 300,
   coldSeam: 1500,
 };
+/** Every price, in the order in which they are told. */
+export const PRICES = Object.keys(USUAL_PRICES) as (keyof Prices)[];
 /** The prices of a site, and what is usual where it gives none. */
 export const pricesOf = (site: {
   prices?: Prices | undefined;
@@ -106,6 +108,11 @@ export const pricesOf = (site: {
   ...crewPriceOf(site.crew ?? []),
   ...site.prices,
 });
+/** The prices nobody has given: they are asked for once, where they are weighed. */
+export const missingPrices = (site: Parameters<typeof pricesOf>[0]): (keyof Prices)[] => {
+  const given = { ...crewPriceOf(site.crew ?? []), ...site.prices };
+  return PRICES.filter((k) => given[k] === undefined);
+};
 /** The whole crew standing for a minute, where everybody's hour has its price. */
 function crewPriceOf(crew: readonly CrewMember[]): Pick<Prices, 'crewPerMin'> {
   const perH = crew.map((c) => c.costPerH);

@@ -80,7 +80,8 @@ function startableOf(
   const waits = new Set<string>();
   for (const c of cells) {
     const under = c.below === undefined ? undefined : byId.get(c.below);
-    if (under && !isFull(ratios.get(faceKey(under.elementId, under.lift))))
+    // What goes up in passes beside an opening carries itself.
+    if (under && !c.goesOn && !isFull(ratios.get(faceKey(under.elementId, under.lift))))
       waits.add(faceKey(c.elementId, c.lift));
   }
   return facesOf(cells).flatMap(({ elementId, lift }) => {

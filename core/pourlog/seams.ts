@@ -56,7 +56,7 @@ interface Filling {
   endMs: number;
 }
 
-/** How each cell was filled: a leg fills from its near end to its far end, so a share of it lies in one of its cells. */
+/** How each cell was filled: a leg and lift fills in the order of its cells, so a share of it lies in one of them. */
 function fillingsOf(cells: RouteCell[], placements: ActualPlacement[]) {
   const byFace = new Map<string, ActualPlacement[]>();
   for (const p of placements) {
@@ -66,7 +66,7 @@ function fillingsOf(cells: RouteCell[], placements: ActualPlacement[]) {
   const fillings = new Map<string, Filling>();
   for (const cell of cells) {
     const placed = byFace.get(faceKey(cell.elementId, cell.lift)) ?? [];
-    const pieces = placed.flatMap((p) => cut(p, cell.fromShare, cell.toShare));
+    const pieces = placed.flatMap((p) => cut(p, cell.fillFrom, cell.fillTo));
     const last = pieces.at(-1);
     if (last && pieces[0])
       fillings.set(cell.id, {

@@ -1,4 +1,5 @@
 import { madeOncePer } from '#core/kit';
+import { mostPasses, passesBeside } from './openings.ts';
 import type { Leg, Route } from './route.ts';
 
 /** Cells are never longer than this along the route, m. */
@@ -16,6 +17,12 @@ export interface RouteCell {
   /** The same as shares of its leg, 0 to 1. */
   fromShare: number;
   toShare: number;
+  /**
+   * Between which shares of its leg and lift it is filled, in the order of placing: as it lies along them, but beside an
+   * opening, where a lift goes up in passes and the hose comes back.
+   */
+  fillFrom: number;
+  fillTo: number;
   volumeM3: number;
   heightM: number;
   bottomM: number;
@@ -23,6 +30,8 @@ export interface RouteCell {
   beside: string[];
   /** Stands on an element of the same pour: the form begins here, and holds nothing of what is below. */
   formFoot: boolean;
+  /** Goes on, in the same lift, with the cell below: no wait between lifts. */
+  goesOn: boolean;
 }
 
 /** A stretch of a leg, all its lifts; `section` counts the planned bulkheads passed on the way to it. */
@@ -38,9 +47,16 @@ interface Piece {
 /** Shares nearer to each other than this are one. */
 const SAME = 1e-6;
 
-/** Where a leg is parted along its length: at its bulkheads, and between them so that no cell is too long. */
-function sharesOf(leg: Pick<Leg, 'lengthM' | 'cuts'>): number[] {
-  const ends = [0, ...leg.cuts.filter((c) => c > SAME && c < 1 - SAME), 1];
+/**
+ * Where a leg is parted along its length: at its bulkheads, at the middle of openings whose sides want more than one pass, and
+ * between them so that no cell is too long.
+ */
+function sharesOf(leg: Leg): number[] {
+  const sides = leg.openings.filter((s) => mostPasses(s, leg) > 1).map((s) => s.share);
+  const at = [...leg.cuts, ...sides].filter((c) => c > SAME && c < 1 - SAME);
+  const ends = [0, ...at.sort((a, b) => a - b), 1].filter(
+    (c, i, all) => i === 0 || c - (all[i - 1] as number) > SAME,
+  );
   return ends.slice(1).flatMap((to, i) => {
     const from = ends[i] as number;
     const n = Math.max(1, Math.ceil(((to - from) * leg.lengthM) / CELL_M - 1e-9));
@@ -63,11 +79,25 @@ function piecesIn(legs: readonly Leg[]): Piece[] {
   });
 }
 
-const cellId = (p: Piece, lift: number): string => `${p.leg.elementId}.${p.index}.${lift}`;
-const spanOf = (p: Piece, lift: number): [number, number] => {
-  const heightM = p.leg.heightM / p.leg.lifts;
-  return [p.leg.bottomM + lift * heightM, p.leg.bottomM + (lift + 1) * heightM];
-};
+/** A piece as far as it is filled at one go: one lift of it, or one pass of a lift beside an opening. */
+interface Part {
+  piece: Piece;
+  lift: number;
+  pass: number;
+  of: number;
+  fillFrom: number;
+  fillTo: number;
+}
+
+/** Passes after the first have their number behind: ids of what has one pass stay what they were. */
+const cellId = (p: Piece, lift: number, pass = 0): string =>
+  `${p.leg.elementId}.${p.index}.${lift}${pass > 0 ? `.${pass}` : ''}`;
+/** From where to where a part goes up, m. */
+function spanOf({ piece, lift, pass, of }: Omit<Part, 'fillFrom' | 'fillTo'>): [number, number] {
+  const liftM = piece.leg.heightM / piece.leg.lifts;
+  const foot = piece.leg.bottomM + lift * liftM;
+  return [foot + (pass * liftM) / of, foot + ((pass + 1) * liftM) / of];
+}
 
 /** Nodes at which a piece ends: those of its leg, for the first and the last piece of it. */
 const nodesOf = (p: Piece): string[] =>
@@ -75,21 +105,56 @@ const nodesOf = (p: Piece): string[] =>
     (n) => n !== null,
   );
 
-/** Whether two cells of legs that share a node meet there: walls over a common height, others lift by lift. */
-function meet(a: Piece, liftA: number, b: Piece, liftB: number): boolean {
-  if (a.leg.wall !== b.leg.wall) return false;
-  if (!a.leg.wall) return liftA === liftB;
-  const [lowA, highA] = spanOf(a, liftA);
-  const [lowB, highB] = spanOf(b, liftB);
+/** Whether two parts share some height. */
+function overlap(a: Part, b: Part): boolean {
+  const [lowA, highA] = spanOf(a);
+  const [lowB, highB] = spanOf(b);
   return Math.min(highA, highB) - Math.max(lowA, lowB) > MEETING_M;
+}
+
+/** Whether two parts of legs that share a node meet there: walls over a common height, others lift by lift. */
+function meet(a: Part, b: Part): boolean {
+  if (a.piece.leg.wall !== b.piece.leg.wall) return false;
+  return a.piece.leg.wall ? overlap(a, b) : a.lift === b.lift;
 }
 
 /** Pieces of one turn on two sides of a bulkhead: their joint is planned, and no seam to be kept alive. */
 const parted = (a: Piece, b: Piece): boolean =>
   a.leg.storey === b.leg.storey && a.section !== b.section;
 
-/** The cell under a piece that stands on another element of the pour: the top one, where the piece's middle lies. */
-function cellUnder(p: Piece, piecesOn: ReadonlyMap<string, Piece[]>): string | undefined {
+/** In how many passes a lift goes up where two neighbouring pieces meet at the middle of an opening; 1 where there is none. */
+function passesBetween(a: Piece | undefined, b: Piece, lift: number): number {
+  if (a?.leg !== b.leg || a.index + 1 !== b.index) return 1;
+  const side = b.leg.openings.find((o) => Math.abs(o.share - b.fromShare) < SAME);
+  const liftM = b.leg.heightM / b.leg.lifts;
+  return side ? passesBeside(side, lift * liftM, (lift + 1) * liftM) : 1;
+}
+
+/** One lift over neighbouring pieces, in the order of placing: where openings lie between them, pass by pass over all of these. */
+function partsOf(pieces: readonly Piece[], lift: number): Part[] {
+  const groups: { pieces: Piece[]; passes: number }[] = [];
+  for (const p of pieces) {
+    const last = groups.at(-1);
+    const passes = passesBetween(last?.pieces.at(-1), p, lift);
+    if (last && passes > 1) {
+      last.pieces.push(p);
+      last.passes = Math.max(last.passes, passes);
+    } else groups.push({ pieces: [p], passes: 1 });
+  }
+  return groups.flatMap(({ pieces: own, passes }) => {
+    let filled = (own[0] as Piece).fromShare;
+    return Array.from({ length: passes }, (_, pass) =>
+      own.map((piece): Part => {
+        const fillFrom = filled;
+        filled += (piece.toShare - piece.fromShare) / passes;
+        return { piece, lift, pass, of: passes, fillFrom, fillTo: filled };
+      }),
+    ).flat();
+  });
+}
+
+/** What carries a piece that stands on another element of the pour: the piece of it under this one's middle. */
+function carrierOf(p: Piece, piecesOn: ReadonlyMap<string, Piece[]>): Piece | undefined {
   const share = (p.fromShare + p.toShare) / 2;
   const on = p.leg.standsOn.find((s) => share >= s.fromShare - 1e-9 && share <= s.toShare + 1e-9);
   if (!on) return undefined;
@@ -98,14 +163,73 @@ function cellUnder(p: Piece, piecesOn: ReadonlyMap<string, Piece[]>): string | u
     ((share - on.fromShare) / Math.max(on.toShare - on.fromShare, 1e-9)) *
       (on.endShare - on.startShare);
   const carriers = piecesOn.get(on.elementId);
-  const carrier = carriers?.find((x) => along < x.toShare) ?? carriers?.at(-1);
-  return carrier && cellId(carrier, carrier.leg.lifts - 1);
+  return carriers?.find((x) => along < x.toShare) ?? carriers?.at(-1);
+}
+
+/** The parts of a route in the order of placing, storey by storey, section by section, lift by lift. */
+function inOrder(pieces: readonly Piece[]): Part[] {
+  const storeys = [...new Set(pieces.map((p) => p.leg.storey))].sort((a, b) => a - b);
+  return storeys.flatMap((storey) => {
+    const turn = pieces.filter((p) => p.leg.storey === storey);
+    return [...new Set(turn.map((p) => p.section))].flatMap((section) => {
+      const own = turn.filter((p) => p.section === section);
+      const most = Math.max(...own.map((p) => p.leg.lifts));
+      return Array.from({ length: most }, (_, lift) =>
+        partsOf(
+          own.filter((p) => lift < p.leg.lifts),
+          lift,
+        ),
+      ).flat();
+    });
+  });
+}
+
+/** The earlier parts a part meets at its side: the piece before on its leg, and those at a shared node. */
+function besides(part: Part, before: readonly Part[], atNode: ReadonlyMap<string, Part[]>): Part[] {
+  const { piece } = part;
+  const onLeg = before.filter(
+    (o) => o.lift === part.lift && !parted(o.piece, piece) && overlap(o, part),
+  );
+  const met = nodesOf(piece).flatMap((n) =>
+    (atNode.get(n) ?? []).filter(
+      (o) => o.piece.leg !== piece.leg && !parted(piece, o.piece) && meet(part, o),
+    ),
+  );
+  return [...onLeg, ...met];
+}
+
+const partId = (p: Part): string => cellId(p.piece, p.lift, p.pass);
+
+function cellOf(part: Part, below: string | undefined, beside: readonly Part[]): RouteCell {
+  const { piece: p, lift, pass, of } = part;
+  const { leg } = p;
+  const [bottomM, topM] = spanOf(part);
+  return {
+    id: partId(part),
+    elementId: leg.elementId,
+    lift,
+    fromM: leg.fromM + leg.lengthM * p.fromShare,
+    toM: leg.fromM + leg.lengthM * p.toShare,
+    fromShare: p.fromShare,
+    toShare: p.toShare,
+    fillFrom: of === 1 ? p.fromShare : part.fillFrom,
+    fillTo: of === 1 ? p.toShare : part.fillTo,
+    volumeM3: (leg.volumeM3 * (p.toShare - p.fromShare)) / leg.lifts / of,
+    heightM: of === 1 ? leg.heightM / leg.lifts : topM - bottomM,
+    bottomM,
+    below,
+    beside: [...new Set(beside.map(partId))],
+    formFoot: lift === 0 && pass === 0 && below !== undefined,
+    goesOn: pass > 0,
+  };
 }
 
 /**
  * Cuts the route into cells in the order of placing: what carries before what stands on it; in each of these up to a planned
- * bulkhead before what lies beyond it; there lift by lift, once along the way for each lift. Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side
- * (`beside`): the one before on its leg, and those at a shared node.
+ * bulkhead before what lies beyond it; there lift by lift, once along the way for each lift. A lift that would stand more than
+ * four feet above the other side of a window or door stops half way up and waits for that side: there it goes up in passes.
+ * Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side (`beside`): the one before on
+ * its leg, and those at a shared node.
  */
 export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
   const storeys = [...new Set(route.legs.map((l) => l.storey))].sort((a, b) => a - b);
@@ -115,47 +239,21 @@ export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
   const piecesOn = new Map<string, Piece[]>();
   for (const p of pieces)
     piecesOn.set(p.leg.elementId, [...(piecesOn.get(p.leg.elementId) ?? []), p]);
-  const atNode = new Map<string, { piece: Piece; lift: number }[]>();
-  const cells: RouteCell[] = [];
-  const besides = (p: Piece, lift: number): string[] => {
-    const met = nodesOf(p).flatMap((n) =>
-      (atNode.get(n) ?? []).filter(
-        (o) => o.piece.leg !== p.leg && !parted(p, o.piece) && meet(p, lift, o.piece, o.lift),
-      ),
-    );
-    const last = p.index > 0 ? piecesOn.get(p.leg.elementId)?.[p.index - 1] : undefined;
-    const before = last && !parted(last, p) ? [cellId(last, lift)] : [];
-    return [...new Set([...before, ...met.map((o) => cellId(o.piece, o.lift))])];
+  const atNode = new Map<string, Part[]>();
+  const placed = new Map<Piece, Part[]>();
+  const topOf = (p: Piece | undefined) => {
+    const top = p && placed.get(p)?.at(-1);
+    return top && partId(top);
   };
-  const add = (p: Piece, lift: number) => {
-    const { leg } = p;
-    const heightM = leg.heightM / leg.lifts;
-    const under = lift > 0 ? cellId(p, lift - 1) : cellUnder(p, piecesOn);
-    cells.push({
-      id: cellId(p, lift),
-      elementId: leg.elementId,
-      lift,
-      fromM: leg.fromM + leg.lengthM * p.fromShare,
-      toM: leg.fromM + leg.lengthM * p.toShare,
-      fromShare: p.fromShare,
-      toShare: p.toShare,
-      volumeM3: (leg.volumeM3 * (p.toShare - p.fromShare)) / leg.lifts,
-      heightM,
-      bottomM: leg.bottomM + lift * heightM,
-      below: under,
-      beside: besides(p, lift),
-      formFoot: lift === 0 && under !== undefined,
-    });
-    for (const n of nodesOf(p)) atNode.set(n, [...(atNode.get(n) ?? []), { piece: p, lift }]);
-  };
-  for (const storey of storeys) {
-    const turn = pieces.filter((p) => p.leg.storey === storey);
-    for (const section of new Set(turn.map((p) => p.section))) {
-      const own = turn.filter((p) => p.section === section);
-      const most = Math.max(...own.map((p) => p.leg.lifts));
-      for (let lift = 0; lift < most; lift += 1)
-        for (const p of own) if (lift < p.leg.lifts) add(p, lift);
-    }
-  }
-  return cells;
+  return inOrder(pieces).map((part) => {
+    const { piece } = part;
+    const first = part.lift === 0 && part.pass === 0;
+    const under = topOf(first ? carrierOf(piece, piecesOn) : piece);
+    const previous = piecesOn.get(piece.leg.elementId)?.[piece.index - 1];
+    const before = (previous && placed.get(previous)) ?? [];
+    const cell = cellOf(part, under, besides(part, before, atNode));
+    placed.set(piece, [...(placed.get(piece) ?? []), part]);
+    for (const n of nodesOf(piece)) atNode.set(n, [...(atNode.get(n) ?? []), part]);
+    return cell;
+  });
 });

@@ -119,6 +119,7 @@ function simulationFor(
       moveMin: 0,
       beside: c.beside,
       formFoot: c.formFoot,
+      goesOn: c.goesOn,
       ...(c.below === undefined ? {} : { below: c.below }),
     })),
     loads: loads.map((l, i) => ({

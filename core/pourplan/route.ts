@@ -10,6 +10,7 @@ import {
 import { footingTopM, standsOn } from '#core/siteplan';
 import { type Takeoff, takeOffOf } from '#core/takeoff';
 import { liftsOf } from './lifts.ts';
+import { type Side, sidesOf } from './openings.ts';
 import { carriedBy, storeysOf } from './storeys.ts';
 
 /**
@@ -44,6 +45,8 @@ export interface Leg {
   standsOn: Standing[];
   /** Planned bulkheads, shares (0 to 1) in the direction of placing, in their order. */
   cuts: number[];
+  /** Windows and doors, whose two sides are filled evenly. */
+  openings: Side[];
 }
 export interface Route {
   legs: Leg[];
@@ -159,6 +162,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         endNode: reversed ? run.from : run.to,
         standsOn: standingsOf(site, run, reversed, carriers, legs),
         cuts: cutsOf(pour.settings.bulkheads, elementId, reversed),
+        openings: sidesOf(run, reversed, volume.get(elementId)?.lengthM ?? 0),
       });
     } else if (stand) {
       const whole = { fromShare: 0, toShare: 1, startShare: 0, endShare: 1 };
@@ -174,6 +178,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         endNode: null,
         standsOn: carriers.map((id) => ({ elementId: id, ...whole })),
         cuts: [],
+        openings: [],
       });
     }
     fromM += runOrStandLength(legs, elementId);

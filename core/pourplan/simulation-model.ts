@@ -17,6 +17,8 @@ export const simulationShape = z.object({
       beside: z.array(z.string()).default([]),
       /** The form begins at the foot of this cell: the fresh concrete below does not press on it. */
       formFoot: z.boolean({ error: 'must be true or false' }).default(false),
+      /** It goes on in the same lift as the cell below: the wait between lifts is not kept. */
+      goesOn: z.boolean({ error: 'must be true or false' }).default(false),
     }),
   ),
   loads: someOf(
@@ -30,7 +32,7 @@ export const simulationShape = z.object({
   ),
   placingRateM3PerH: positive(),
   changeOverMin: nonNegative().default(0),
-  /** A cell on another begins no sooner than this after the one below is full. */
+  /** A cell on another of the lift below begins no sooner than this after the one below is full. */
   liftWaitMin: nonNegative().default(0),
   leftBehindM3: nonNegative().default(0),
   breaks: z.array(z.object({ fromMin: nonNegative(), toMin: nonNegative() })).default([]),

@@ -72,7 +72,7 @@ function fillFrom(
     if (!doing.moved) {
       t += c.moveMin;
       const under = c.below === undefined ? undefined : state.filled.get(c.below);
-      if (under && v.liftWaitMin > 0) t = Math.max(t, under.end + v.liftWaitMin);
+      if (under && !c.goesOn && v.liftWaitMin > 0) t = Math.max(t, under.end + v.liftWaitMin);
       doing.moved = true;
     }
     t = Math.max(t, state.notBeforeMin);

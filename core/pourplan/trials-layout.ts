@@ -24,6 +24,8 @@ export interface Layout {
   /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
   heavy: Int32Array;
   below: Int32Array;
+  /** The cell whose end the wait between lifts counts from; −1 for none. */
+  waitsFor: Int32Array;
   /** 1 where a form begins: no head comes from below. */
   foot: Uint8Array;
   height: Float64Array;
@@ -54,6 +56,7 @@ export function layOut(v: SimulationInput): Layout {
   const index = new Map(v.cells.map((c, i) => [c.id, i]));
   const at = (id: string): number => index.get(id) ?? -1;
   const below = Int32Array.from(v.cells, (c) => (c.below === undefined ? -1 : at(c.below)));
+  const waitsFor = Int32Array.from(v.cells, (c, i) => (c.goesOn ? -1 : (below[i] as number)));
   const foot = Uint8Array.from(v.cells, (c) => (c.formFoot ? 1 : 0));
   const height = Float64Array.from(v.cells, (c) => c.heightM);
   const seams = v.cells.flatMap((c, i) => [
@@ -78,6 +81,7 @@ export function layOut(v: SimulationInput): Layout {
     seamPlace: placesOfSeams(v, seams),
     heavy: Int32Array.from(heavy),
     below,
+    waitsFor,
     foot,
     height,
     loadVolume: Float64Array.from(v.loads, (l) => l.volumeM3),

@@ -30,6 +30,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     seamPlace,
     heavy,
     below,
+    waitsFor,
     foot,
     height,
     breakFrom,
@@ -154,7 +155,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
         while (holds > NOTHING_M3 && cell < cells) {
           if (!moved) {
             t += move[cell] as number;
-            const under = below[cell] as number;
+            const under = waitsFor[cell] as number;
             if (liftWaitMin > 0 && under >= 0) {
               const from = (end[under] as number) + liftWaitMin;
               if (from > t) t = from;

@@ -1,4 +1,5 @@
 import { runOf, type SitePlan } from '#core/model';
+import { mostPasses } from './openings.ts';
 import type { PourPlan } from './plan.ts';
 import type { Leg, Route } from './route.ts';
 
@@ -7,33 +8,31 @@ export type WayNote = { atM: number; elementId: string } & (
   | { kind: 'corner'; node: string }
   /** Several runs meet: how long the one that is passed waits for the next, and when its seam shuts, min. */
   | { kind: 'tee'; node: string; waitMin: number; knitMin: number }
-  /** How far one side stands above the other while it is filled, m: a lift; and whether that is little enough for the buck. */
-  | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number; even: boolean }
+  /** How far one side stands above the other while it is filled, m; and in how many passes a lift goes up there so that it is not more. */
+  | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number; passes: number }
   | { kind: 'step'; node: string; upM: number }
   | { kind: 'bulkhead' }
 );
 
-/** One side may stand so far above the other before it pushes the buck over, m: four feet (site practice). */
-const EVEN_M = 1.2192;
 /** Less than this is no step, m. */
 const STEP_M = 0.01;
 
 function openingsOf(site: SitePlan, leg: Leg): WayNote[] {
-  return (runOf(site, leg.elementId)?.openings ?? []).flatMap((o): WayNote[] =>
-    o.kind === 'window' || o.kind === 'door'
-      ? [
-          {
-            even: Math.min(leg.heightM / leg.lifts, o.headM) <= EVEN_M + 1e-6,
-            kind: 'opening',
-            what: o.kind,
-            mark: o.mark ?? null,
-            elementId: leg.elementId,
-            atM: leg.fromM + (leg.reversed ? leg.lengthM - o.atM - o.widthM : o.atM),
-            liftM: Math.min(leg.heightM / leg.lifts, o.headM),
-          },
-        ]
-      : [],
-  );
+  return (runOf(site, leg.elementId)?.openings ?? []).flatMap((o): WayNote[] => {
+    if (o.kind !== 'window' && o.kind !== 'door') return [];
+    const passes = mostPasses(o, leg);
+    return [
+      {
+        kind: 'opening',
+        what: o.kind,
+        mark: o.mark ?? null,
+        elementId: leg.elementId,
+        atM: leg.fromM + (leg.reversed ? leg.lengthM - o.atM - o.widthM : o.atM),
+        liftM: Math.min(leg.heightM / leg.lifts / passes, o.headM),
+        passes,
+      },
+    ];
+  });
 }
 
 /** How many legs of one turn end at a node. */

@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
+import { evaluate } from '#core/kit';
 import { job, L_RUNS, type JobParts } from '../testdata/jobs.ts';
 import { anotherBulkhead, proposedBulkheads, stopEndsOf } from './bulkheads.ts';
 import { cellsOf } from './cells.ts';
 import { layings, twoFronts } from './lay.ts';
 import { formM3, spareSpot } from './left-over.ts';
 import { planPour } from './plan.ts';
+import { pourSimulation } from './pour-simulation.ts';
 import { routeOf } from './route.ts';
 import { seamSaver } from './save-seam.ts';
 import { wayNotes } from './way-notes.ts';
@@ -143,10 +145,10 @@ describe('along the way', () => {
     const notes = wayNotes(site, plan);
     expect(notes.map((n) => n.kind)).toEqual(['bulkhead', 'opening']);
     expect(notes[0]?.atM).toBeCloseTo(6, 9);
-    // Half of 3 m.
-    expect(notes[1]).toMatchObject({ mark: 'O1', liftM: 1.5, atM: 11.6, even: false });
+    // Half of 3 m is more than four feet: it goes up there in two passes of 0.75 m.
+    expect(notes[1]).toMatchObject({ mark: 'O1', liftM: 0.75, atM: 11.6, passes: 2 });
     const third = planOf({ elements: ['WL'], ...LONG, settings: { lifts: 3 } });
-    expect(wayNotes(third.site, third.plan)[0]).toMatchObject({ liftM: 1, even: true });
+    expect(wayNotes(third.site, third.plan)[0]).toMatchObject({ liftM: 1, passes: 1 });
   });
 
   test('a tee says how long the branch waits', () => {
@@ -180,4 +182,76 @@ test('the form for what is left over: its volume, and a place off what is poured
   expect(formM3({ lengthM: 2, widthM: 0.5, depthM: 0.4 })).toBeCloseTo(0.4, 9);
   const { site, pour } = long();
   expect(spareSpot(site, pour)).toEqual({ xM: 3, yM: -3 });
+});
+
+describe('both sides of an opening', () => {
+  const one = { elements: ['WL'], ...LONG };
+
+  test('a lift over four feet stops half way up before it, and waits for its other side', () => {
+    const { plan } = planOf({ ...one, settings: { lifts: 2 } });
+    // 24 m are parted at the middle of the window, 12.2 m: five pieces of 2.44 m, then four of 2.95 m.
+    const beside = plan.cells.filter((c) => c.lift === 0).map((c) => c.id);
+    expect(beside.slice(3, 9)).toEqual([
+      'WL.3.0',
+      'WL.4.0',
+      'WL.5.0',
+      'WL.4.0.1',
+      'WL.5.0.1',
+      'WL.6.0',
+    ]);
+    const at = (id: string) => plan.cells.find((c) => c.id === id);
+    expect(at('WL.4.0')?.toM).toBeCloseTo(12.2, 9);
+    expect(at('WL.4.0.1')).toMatchObject({ below: 'WL.4.0', heightM: 0.75, bottomM: 0.75 });
+    expect(at('WL.4.0.1')).toMatchObject({ goesOn: true, beside: ['WL.3.0'] });
+    expect(at('WL.5.0.1')?.beside).toEqual(['WL.4.0.1']);
+    expect(at('WL.6.0')?.beside).toEqual(['WL.5.0', 'WL.5.0.1']);
+    // The lift above stands on the last pass. It ends at 3 m, above the head: from 1.5 m on only half a metre is beside it.
+    expect(at('WL.4.1')?.below).toBe('WL.4.0.1');
+    expect(plan.cells.some((c) => c.lift === 1 && c.goesOn)).toBe(false);
+    const whole = plan.cells.reduce((s, c) => s + c.volumeM3, 0);
+    expect(whole).toBeCloseTo(plan.route.volumeM3, 9);
+  });
+
+  test('neither side ever stands more than four feet above the other, at whatever height and lift', () => {
+    for (const lifts of [1, 2, 3])
+      for (const topM of [2.2, 3, 4.4]) {
+        const [run] = LONG.runs;
+        const runs = [{ ...run, topM, openings: [{ ...run?.openings[0], sillM: 0, headM: 2 }] }];
+        const { plan } = planOf({ ...one, runs, settings: { lifts } });
+        const level = { before: 0, after: 0 };
+        for (const c of plan.timetable.placements.map((p) =>
+          plan.cells.find((x) => x.id === p.cellId),
+        )) {
+          if (!c || c.bottomM >= 2) continue;
+          const top = Math.min(2, c.bottomM + c.heightM);
+          if (Math.abs(c.toM - 12.2) < 1e-6) level.before = top;
+          else if (Math.abs(c.fromM - 12.2) < 1e-6) level.after = top;
+          else continue;
+          expect(Math.abs(level.before - level.after)).toBeLessThanOrEqual(1.2192 + 1e-9);
+        }
+      }
+  });
+
+  test('the wait between lifts is not kept between passes, and the odds run over the same passes', () => {
+    const { plan } = planOf({ ...one, settings: { lifts: 1, liftWaitMin: 40 } });
+    const [pass] = plan.cells.filter((c) => c.goesOn);
+    expect(pass).toBeDefined();
+    const begun = (id: string | undefined) =>
+      plan.timetable.placements.find((p) => p.cellId === id)?.fromMin ?? NaN;
+    const other = plan.cells[plan.cells.findIndex((c) => c === pass) - 1];
+    const otherEnd = plan.timetable.placements.findLast((p) => p.cellId === other?.id)?.toMin;
+    // Straight after the other side: it waits for that, and for nothing else.
+    expect(begun(pass?.id)).toBeCloseTo(otherEnd ?? NaN, 6);
+    const exact = plan.simulation.loads.map((l) => ({
+      ...l,
+      plantDelay: { medianMin: l.plantDelay.medianMin, p90Min: l.plantDelay.medianMin },
+      travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
+    }));
+    const { odds } = evaluate(pourSimulation, {
+      ...plan.simulation,
+      loads: exact,
+      trials: 3,
+    }).result;
+    expect(odds.finishMin.p50).toBeCloseTo(plan.timetable.finishMin, 6);
+  });
 });

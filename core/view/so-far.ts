@@ -29,11 +29,11 @@ function ofStretch(
   const span = p.toRatio - p.fromRatio;
   if (span <= NOTHING) return [];
   return cells.flatMap((c): Placement[] => {
-    const a = Math.max(p.fromRatio, c.fromShare);
-    const z = Math.min(p.toRatio, c.toShare);
+    const a = Math.max(p.fromRatio, c.fillFrom);
+    const z = Math.min(p.toRatio, c.fillTo);
     if (z - a <= NOTHING) return [];
     const at = (ratio: number) => from + ((to - from) * (ratio - p.fromRatio)) / span;
-    const volumeM3 = (c.volumeM3 * grown * (z - a)) / (c.toShare - c.fromShare);
+    const volumeM3 = (c.volumeM3 * grown * (z - a)) / (c.fillTo - c.fillFrom);
     return [{ cellId: c.id, loadId, fromMin: at(a), toMin: at(z), volumeM3 }];
   });
 }

@@ -20,6 +20,7 @@ export { batchLines, mixerSentence, mixerText } from './mixer.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
 export { aheadText, lostText, sentBackText } from './outlook.ts';
 export { gaugedL, waterAdviceText, waterText } from './water.ts';
+export { PRICE_WORDS, weighedText } from './prices.ts';
 export { FIRST_AID, peopleFirst } from './trouble.ts';
 export { wayFigures, wayWords } from './ways.ts';
 export { LOAD_ADVICE, loadVerdictText } from './loads.ts';

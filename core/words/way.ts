@@ -31,9 +31,9 @@ export function wayNoteText(n: WayNote, units: UnitSystem): string {
         : `Tee ${n.node}: fill what meets there together`;
     case 'opening':
       return `${n.mark ?? (n.what === 'door' ? 'Door' : 'Window')} in ${n.elementId}: ${
-        n.even
-          ? `both sides evenly, never more than ${distanceText(n.liftM, units)} apart`
-          : `a lift is ${distanceText(n.liftM, units)}: stop half way up and fill the other side, or plan more lifts`
+        n.passes > 1
+          ? `a lift goes up there in ${n.passes} passes: part way, then the other side as far, never more than ${distanceText(n.liftM, units)} apart`
+          : `both sides evenly, never more than ${distanceText(n.liftM, units)} apart`
       }`;
     case 'step':
       return `Step ${n.upM > 0 ? 'up' : 'down'} ${distanceText(Math.abs(n.upM), units)} at ${n.node}: ${

@@ -1,16 +1,9 @@
-import { pricesSchema, USUAL_PRICES } from '#core/model';
+import { PRICES, pricesSchema, USUAL_PRICES } from '#core/model';
+import { PRICE_WORDS } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
-
-const FIELDS = [
-  ['crewPerMin', 'The crew standing, a minute'],
-  ['pumpPerMin', 'The pump standing, a minute'],
-  ['oldLoad', 'A load that gets too old'],
-  ['afterDusk', 'Going on after dusk'],
-  ['coldSeam', 'Mending a seam that went cold'],
-] as const;
 
 /** What things cost on this site. What is left empty counts as it usually is. */
 export default function PricesSheet({ onClose }: { onClose: () => void }) {
@@ -28,11 +21,11 @@ export default function PricesSheet({ onClose }: { onClose: () => void }) {
         act="Keep"
         className="grid grid-cols-1 gap-3 sm:grid-cols-2"
       >
-        {FIELDS.map(([name, label]) => (
+        {PRICES.map((name) => (
           <div key={name}>
             <QuantityInput
               name={name}
-              label={`${label}${currency ? `, ${currency}` : ''}`}
+              label={`${PRICE_WORDS[name]}${currency ? `, ${currency}` : ''}`}
               quantity={null}
               required={false}
             />

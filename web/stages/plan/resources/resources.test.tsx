@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { conveyanceSchema } from '../../../../core/model/resources.ts';
 import { mixerSchema } from '../../../../core/model/mixers.ts';
 import { renderInPour } from '../../../testing/pour.tsx';
+import AskPrices from './AskPrices.tsx';
 import ConveyancesSheet from './ConveyancesSheet.tsx';
 import CrewSheet from './CrewSheet.tsx';
 import MixersSheet from './MixersSheet.tsx';
@@ -129,5 +130,31 @@ test('a price below nothing is refused; what is left empty is left to the usual'
   await user.click(screen.getByRole('button', { name: 'Keep' }));
   await waitFor(() => {
     expect(saveResources).toHaveBeenCalledWith({ prices: { crewPerMin: 4, oldLoad: 350 } });
+  });
+});
+
+describe('prices nobody has given', () => {
+  test('only those are asked for; what is typed and the usual of the rest are kept with the site', async () => {
+    const user = userEvent.setup();
+    const { saveResources } = renderInPour(<AskPrices />, {
+      site: { prices: { crewPerMin: 4, pumpPerMin: 2, oldLoad: 350 }, crew: [] },
+    });
+    expect(screen.queryByLabelText(/crew standing/)).toBeNull();
+    await user.type(screen.getByLabelText(/dusk/), '150');
+    await user.click(screen.getByRole('button', { name: /^Keep/ }));
+    await waitFor(() => {
+      expect(saveResources).toHaveBeenCalledWith({
+        prices: { crewPerMin: 4, pumpPerMin: 2, oldLoad: 350, afterDusk: 150, coldSeam: 1500 },
+      });
+    });
+  });
+
+  test('once all are given nothing is asked', () => {
+    renderInPour(<AskPrices />, {
+      site: {
+        prices: { crewPerMin: 4, pumpPerMin: 0, oldLoad: 1, afterDusk: 0, coldSeam: 9 },
+      },
+    });
+    expect(screen.queryByRole('region')).toBeNull();
   });
 });

@@ -5,24 +5,20 @@ import { clockText, moneyText, textOf, volume } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { type PourView } from '../../../app/pour-view.ts';
 import { Mark } from '../../../ui/Mark.tsx';
-import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { MORNINGS } from '#core/words';
+import { lazily } from '../../../ui/lazily.tsx';
+import { MORNINGS, weighedText } from '#core/words';
 import { usePlanned } from '../planned.tsx';
 import { useSearch } from './useSearch.ts';
 import {
   type Choice,
-  type Price,
   choicesOf,
   CHOICES,
   MOST_PLANS,
   inputOf,
   SEARCH_MORNINGS,
 } from './search-input.ts';
-const PRICE_WORDS = {
-  crewPerMin: 'crew, a minute',
-  oldLoad: 'a load too old',
-  afterDusk: 'ending after dusk',
-} as const;
+
+const AskPrices = lazily(() => import('../resources/AskPrices.tsx'));
 
 /** One plan in words: start, way, lifts, loads, hour. */
 function planWords(v: PourView, c: Candidate): string {
@@ -46,22 +42,17 @@ export function SearchPanel() {
   const [free, setFree] = useState<Set<Choice>>(
     () => new Set<Choice>(['startAt', 'reverse', 'lifts', 'placingRateM3PerH', 'firstLoadMin']),
   );
-  const { currency } = v.record.site;
-  const [prices, setPrices] = useState<Record<Price, number | null>>(() => pricesOf(v.record.site));
-  const { crewPerMin, oldLoad, afterDusk } = prices;
-  const priced =
-    crewPerMin !== null &&
-    oldLoad !== null &&
-    afterDusk !== null &&
-    Math.min(crewPerMin, oldLoad, afterDusk) >= 0
-      ? { crewPerMin, oldLoad, afterDusk }
-      : null;
+  const { site } = v.record;
+  const prices = useMemo(() => {
+    const { crewPerMin, oldLoad, afterDusk } = pricesOf(site);
+    return { crewPerMin, oldLoad, afterDusk };
+  }, [site]);
   const choices = useMemo(() => choicesOf(v, free), [v, free]);
   const possible = CHOICES.reduce((n, [k]) => n * Math.max(1, choices[k].length), 1);
   const looked = Math.min(possible, MOST_PLANS);
   const { progress, result, running, start, stop, forget } = useSearch();
   const run = () => {
-    if (priced) start(inputOf(v, choices, priced, p.noGo), looked);
+    start(inputOf(v, choices, prices, p.noGo), looked);
   };
   const take = (c: Candidate) => {
     forget();
@@ -83,21 +74,8 @@ export function SearchPanel() {
         its seams and the forms’ rating, and is done before the rain, wins.
       </p>
       <MayChange free={free} running={running} setFree={setFree} forget={forget} />
-      <div className="mb-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-1">
-        {(Object.keys(PRICE_WORDS) as Price[]).map((k) => (
-          <QuantityField
-            key={k}
-            label={`${PRICE_WORDS[k]}${currency ? `, ${currency}` : ''}`}
-            quantity={null}
-            units={v.units}
-            value={prices[k]}
-            onChange={(n) => {
-              setPrices({ ...prices, [k]: n });
-            }}
-            error={(prices[k] ?? 0) < 0 ? 'Not below 0.' : undefined}
-          />
-        ))}
-      </div>
+      <AskPrices />
+      <p className="my-2 text-ink2">Weighed: {weighedText(prices, site.currency)}.</p>
       <div className="mb-3 grid">
         {running ? (
           <button
@@ -111,7 +89,7 @@ export function SearchPanel() {
             Stop
           </button>
         ) : (
-          <button type="button" className="btn" disabled={!priced} onClick={run}>
+          <button type="button" className="btn" onClick={run}>
             Look through {looked}
             {possible > MOST_PLANS ? ` of ${possible}` : ''}
           </button>

@@ -2,7 +2,6 @@ import { wayNotes } from '#core/pourplan';
 import { distanceText } from '#core/units';
 import { wayNoteText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
-import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 
@@ -21,7 +20,6 @@ export default function WayNotes() {
             <b className="w-24 shrink-0 text-right tnum font-semibold">
               <T>{distanceText(n.atM, v.units)}</T>
             </b>
-            {n.kind === 'opening' && !n.even && <Mark verdict="tight" />}
             <span>
               <T>{wayNoteText(n, v.units)}</T>
             </span>

@@ -1,8 +1,6 @@
 import { conveyancesFor, mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
 import type { PourView } from '../../../app/pour-view.ts';
 
-/** What a search weighs, in the site's money. */
-export type Price = 'crewPerMin' | 'oldLoad' | 'afterDusk';
 /** Mornings each plan is poured on, and the most plans looked at. */
 export const SEARCH_MORNINGS = 200;
 export const MOST_PLANS = 1000;
