@@ -131,7 +131,7 @@ export function Passes({ m, hatch }: { m: March; hatch: string }) {
 
 /** When the windows open and shut, in words beside them, where there is room. */
 export function WindowWords({ m }: { m: March }) {
-  const { t, x0, x1, plan, planned, done, actual, foot } = m;
+  const { t, x, x0, plan, planned, done, actual, foot } = m;
   const logged = actual !== undefined && done.length > 0;
   const first = planned[0];
   const last = m.open(planned).at(-1);
@@ -145,7 +145,7 @@ export function WindowWords({ m }: { m: March }) {
       )}
       {last && !logged && t(last.t1 + plan.knitMin) + 20 < foot && (
         <text
-          x={x1 - 6}
+          x={x(last.x1) - 6}
           y={t(last.t1 + plan.knitMin) + 18}
           textAnchor="end"
           className="halo"

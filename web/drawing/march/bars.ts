@@ -15,7 +15,9 @@ export interface Bar {
 /** Runs and lifts on which something of the same pour is placed. */
 function coveredFaces({ cells }: PourPlan): ReadonlySet<string> {
   const byId = new Map(cells.map((c) => [c.id, faceKey(c.elementId, c.lift)]));
-  return new Set(cells.flatMap((c) => (c.below === undefined ? [] : [byId.get(c.below) ?? ''])));
+  return new Set(
+    cells.flatMap((c) => (c.below === undefined || c.goesOn ? [] : [byId.get(c.below) ?? ''])),
+  );
 }
 
 /** The passes of the plan. */
