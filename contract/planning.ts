@@ -58,9 +58,11 @@ export const orderBody = z.object({
     .int('must be a whole number')
     .gt(0, 'must be above 0')
     .lte(500, 'must be 500 or fewer'),
-  /** What it is to the plant: a first order or a changed one, put off, or called off. */
+  /** What it is to the plant: a first order or a changed one, put off, called off, or so much more on the day. */
   act: z
-    .enum(['order', 'put-off', 'cancel'], { error: 'must be order, put-off or cancel' })
+    .enum(['order', 'put-off', 'cancel', 'more'], {
+      error: 'must be order, put-off, cancel or more',
+    })
     .default('order'),
 });
 

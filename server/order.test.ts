@@ -48,6 +48,31 @@ describe('an order to the plant', () => {
     expect(await entries(record.id)).toBe(3);
   });
 
+  test('so much more is called beside it: one load more, the others as late as they were, its number the same', async () => {
+    const record = await pourOf('K1');
+    const planned = plannedOf(record);
+    const said = (await tell(record.id, planned).expect(200)).body as OrderAnswer;
+    const before = await deliveries(record.id);
+    const more = (await tell(record.id, { act: 'more', volumeM3: 2, loads: 1 }).expect(200))
+      .body as OrderAnswer;
+    expect(more).toMatchObject({ taken: true, number: said.number });
+    expect(more.said).toMatch(/leaves about \d\d:\d\d, here about/);
+    const after = await deliveries(record.id);
+    expect(after.loads.slice(0, -1)).toEqual(before.loads);
+    expect(after.loads.at(-1)).toMatchObject({ id: `L${planned.loads + 1}`, volumeM3: 2 });
+    // A second call has a name of its own.
+    await tell(record.id, { act: 'more', volumeM3: 3, loads: 1 }).expect(200);
+    expect((await deliveries(record.id)).loads.at(-1)?.id).toBe(`L${planned.loads + 2}`);
+  });
+
+  test('more than its trucks hold is refused with what to do, and nothing is written down', async () => {
+    const record = await pourOf('K1');
+    const known = await entries(record.id);
+    const answer = await tell(record.id, { act: 'more', volumeM3: 200, loads: 1 }).expect(400);
+    expect((answer.body as Problem).detail).toContain('Call for more loads');
+    expect(await entries(record.id)).toBe(known);
+  });
+
   test('is refused in words where the plant cannot, and nothing is written down', async () => {
     const record = await pourOf('K2');
     const put = async (firstLoadMin: number, date = '2026-10-06') => {

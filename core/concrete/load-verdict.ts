@@ -1,13 +1,23 @@
 import { z } from 'zod';
-import { anyNumber, calculation, fig, freshTemperature, nonNegative, positive } from '#core/kit';
+import {
+  anyNumber,
+  calculation,
+  fig,
+  freshTemperature,
+  nonNegative,
+  positive,
+  share,
+} from '#core/kit';
 import { atLeast, atMost } from '#core/units';
 
 /** Hottest concrete to take, °C (95 °F; ACI 305.1-14), and coldest where no section rule says more (ACI 306.1). */
 const HOTTEST_C = 35;
 const COLDEST_C = 5;
+/** Air may be so far off what was ordered, as a share of the volume (ASTM C94/C94M-21 §8.2). */
+const AIR_TOLERANCE = 0.015;
 
 /** What can be wrong with a load, in the order in which it is said. */
-const FAULTS = ['mix', 'age', 'hot', 'cold', 'wet', 'stiff'] as const;
+const FAULTS = ['mix', 'age', 'hot', 'cold', 'air', 'wet', 'stiff'] as const;
 export type Fault = (typeof FAULTS)[number];
 
 function verdictOf(reject: boolean, adjust: boolean): 'accept' | 'adjust' | 'reject' {
@@ -21,8 +31,8 @@ export const loadVerdict = calculation({
   title: 'Load verdict',
   purpose: 'Whether a load may be placed, may be adjusted first, or has to go back, and why.',
   formula:
-    'reject: other mix, age over its limit, too hot or too cold, too wet, or too stiff with no water left; adjust: too stiff and water may be added; accept otherwise',
-  source: 'ASTM C94/C94M-21 §12.7 and §13; ACI 305.1-14; ACI 306.1',
+    'reject: other mix, age over its limit, too hot or too cold, air off what was ordered, too wet, or too stiff with no water left; adjust: too stiff and water may be added; accept otherwise',
+  source: 'ASTM C94/C94M-21 §8.2, §12.7 and §13; ACI 305.1-14; ACI 306.1',
   limits:
     'The contract’s own limits rule. Slump and water come from slump-verdict and water-addition.',
   input: z
@@ -33,6 +43,9 @@ export const loadVerdict = calculation({
       concreteTempC: freshTemperature().optional(),
       hottestC: freshTemperature().default(HOTTEST_C),
       coldestC: freshTemperature().default(COLDEST_C),
+      airRatio: share().optional(),
+      orderedAirRatio: share().optional(),
+      airTolerance: share().default(AIR_TOLERANCE),
       slump: z
         .enum(['accept', 'low', 'high'], { error: 'must be accept, low or high' })
         .nullable()
@@ -67,6 +80,14 @@ export const loadVerdict = calculation({
       reject.push(['hot', `${fig(v.concreteTempC)} °C is hotter than ${fig(v.hottestC)} °C`]);
     if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC))
       reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)} °C`]);
+    if (v.airRatio !== undefined && v.orderedAirRatio !== undefined) {
+      const off = Math.abs(v.airRatio - v.orderedAirRatio);
+      if (!atMost(off, v.airTolerance))
+        reject.push([
+          'air',
+          `air ${fig(v.airRatio * 100)} in 100, ordered ${fig(v.orderedAirRatio * 100)} ± ${fig(v.airTolerance * 100)}`,
+        ]);
+    }
     if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);
     if (v.slump === 'low' && v.addL <= 0)
       reject.push(['stiff', 'too stiff, and no water may be added']);

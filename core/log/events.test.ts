@@ -28,6 +28,20 @@ const GOOD: Record<EventKind, unknown> = {
       { atM: 3, offsetMm: -4 },
     ],
   },
+  'load-step': { loadId: 'L1', step: 'chute' },
+  'fresh-test': { loadId: 'L1', airRatio: 0.055, where: 'truck' },
+  cylinders: { loadId: 'L1', set: 1, lab: 3, field: 1 },
+  added: { loadId: 'L1', what: 'fibre', massKg: 4 },
+  'seam-test': { elementId: 'N', lift: 0, sinks: true },
+  hand: { name: 'R. Oduya', to: 'on' },
+  visitor: { name: 'The county inspector', why: 'hold point' },
+  template: {
+    elementId: 'B1',
+    bolts: [
+      { id: 'a', eastMm: 0, northMm: 2, upMm: -1 },
+      { id: 'b', eastMm: 1, northMm: 0, upMm: 0 },
+    ],
+  },
   sign: { hold: 'own', result: 'pass', planVersion: 1 },
   order: {
     act: 'order',

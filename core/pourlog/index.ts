@@ -1,11 +1,20 @@
 /** The public face of this room: what others use of it. */
 export { type Alarm, alarmsOf, isShort, seamUrgent, SHORT_M3 } from './alarms.ts';
-export { FAULT_WORDS, judgeSlump, loadsOf, type LoadState, speaksAgainst } from './loads.ts';
+export { calledLoads } from './called.ts';
+export {
+  FAULT_WORDS,
+  judgeSlump,
+  loadsOf,
+  type LoadStage,
+  type LoadState,
+  speaksAgainst,
+} from './loads.ts';
 export { type ActualPlacement, faceKey } from './placements.ts';
 export { pourStateOf } from './pour-state.ts';
 export { type Progress, progressOf } from './progress.ts';
 export type { OpenSeam } from './seams.ts';
 export { type ClockTask, clockTasks } from './clock-tasks.ts';
 export { yieldSoFar } from './yield.ts';
+export { samplesOf } from './samples.ts';
 export { TURNS_AFTER_WATER, type WaterAdvice, waterFor } from './water.ts';
 export { troublesOf, type TroubleState } from './troubles.ts';

@@ -1,15 +1,21 @@
 import type { Mix, RuleProfile } from '#core/model';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
 import { evaluate } from '#core/kit';
+import type { CalledLoad, PlannedLoad } from './called.ts';
 import { type Fault, loadVerdict, slumpVerdict } from '#core/concrete';
+
+/** What a truck goes through on the day, in its order; `back` is sent away before it is empty. */
+export type LoadStage = 'due' | 'gate' | 'chute' | 'empty' | 'washed' | 'back';
 
 /** One load as it stands: on the road, at the chute, discharging, done, or sent back. */
 export interface LoadState {
   id: string;
   ticket: string | null;
   volumeM3: number | null;
-  /** What was ordered for it; null for a load beyond the plan. */
+  /** What was ordered for it; null for a load nobody ordered. */
   plannedM3: number | null;
+  /** When it is to be batched, for a load that was called for beside the plan. */
+  calledAt: string | null;
   batchedAt: string | null;
   arrivedAt: string | null;
   firstPlacedAt: string | null;
@@ -26,6 +32,11 @@ export interface LoadState {
     marginMm: number;
     input: unknown;
   } | null;
+  /** Where it is: as it was said last, or as what was logged of it implies. */
+  stage: LoadStage;
+  /** The mix on its ticket, where that was looked at. */
+  mix: string | null;
+  airRatio: number | null;
   /** Water that went in on the site, L; a slump that was read before it no longer counts. */
   addedL: number;
   decision: 'accept' | 'reject' | null;
@@ -43,6 +54,8 @@ export interface LoadState {
     | 'accept'
     | 'tooStiff'
     | 'tooWet'
+    | 'wrongMix'
+    | 'airOff'
     | 'tooOld'
     | 'tooHot'
     | 'tooCold'
@@ -54,9 +67,11 @@ export interface LoadState {
 
 /** What a fault of load-verdict asks of the foreman, most pressing first. */
 const ADVICE: [Fault, LoadState['advice']][] = [
+  ['mix', 'wrongMix'],
   ['age', 'tooOld'],
   ['hot', 'tooHot'],
   ['cold', 'tooCold'],
+  ['air', 'airOff'],
   ['wet', 'tooWet'],
   ['stiff', 'tooStiff'],
 ];
@@ -65,6 +80,7 @@ export const FAULT_WORDS: Record<Fault, string> = {
   age: 'too old',
   hot: 'too hot',
   cold: 'too cold',
+  air: 'its air is not what was ordered',
   wet: 'too wet',
   stiff: 'too stiff',
   mix: 'not the mix that was ordered',
@@ -90,17 +106,14 @@ export function judgeSlump(
   });
 }
 
-function adviceOf(l: Omit<LoadState, 'advice' | 'working'>, faults: Fault[]): LoadState['advice'] {
+function adviceOf(
+  l: Omit<LoadState, 'advice' | 'working' | 'stage'>,
+  faults: Fault[],
+): LoadState['advice'] {
   if (l.decision === 'reject') return 'sentBack';
   if (l.endedAt) return 'done';
   if (!l.arrivedAt) return 'await';
   return ADVICE.find(([fault]) => faults.includes(fault))?.[1] ?? (l.slump ? 'accept' : 'slump');
-}
-
-/** A load of the plan: its name and what was ordered for it. */
-export interface PlannedLoad {
-  id: string;
-  volumeM3: number;
 }
 
 /** Water that went into a load, and its slump since. */
@@ -113,10 +126,54 @@ function wetnessOf(state: PourState, id: string) {
   };
 }
 
+/** Air and temperature as they were read last, and what the truck was last said to do. */
+function readOf(state: PourState, id: string, arrived: LogEvent<'load-arrived'> | undefined) {
+  const air = latest(
+    state,
+    'fresh-test',
+    (e) => e.body.loadId === id && e.body.airRatio !== undefined,
+  );
+  const warm = latest(
+    state,
+    'fresh-test',
+    (e) => e.body.loadId === id && e.body.concreteTempC !== undefined,
+  );
+  return {
+    airRatio: air?.body.airRatio ?? null,
+    concreteTempC: warm?.body.concreteTempC ?? arrived?.body.concreteTempC ?? null,
+    step: latest(state, 'load-step', (e) => e.body.loadId === id)?.body.step ?? null,
+  };
+}
+
+function stageOf(
+  l: Pick<LoadState, 'arrivedAt' | 'firstPlacedAt' | 'endedAt' | 'decision'>,
+  step: 'chute' | 'washed' | null,
+): LoadStage {
+  if (step === 'washed') return 'washed';
+  if (l.decision === 'reject') return 'back';
+  if (l.endedAt !== null) return 'empty';
+  if (step === 'chute' || l.firstPlacedAt !== null) return 'chute';
+  return l.arrivedAt === null ? 'due' : 'gate';
+}
+
+const slumpOf = (
+  read: LogEvent<'slump'> | undefined,
+  judged: ReturnType<typeof judgeSlump> | null,
+): LoadState['slump'] =>
+  read && judged
+    ? {
+        measuredMm: read.body.measuredMm,
+        where: read.body.where,
+        at: read.at,
+        ...judged.result,
+        input: judged.input,
+      }
+    : null;
+
 /** Every load the log or the plan knows, planned ones first in their order. */
 export function loadsOf(
   state: PourState,
-  planned: PlannedLoad[],
+  planned: (PlannedLoad & Partial<Pick<CalledLoad, 'batchAt'>>)[],
   mix: Mix,
   profile: RuleProfile,
   nowMs: number,
@@ -137,29 +194,24 @@ export function loadsOf(
     const untilMs = over ? Date.parse(over.at) : nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
-    const judgedLoad = judgeLoad(ageMin, mix, judged, arrived);
+    const read = readOf(state, id, arrived);
+    const judgedLoad = judgeLoad(ageMin, mix, judged, read, arrived?.body.mix);
     const faults = judgedLoad?.result.faults ?? [];
     const base = {
       id,
       ticket: arrived?.body.ticket ?? null,
       volumeM3: arrived?.body.volumeM3 ?? null,
       plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null,
+      calledAt: planned.find((p) => p.id === id)?.batchAt ?? null,
       batchedAt: arrived?.body.batchedAt ?? null,
       arrivedAt: arrived?.at ?? null,
       firstPlacedAt: placed?.at ?? null,
       endedAt: ended?.at ?? null,
       returnedM3: ended?.body.returnedM3 ?? null,
-      concreteTempC: arrived?.body.concreteTempC ?? null,
-      slump:
-        slump && judged
-          ? {
-              measuredMm: slump.body.measuredMm,
-              where: slump.body.where,
-              at: slump.at,
-              ...judged.result,
-              input: judged.input,
-            }
-          : null,
+      concreteTempC: read.concreteTempC,
+      airRatio: read.airRatio,
+      mix: arrived?.body.mix ?? null,
+      slump: slumpOf(slump, judged),
       addedL,
       decision: verdict?.body.decision ?? null,
       reason: verdict?.body.reason ?? null,
@@ -167,7 +219,12 @@ export function loadsOf(
       ageMin,
       overAge: faults.includes('age'),
     };
-    return { ...base, advice: adviceOf(base, faults), working: judgedLoad?.input ?? null };
+    return {
+      ...base,
+      stage: stageOf(base, read.step),
+      advice: adviceOf(base, faults),
+      working: judgedLoad?.input ?? null,
+    };
   });
 }
 
@@ -176,7 +233,8 @@ function judgeLoad(
   ageMin: number | null,
   mix: Mix,
   judged: ReturnType<typeof judgeSlump> | null,
-  arrived: LogEvent<'load-arrived'> | undefined,
+  { airRatio, concreteTempC }: Pick<LoadState, 'airRatio' | 'concreteTempC'>,
+  ticketMix: string | undefined,
 ) {
   return ageMin === null
     ? null
@@ -187,8 +245,9 @@ function judgeLoad(
         hottestC: mix.hottestC,
         coldestC: mix.coldestC,
         slump: judged?.result.verdict ?? null,
-        ...(arrived?.body.concreteTempC === undefined
-          ? {}
-          : { concreteTempC: arrived.body.concreteTempC }),
+        mixMatches: ticketMix === undefined || ticketMix === mix.mark,
+        ...(mix.airRatio === undefined ? {} : { orderedAirRatio: mix.airRatio }),
+        ...(airRatio === null ? {} : { airRatio }),
+        ...(concreteTempC === null ? {} : { concreteTempC }),
       });
 }

@@ -26,6 +26,7 @@ import {
 import {
   type Alarm,
   alarmsOf,
+  calledLoads,
   loadsOf,
   type LoadState,
   type Progress,
@@ -121,7 +122,8 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const plan = planOf(r);
     if (!on || !plan) return null;
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
-    const loads = loadsOf(state, plan.plannedLoads, on.mix, site.ruleProfile, nowMs);
+    const ordered = [...plan.plannedLoads, ...calledLoads(state, plan.plannedLoads)];
+    const loads = loadsOf(state, ordered, on.mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, on.mix, plan.route, state, loads, nowMs);
     const closed = isClosed(state);
     return {

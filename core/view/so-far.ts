@@ -121,8 +121,15 @@ export function loadsToCome(
           delaysMin: late,
         }).done?.result
       : undefined;
-  const known = (l: LoadState): SimLoad | null =>
-    l.batchedAt === null || l.volumeM3 === null
+  const known = (l: LoadState): SimLoad | null => {
+    if (l.calledAt !== null && l.batchedAt === null && first)
+      return {
+        ...first,
+        id: l.id,
+        volumeM3: l.plannedM3 ?? first.volumeM3,
+        batchMin: minuteOf(Date.parse(l.calledAt)),
+      };
+    return l.batchedAt === null || l.volumeM3 === null
       ? null
       : {
           id: l.id,
@@ -131,6 +138,7 @@ export function loadsToCome(
           plantDelay: none,
           travel: first?.travel ?? none,
         };
+  };
   const inPlan = planned.map((s): SimLoad => {
     const state = loads.find((l) => l.id === s.id);
     const own = state ? known(state) : null;

@@ -23,4 +23,4 @@ export { gaugedL, waterAdviceText, waterText } from './water.ts';
 export { PRICE_WORDS, weighedText } from './prices.ts';
 export { FIRST_AID, peopleFirst } from './trouble.ts';
 export { wayFigures, wayWords } from './ways.ts';
-export { LOAD_ADVICE, loadVerdictText } from './loads.ts';
+export { LOAD_ADVICE, loadVerdictText, onTheRoadText, STAGE_WORDS } from './loads.ts';

@@ -1,5 +1,5 @@
-import type { LoadState } from '#core/pourlog';
-import { lengthText, temperatureFigure, textOf, type UnitSystem } from '#core/units';
+import type { LoadStage, LoadState } from '#core/pourlog';
+import { lengthText, quantityText, temperatureFigure, textOf, type UnitSystem } from '#core/units';
 
 /** What is to be done with a load, in a few words, and how that is marked. */
 export const LOAD_ADVICE: Record<
@@ -11,6 +11,8 @@ export const LOAD_ADVICE: Record<
   accept: { tone: 'good', text: 'good to place' },
   tooStiff: { tone: 'out', text: 'too stiff' },
   tooWet: { tone: 'out', text: 'too wet' },
+  wrongMix: { tone: 'out', text: 'not the mix that was ordered' },
+  airOff: { tone: 'out', text: 'its air is off' },
   tooOld: { tone: 'out', text: 'too old' },
   tooHot: { tone: 'out', text: 'too hot' },
   tooCold: { tone: 'out', text: 'too cold' },
@@ -25,5 +27,27 @@ export function loadVerdictText(load: LoadState, units: UnitSystem): string {
     return `${text}, ${textOf(temperatureFigure(load.concreteTempC, units))}`;
   if ((load.advice === 'tooStiff' || load.advice === 'tooWet') && load.slump)
     return `${text}, ${lengthText(-load.slump.marginMm, units)} outside`;
+  if (load.advice === 'airOff' && load.airRatio !== null)
+    return `${text}, ${quantityText(load.airRatio, 'Ratio', units)}`;
   return text;
+}
+
+/** Where a load is, in a few words. */
+export const STAGE_WORDS: Record<LoadStage, string> = {
+  due: 'due',
+  gate: 'at the gate',
+  chute: 'at the chute',
+  empty: 'empty',
+  washed: 'washed out',
+  back: 'sent back',
+};
+
+/** Where the plant says a load is that is not here yet: "left 08:12, here about 08:47". */
+export function onTheRoadText(
+  at: { batchedMs: number | null; dueMs: number },
+  clock: (ms: number) => string,
+): string {
+  return at.batchedMs === null
+    ? `not batched yet, here about ${clock(at.dueMs)} at the soonest`
+    : `left ${clock(at.batchedMs)}, here about ${clock(at.dueMs)}`;
 }

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { DeliveriesAnswer, OrderAnswer, PourAnswer } from '../../contract/index.ts';
 import { newEventSchema } from '../../contract/index.ts';
 import { latest, type LogEvent, replay } from '#core/log';
+import { rulesOf } from '#core/rules';
 import { planOf } from '#core/view';
 import { midnightMs } from '#core/weather';
 import { admit } from '../log/admit.ts';
@@ -35,6 +36,28 @@ function loadsFor(record: PourAnswer, asked: Asked, dayMs: number): Order['loads
     id: l.id,
     volumeM3: l.volumeM3,
     batchAt: new Date(dayMs + l.batchMin * 60_000).toISOString(),
+  }));
+}
+
+/** Whether an order, and what was called for beside it, is still to come. */
+const stands = (last: Order | null): last is Order => last?.act === 'order' || last?.act === 'more';
+
+/** Loads that are called for now: batched so that they are here as long after the call as that takes. */
+function calledNow(record: PourAnswer, asked: Asked, from: number, nowMs: number): Order['loads'] {
+  const { travel } = plantOf(record);
+  const leadMin = Math.max(0, rulesOf(record.site).value('callLead') - travel.medianMin);
+  const volumeM3 = asked.volumeM3 / asked.loads;
+  const largest = Math.max(...plantOf(record).trucksM3);
+  if (volumeM3 > largest + 1e-6)
+    throw refused(
+      'volumeM3',
+      'is more than its trucks hold',
+      `${asked.loads} of ${largest.toFixed(2)} m³ hold less. Call for more loads.`,
+    );
+  return Array.from({ length: asked.loads }, (_, i) => ({
+    id: `L${from + i + 1}`,
+    volumeM3,
+    batchAt: new Date(nowMs + leadMin * 60_000).toISOString(),
   }));
 }
 
@@ -77,22 +100,20 @@ export class Orders {
     if (date === null)
       throw refused('date', 'is not set', 'The pour has no day yet. Set it on When, then order.');
     const last = await this.#last(pourId);
-    if (asked.act !== 'order' && last?.act !== 'order')
+    if ((asked.act === 'put-off' || asked.act === 'cancel') && !stands(last))
       throw refused('act', 'nothing is ordered', 'There is no order that could be put off.');
     const dayMs = midnightMs(date, record.site.timeZone);
-    const loads = asked.act === 'order' ? loadsFor(record, asked, dayMs) : [];
-    const turn = (last?.turn ?? 0) + 1;
     const nowMs = clock.now().getTime();
-    const said = this.#answerTo(record, { act: asked.act, loads, turn }, dayMs, nowMs, last);
+    const told = this.#told(record, asked, last, dayMs, nowMs);
+    const said = this.#answerTo(record, { act: asked.act, ...told }, dayMs, nowMs, last);
     if (!said.taken) return said;
     const body: Order = {
       act: asked.act,
-      volumeM3: asked.act === 'order' ? asked.volumeM3 : 0,
-      loads,
+      volumeM3: asked.act === 'order' || asked.act === 'more' ? asked.volumeM3 : 0,
+      ...told,
       mix: record.pour.mix,
       plant: record.pour.plant,
       number: said.number,
-      turn,
       said: said.said,
     };
     const event = parse(
@@ -105,6 +126,26 @@ export class Orders {
     return said;
   }
 
+  /** The loads that stand once it is told, and which telling it is: what is called for beside an order belongs to that order. */
+  #told(
+    record: PourAnswer,
+    asked: Asked,
+    last: Order | null,
+    dayMs: number,
+    nowMs: number,
+  ): Pick<Order, 'loads' | 'turn'> {
+    const turn = (last?.turn ?? 0) + 1;
+    if (asked.act === 'order') return { loads: loadsFor(record, asked, dayMs), turn };
+    if (asked.act !== 'more') return { loads: [], turn };
+    const before = stands(last) ? last.loads : [];
+    const known = planOf(record)?.loadIds.length ?? 0;
+    const from = Math.max(known, ...before.map((l) => Number(l.id.replace(/\D/g, '')) || 0));
+    return {
+      loads: [...before, ...calledNow(record, asked, from, nowMs)],
+      turn: stands(last) ? last.turn : turn,
+    };
+  }
+
   #answerTo(
     record: PourAnswer,
     asked: { act: Order['act']; loads: Order['loads']; turn: number },
@@ -114,6 +155,7 @@ export class Orders {
   ): OrderAnswer {
     const { plant } = this.#deps;
     if (!plant) return { taken: true, number: null, said: 'Told by telephone.' };
+    if (asked.act === 'more') return plant.more(orderOf(record, asked, dayMs));
     if (asked.act !== 'order')
       return { taken: true, number: last?.number ?? null, said: 'The plant knows.' };
     return plant.order(orderOf(record, { loads: asked.loads, turn: asked.turn }, dayMs), nowMs);
@@ -125,7 +167,7 @@ export class Orders {
     const record = await sites.pour(pourId);
     const last = await this.#last(pourId);
     const { date } = record.pour;
-    if (last?.act !== 'order' || date === null)
+    if (!stands(last) || date === null)
       return { source: plant ? 'simulated' : 'none', number: null, loads: [] };
     const dayMs = midnightMs(date, record.site.timeZone);
     return {

@@ -25,6 +25,8 @@ export interface PlantOrder {
 /** A batching plant: takes orders, and says where its loads are. The stand-in here, or a real one behind the same interface. */
 export interface PlantService {
   order(order: PlantOrder, nowMs: number): OrderAnswer;
+  /** So much more beside what is ordered: the new loads are the last ones of the order. */
+  more(order: PlantOrder): OrderAnswer;
   deliveries(order: PlantOrder, nowMs: number): Delivery[];
 }
 
@@ -76,6 +78,24 @@ export class SimulatedPlant implements PlantService {
     if (against !== null) return { taken: false, number: null, said: against };
     const number = numberOf(order);
     return { taken: true, number, said: `Taken by ${order.plant.label}.` };
+  }
+
+  more(order: PlantOrder): OrderAnswer {
+    const last = order.loads.at(-1);
+    const { plant, dayMs } = order;
+    const at = last ? (Date.parse(last.batchAt) - dayMs) / MIN : 0;
+    if (plant.closeMin !== undefined && at > plant.closeMin)
+      return {
+        taken: false,
+        number: null,
+        said: `It would leave at ${clockText(at)}; the plant shuts at ${clockText(plant.closeMin)}.`,
+      };
+    const here = at + plant.travel.medianMin;
+    return {
+      taken: true,
+      number: numberOf(order),
+      said: `${last?.id ?? 'It'} leaves about ${clockText(at)}, here about ${clockText(here)}.`,
+    };
   }
 
   deliveries(order: PlantOrder, nowMs: number): Delivery[] {

@@ -10,6 +10,8 @@ export const loadArrived = entryKind({
     volumeM3: positive().lte(20),
     batchedAt: z.iso.datetime({ error: 'must be a time with its zone' }),
     concreteTempC: freshTemperature().optional(),
+    /** The mix as the ticket has it; the one ordered where it was not looked at. */
+    mix: id().optional(),
   }),
   writers: ['crew'],
   text: ({ loadId, ticket, volumeM3 }, { units }) =>

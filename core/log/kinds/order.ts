@@ -7,12 +7,16 @@ const ACT = {
   order: 'Ordered',
   'put-off': 'Put off',
   cancel: 'Called off',
+  more: 'Called for more',
 } as const;
 
 /** What the plant was told, and what it said to that. */
 export const order = entryKind({
   body: z.object({
-    act: z.enum(['order', 'put-off', 'cancel'], { error: 'must be order, put-off or cancel' }),
+    /** `more` calls loads beside those that are ordered: it lists these with the new ones, under the same telling. */
+    act: z.enum(['order', 'put-off', 'cancel', 'more'], {
+      error: 'must be order, put-off, cancel or more',
+    }),
     volumeM3: nonNegative().lte(5000),
     /** What was to be batched when, load by load. */
     loads: z
@@ -34,5 +38,5 @@ export const order = entryKind({
   }),
   inReport: 'order',
   text: ({ act, volumeM3, loads, number, said }, { units }) =>
-    `${ACT[act]}${act === 'order' ? `: ${textOf(volume(volumeM3, units))} in ${counted(loads.length, 'load')}` : ''}${number === null ? '' : `, ${number}`}. ${said}`,
+    `${ACT[act]}${act === 'more' ? `: ${textOf(volume(volumeM3, units))}` : ''}${act === 'order' ? `: ${textOf(volume(volumeM3, units))} in ${counted(loads.length, 'load')}` : ''}${number === null ? '' : `, ${number}`}. ${said}`,
 });

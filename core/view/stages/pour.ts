@@ -6,8 +6,16 @@ import {
   waterFor,
 } from '#core/pourlog';
 import { liftName } from '#core/pourplan';
-import { clockText, lengthText, temperatureFigure, textOf, volume } from '#core/units';
+import {
+  clockText,
+  lengthText,
+  quantityText,
+  temperatureFigure,
+  textOf,
+  volume,
+} from '#core/units';
 import { gaugedL, peopleFirst, waterText } from '#core/words';
+import { dueOf } from '../due.ts';
 import { placedFrom } from '../placed-from.ts';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
@@ -53,6 +61,14 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
   const read = degrees(here.concreteTempC ?? 0);
   const off = lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units);
   switch (here.advice) {
+    case 'wrongMix':
+      return decide(
+        `${load} is ${here.mix ?? 'another mix'}, ordered is ${v.mix.mark}. Send it back, or ask the engineer.`,
+      );
+    case 'airOff':
+      return decide(
+        `${load} has ${quantityText(here.airRatio ?? 0, 'Ratio', v.units)} air, ordered ${quantityText(v.mix.airRatio ?? 0, 'Ratio', v.units)}. Decide before it goes in.`,
+      );
     case 'tooHot':
       return decide(
         `${load} is too hot: ${read}, taken to ${degrees(v.mix.hottestC)}. Decide before it goes in.`,
@@ -102,12 +118,11 @@ function hereLine(v: PourNow, here: LoadState): NextLine {
 /** Nothing stands here: what comes next, or that nothing does. */
 function waitLine(v: PourNow): NextLine | null {
   const wait = v.loads.find((l) => l.arrivedAt === null);
-  const index = wait ? v.plan.loadIds.indexOf(wait.id) : -1;
-  if (wait && index >= 0) {
-    const due = v.plan.trucks.result.loads[index];
-    const size = textOf(volume(due?.volumeM3 ?? 0, v.units, 1));
+  const due = wait ? dueOf(v, wait) : null;
+  if (wait && due) {
+    const size = textOf(volume(due.volumeM3, v.units, 1));
     return pourLine(
-      `Load ${numberOf(wait)}, ${size}, is due ${clockText(due?.arriveMin ?? 0)}. Log it when it comes.`,
+      `Load ${numberOf(wait)}, ${size}, is due ${clockText(due.arriveMin)}. Log it when it comes.`,
       'Load is here',
       `load:${wait.id}`,
     );

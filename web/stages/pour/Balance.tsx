@@ -1,8 +1,11 @@
 import { distanceText, volume } from '#core/units';
 import { balanceText } from '#core/words';
 import { stateOrigin } from '../../app/origins.ts';
+import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
+
+const CallMore = lazily(() => import('./loads/CallMore.tsx'));
 
 /** What is placed, to fill, here and on order, and what that comes to. */
 export function Balance() {
@@ -51,6 +54,7 @@ export function Balance() {
           {volume(0, v.units).unit}
         </span>
       </p>
+      <CallMore />
       {p.usedPerNeat !== null && (
         <p className="text-ink2">
           So far {((p.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat; planned{' '}

@@ -4,13 +4,14 @@ import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { Balance } from './Balance.tsx';
 import { Headline } from './Headline.tsx';
-import { LoadCard, NextLoad } from './LoadCard.tsx';
+import { LoadCard } from './loads/LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
 import { PourRows } from './PourRows.tsx';
 import { Tasks } from './Tasks.tsx';
 
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
 const GoingOn = lazily(() => import('./GoingOn.tsx'));
+const NextLoad = lazily(() => import('./loads/NextLoad.tsx'));
 const TroubleNow = lazily(() => import('./trouble/TroubleNow.tsx'));
 const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
 
@@ -30,7 +31,7 @@ export function PourBench() {
       <Headline />
       <GoingOn />
       {here && <LoadCard load={here} />}
-      {!here && waiting[0] && progress.finishedMs === null && <NextLoad id={waiting[0].id} />}
+      {!here && waiting[0] && progress.finishedMs === null && <NextLoad load={waiting[0]} />}
       <PourActs here={here} next={waiting[0]?.id} />
       <Balance />
       <Tasks />

@@ -1,22 +1,22 @@
 import { evaluate } from '#core/kit';
-import { LOAD_ADVICE, seamTone } from '#core/words';
+import { seamTone } from '#core/words';
 import { latest } from '#core/log';
-import { lengthText, quantityText, temperatureFigure, textOf, volume } from '#core/units';
+import { quantityText, temperatureFigure, textOf } from '#core/units';
 import { evaporation } from '#core/weather';
 import { dryingOrigin, seamOrigin } from '../../app/origins.ts';
+import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '#core/view';
-import { useSetFocus } from '../../app/useFocus.ts';
 import { Mark } from '../../ui/Mark.tsx';
-import { T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';
+
+const LoadRows = lazily(() => import('./loads/LoadRows.tsx'));
 
 /** How the pour stands, row by row: the first seam, the weather as logged, every load that came. */
 export function PourRows() {
   const v = usePour();
-  const set = useSetFocus();
-  const { progress, loads } = v;
+  const { progress } = v;
   const weather = latest(v.state, 'weather');
   const seam = progress.seams[0];
   return (
@@ -44,27 +44,7 @@ export function PourRows() {
           <span className="font-mono">{momentText(v, Date.parse(weather.at))}</span>
         </p>
       )}
-      {loads
-        .filter((l) => l.arrivedAt !== null)
-        .map((l) => (
-          <button
-            key={l.id}
-            type="button"
-            className="flex min-h-12 w-full items-center gap-3 py-1 text-left"
-            onClick={() => {
-              set({ sheet: `decide:${l.id}` });
-            }}
-          >
-            <Mark verdict={LOAD_ADVICE[l.advice].tone} />
-            <b>{l.id}</b>
-            <span className="min-w-0 flex-1 truncate">
-              <T>{`${textOf(volume(l.volumeM3 ?? 0, v.units, 1))}, ticket ${l.ticket ?? ''}${l.slump ? `, slump ${lengthText(l.slump.measuredMm, v.units)}` : ''}`}</T>
-            </span>
-            <span className="text-ink2">
-              {l.ageMin === null ? '' : `${Math.round(l.ageMin)} min`}
-            </span>
-          </button>
-        ))}
+      <LoadRows />
       <p className="flex items-center gap-3 py-2">
         <Mark verdict="held" />
         Concrete burns eyes and skin. Nobody in the line of a form or hose under pressure.

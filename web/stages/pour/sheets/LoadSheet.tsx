@@ -1,32 +1,42 @@
+import { useFormContext } from 'react-hook-form';
 import { nonNegative } from '#core/kit';
 import { loadArrived } from '#core/log';
+import { dueOf } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput, TextInput } from '../../../forms/fields.tsx';
 import { stampNow } from '../../../sync/clock.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
+import { useDeliveries } from '../loads/useDeliveries.ts';
 
 /** A ticket says when it was batched; at the gate one reckons how long ago that was. */
 const schema = loadArrived.body.omit({ batchedAt: true }).extend({ ageMin: nonNegative().lt(600) });
 
+/** A load at the gate: what the plant says of it stands there, and its ticket is held against that. */
 export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
   const set = useSetFocus();
-  const planned = v.plan.trucks.result.loads[v.plan.loadIds.indexOf(id)];
+  const known = useDeliveries().loads.find((d) => d.id === id);
+  const load = v.loads.find((l) => l.id === id);
+  const due = load ? dueOf(v, load) : null;
   // A load beyond the plan is most likely what the balance still asks for, in the plant's steps.
   const { balanceM3 } = v.progress;
   const missing =
     balanceM3 > 0 ? Math.ceil(balanceM3 / v.plant.stepM3) * v.plant.stepM3 : undefined;
+  const batched = known?.batchedAt ? Date.parse(known.batchedAt) : null;
+  const travelMin = Math.round(v.plant.travel.medianMin);
   return (
     <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')} is here`}>
       <EntryForm
+        key={batched ?? 'typed'}
         schema={schema}
         defaults={{
           loadId: id,
-          ticket: '',
-          volumeM3: planned?.volumeM3 ?? missing,
-          ageMin: Math.round(v.plant.travel.medianMin),
+          ticket: batched === null ? '' : (known?.ticket ?? ''),
+          mix: v.record.pour.mix,
+          volumeM3: known?.volumeM3 ?? due?.volumeM3 ?? missing,
+          ageMin: batched === null ? travelMin : Math.round((v.nowMs - batched) / 60_000),
         }}
         write={({ ageMin, ...body }) => {
           const atMs = stampNow();
@@ -46,6 +56,7 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
         <QuantityInput name="volumeM3" label="Volume" />
         <QuantityInput name="ageMin" label="Batched, minutes ago" />
         <QuantityInput name="concreteTempC" label="Concrete, if read" required={false} />
+        <TicketMix />
       </EntryForm>
       <button
         type="button"
@@ -57,5 +68,25 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
         Tickets from a file
       </button>
     </Sheet>
+  );
+}
+
+/** The mix as the ticket has it: the one ordered, or another. */
+function TicketMix() {
+  const v = usePour();
+  const { register } = useFormContext();
+  return (
+    <label>
+      Mix on the ticket
+      <select className="field mt-1" {...register('mix')}>
+        {v.record.site.mixes.map((m) => (
+          <option key={m.mark} value={m.mark}>
+            {m.mark}
+            {m.mark === v.record.pour.mix ? ', as ordered' : ''}
+          </option>
+        ))}
+        <option value="another mix">another</option>
+      </select>
+    </label>
   );
 }

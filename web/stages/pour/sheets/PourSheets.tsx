@@ -3,8 +3,11 @@ import { useFocus } from '../../../app/useFocus.ts';
 import { HurtSheet } from '../trouble/HurtSheet.tsx';
 import { TroubleSheet } from '../trouble/TroubleSheet.tsx';
 import { StartSheet } from '../StartSheet.tsx';
+import { AddedSheet } from './AddedSheet.tsx';
+import { CylindersSheet } from './CylindersSheet.tsx';
 import { DecideSheet } from './DecideSheet.tsx';
 import { EndSheet } from './EndSheet.tsx';
+import { FreshSheet } from './FreshSheet.tsx';
 import { LoadSheet } from './LoadSheet.tsx';
 import { NoteSheet } from './NoteSheet.tsx';
 import { SlumpSheet } from './SlumpSheet.tsx';
@@ -40,6 +43,12 @@ export default function PourSheets() {
       );
     case 'tickets':
       return <TicketsSheet onClose={close} />;
+    case 'fresh':
+      return loadId ? <FreshSheet id={loadId} onClose={close} /> : null;
+    case 'cylinders':
+      return loadId ? <CylindersSheet id={loadId} onClose={close} /> : null;
+    case 'added':
+      return loadId ? <AddedSheet id={loadId} onClose={close} /> : null;
     case 'slump':
       return loadId ? <SlumpSheet id={loadId} onClose={close} /> : null;
     case 'water':

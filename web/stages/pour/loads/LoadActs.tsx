@@ -1,10 +1,10 @@
 import { type LoadState, speaksAgainst, waterFor } from '#core/pourlog';
 import { hoseAtM, ifSentBack, outlookOf, placedFrom } from '#core/view';
 import { gaugedL, sentBackText, waterAdviceText, waterText } from '#core/words';
-import { usePour } from '../../app/pour-context.tsx';
-import { useSetFocus } from '../../app/useFocus.ts';
-import { T } from '../../ui/Text.tsx';
-import { FigureWithWorking } from '../../ui/Working.tsx';
+import { usePour } from '../../../app/pour-context.tsx';
+import { useSetFocus } from '../../../app/useFocus.ts';
+import { T } from '../../../ui/Text.tsx';
+import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 /** What can be done about a load that is not good: water where it may have some, or back, and what that does. */
 export default function LoadActs({ load }: { load: LoadState }) {

@@ -1,34 +1,19 @@
 import { judgeSlump, type LoadState } from '#core/pourlog';
-import { clockText, lengthText, textOf, volume } from '#core/units';
-import { LOAD_ADVICE, loadVerdictText } from '#core/words';
-import { ageOrigin } from '../../app/origins.ts';
-import { lazily } from '../../ui/lazily.tsx';
-import { usePour } from '../../app/pour-context.tsx';
-import { SlumpCone } from '../../drawing/SlumpCone.tsx';
-import { useSize } from '../../drawing/useSize.ts';
-import { Mark } from '../../ui/Mark.tsx';
-import { T } from '../../ui/Text.tsx';
-import { FigureWithWorking } from '../../ui/Working.tsx';
+import { lengthText, textOf, volume } from '#core/units';
+import { LOAD_ADVICE, loadVerdictText, STAGE_WORDS } from '#core/words';
+import { ageOrigin } from '../../../app/origins.ts';
+import { lazily } from '../../../ui/lazily.tsx';
+import { usePour } from '../../../app/pour-context.tsx';
+import { SlumpCone } from '../../../drawing/SlumpCone.tsx';
+import { useSize } from '../../../drawing/useSize.ts';
+import { Mark } from '../../../ui/Mark.tsx';
+import { T } from '../../../ui/Text.tsx';
+import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 const LoadActs = lazily(() => import('./LoadActs.tsx'));
+const LoadMore = lazily(() => import('./LoadMore.tsx'));
 
-/** The load that comes next, while none is here. */
-export function NextLoad({ id }: { id: string }) {
-  const v = usePour();
-  const i = v.plan.loadIds.indexOf(id);
-  const load = v.plan.trucks.result.loads[i];
-  return load ? (
-    <p className="border-t border-hair pt-2">
-      <b className="head text-[22px] leading-7">Load {id.replace('L', '')}</b>{' '}
-      <span className="text-ink2">
-        {textOf(volume(load.volumeM3, v.units, 1))}, batched about {clockText(load.batchMin)}, due{' '}
-        {clockText(load.arriveMin)}
-      </span>
-    </p>
-  ) : null;
-}
-
-/** The load at the chute: its slump, its age, and the verdict. */
+/** The load that is here: its slump, its age, and the verdict. */
 export function LoadCard({ load }: { load: LoadState }) {
   const v = usePour();
   const [boxRef, box] = useSize();
@@ -41,7 +26,7 @@ export function LoadCard({ load }: { load: LoadState }) {
   return (
     <section aria-label={`Load ${load.id}`} className="border-t border-hair pt-2">
       <h2 className="head text-[22px] leading-7">
-        Load {load.id.replace('L', '')} at the chute{' '}
+        Load {load.id.replace('L', '')} {STAGE_WORDS[load.stage]}{' '}
         <span className="font-sans text-[16px] font-normal text-ink2">
           {textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket {load.ticket}
         </span>
@@ -104,6 +89,7 @@ export function LoadCard({ load }: { load: LoadState }) {
         </div>
       </div>
       <LoadActs load={load} />
+      <LoadMore load={load} />
     </section>
   );
 }

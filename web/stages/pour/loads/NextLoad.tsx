@@ -1,0 +1,32 @@
+import { dueOf, momentText } from '#core/view';
+import { clockText, textOf, volume } from '#core/units';
+import { onTheRoadText } from '#core/words';
+import type { LoadState } from '#core/pourlog';
+import { usePour } from '../../../app/pour-context.tsx';
+import { useDeliveries } from './useDeliveries.ts';
+
+/** The load that comes next, while none is here: when it is due, and where the plant says it is. */
+export default function NextLoad({ load }: { load: LoadState }) {
+  const v = usePour();
+  const due = dueOf(v, load);
+  const at = useDeliveries().loads.find((d) => d.id === load.id);
+  if (!due) return null;
+  const where = at
+    ? onTheRoadText(
+        {
+          batchedMs: at.batchedAt === null ? null : Date.parse(at.batchedAt),
+          dueMs: Date.parse(at.dueAt),
+        },
+        (ms) => momentText(v, ms),
+      )
+    : `batched about ${clockText(due.batchMin)}, due ${clockText(due.arriveMin)}`;
+  return (
+    <p className="border-t border-hair pt-2" data-next-load={load.id}>
+      <b className="head text-[22px] leading-7">Load {load.id.replace('L', '')}</b>{' '}
+      <span className="text-ink2">
+        {textOf(volume(due.volumeM3, v.units, 1))}, {where}
+        {at ? `, planned ${clockText(due.arriveMin)}` : ''}
+      </span>
+    </p>
+  );
+}

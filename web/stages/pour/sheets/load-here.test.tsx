@@ -1,0 +1,69 @@
+import { describe, expect, test } from '@jest/globals';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { entriesFrom } from '../../../../core/testdata/entries.ts';
+import { dayOf, renderInPour } from '../../../testing/pour.tsx';
+import PourSheets from './PourSheets.tsx';
+
+const DAY = dayOf('quillback', 'P2');
+const { entry } = entriesFrom(DAY, 'I. Brandvold');
+/** Load 1 as it stands at the gate just before eight. */
+const here = entry(
+  'load-arrived',
+  {
+    loadId: 'L1',
+    ticket: '88210',
+    volumeM3: 7,
+    batchedAt: new Date(DAY + 460 * 60_000).toISOString(),
+  },
+  478,
+);
+const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
+
+describe('what is done with a load that is here', () => {
+  test('the set that was drawn stands there and is logged by a press', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=cylinders:L1',
+      entries: [here],
+    });
+    expect(screen.getByText(/Drawn before the first load: set 1 from L\d/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Log the set' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledWith(
+        'cylinders',
+        expect.objectContaining({ loadId: 'L1', set: 1, lab: 3, field: 0 }),
+      );
+    });
+  });
+
+  test('neither air nor temperature is nothing read: refused in words', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, { search: '?sheet=fresh:L1', entries: [here] });
+    await user.click(screen.getByRole('button', { name: 'Log' }));
+    await waitFor(() => {
+      expect(said().join()).toMatch(/one of them was read/);
+    });
+    expect(write).not.toHaveBeenCalled();
+    await user.type(screen.getByLabelText(/^Air(?! and)/), '5.5');
+    await user.click(screen.getByRole('button', { name: 'Log' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledTimes(1);
+    });
+    const [kind, body] = write.mock.calls[0] ?? [];
+    expect(kind).toBe('fresh-test');
+    expect((body as { airRatio: number }).airRatio).toBeCloseTo(0.055, 9);
+  });
+
+  test('another mix on its ticket is kept with the load', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, { search: '?sheet=load:L2' });
+    await user.type(screen.getByLabelText(/Ticket number/), '881');
+    await user.selectOptions(screen.getByLabelText(/Mix on the ticket/), 'another mix');
+    await user.click(screen.getByRole('button', { name: 'Log load' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledTimes(1);
+    });
+    expect(write.mock.calls[0]?.[1]).toMatchObject({ loadId: 'L2', mix: 'another mix' });
+  });
+});
