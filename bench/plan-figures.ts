@@ -58,11 +58,11 @@ function figuresOf(name: string, { site, pour, mix, plant }: DemoPour): PlanFigu
     ...pour,
     settings: { ...pour.settings, firstLoadMin: 450 + 5 * i },
   });
-  const plan = planPour(site, pour, mix, plant, 1190, 1);
+  const plan = planPour(site, pour, mix, plant, 1190);
   const cells = `${plan.cells.length} cells`;
-  planPour(site, at(40), mix, plant, 1190, 1);
+  planPour(site, at(40), mix, plant, 1190);
   const dragged = middle(9, (i) => {
-    coldStretches(planPour(site, at(i), mix, plant, 1190, 1));
+    coldStretches(planPour(site, at(i), mix, plant, 1190));
   });
   const money = moneyOf({}, pour, plant);
   const drawn = middle(5, () => {

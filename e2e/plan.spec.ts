@@ -146,7 +146,7 @@ test('the search can be stopped, and what it lays over is cheaper and keeps its 
     while (!step.done) step = search.next();
     const found = step.value.best ?? step.value.runnersUp[0];
     if (!found) throw new Error('not weighed');
-    return { found, plan: planPour(site, pour, ruledMix(mix, rulesOf(site)), plant, duskMin, 1) };
+    return { found, plan: planPour(site, pour, ruledMix(mix, rulesOf(site)), plant, duskMin) };
   };
   const [was, now] = [weighed(before), weighed(after)];
   expect(now.found.overRating).toBe(0);

@@ -220,7 +220,7 @@ export async function takeLoad(
   await page.getByLabel('Ticket number').fill(ticket);
   await page.getByRole('button', { name: 'Log load' }).click();
   await expect(
-    page.getByRole('heading', { name: new RegExp(`Load ${n} at the chute`) }),
+    page.getByRole('heading', { name: new RegExp(`Load ${n} at the gate`) }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Slump', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Reading', { exact: true }).fill(slump);

@@ -87,7 +87,7 @@ async function pourP2(page: Page): Promise<void> {
   const mix = mixNamed(site, pour.mix);
   const plant = site.plants.find((p) => p.id === pour.plant);
   if (!mix || !plant) throw new Error('demo site');
-  const plan = planPour(site, pour, mix, plant, record.duskMin, 1);
+  const plan = planPour(site, pour, mix, plant, record.duskMin);
   const day = midnightMs(pour.date ?? '', site.timeZone);
   const events: object[] = [];
   const log = (minute: number, kind: string, body: object) => {

@@ -26,6 +26,7 @@ export { readingText, type ReadingValue } from './kinds/reading-value.ts';
 export { reopen } from './kinds/reopen.ts';
 export { MOST_SLUMP_MM } from './kinds/slump.ts';
 export { SKIES, weather } from './kinds/weather.ts';
+export { filterLog, LOG_GROUPS, type LogGroup, type LogQuery, placeOf } from './groups.ts';
 export { rightsPage } from './rights-page.ts';
 export { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
 export {
@@ -35,6 +36,7 @@ export {
   latest,
   type PourState,
   replay,
+  stateAt,
   step,
   timeline,
 } from './state.ts';

@@ -77,6 +77,13 @@ export function replay(events: Iterable<LogEvent>, from: PourState = EMPTY_STATE
   return { active, seen, superseded };
 }
 
+/**
+ * The log as it stood at a moment: what was entered later is not there, and so has corrected nothing yet.
+ * @param ms epoch ms
+ */
+export const stateAt = (state: PourState, ms: number): PourState =>
+  replay([...state.seen.values()].filter((e) => Date.parse(e.at) <= ms));
+
 /** Entries of a kind that count, oldest first. */
 export function entries<K extends EventKind>(state: PourState, kind: K): readonly LogEvent<K>[] {
   return (

@@ -47,18 +47,23 @@ test('before anything is placed only what is pushed in is listed, without a cloc
 test('each lift asks for its line; the last for spreaders, strike-off and bolts, before its first concrete stiffens', () => {
   const first = placed(0, 450, 470, 1);
   expect(named(tasks([first], 480))).toEqual([
+    ['WA/consolidate-0', 490],
     ['WA/line-0', 510],
     ['WA/wet-bolt', null],
   ]);
   // The last lift is under way: spreaders are out before it is full.
   expect(named(tasks([first, placed(1, 500, 505, 0.4)], 506)).map(([id]) => id)).toEqual([
+    'WA/consolidate-0',
     'WA/line-0',
     'WA/wet-bolt',
+    'WA/consolidate-1',
     'WA/spreaders',
   ]);
   const full = tasks([first, placed(1, 500, 520, 1)], 521);
   expect(Object.fromEntries(named(full))).toEqual({
+    'WA/consolidate-0': 490,
     'WA/line-0': 510,
+    'WA/consolidate-1': 540,
     'WA/wet-bolt': 540,
     'WA/spreaders': 540,
     'WA/strike-off': 540,
@@ -76,4 +81,71 @@ test('what is not done by its time is late, and so is what was done after it', (
   expect(line(511)).toMatchObject({ state: 'open', late: true });
   expect(line(600, [done(505)])).toMatchObject({ state: 'done', late: false });
   expect(line(600, [done(530)])).toMatchObject({ state: 'done', late: true });
+});
+
+test('how it is worked in goes by the form system, and only a lift on another goes into the one below', () => {
+  const titles = (consolidation: string) => {
+    const own = job({
+      elements: ['WA'],
+      runs: L_RUNS,
+      settings: { lifts: 2 },
+      pour: { forms: 'S' },
+      formSystems: [
+        {
+          mark: 'S',
+          kind: 'foam',
+          ratingKPa: 30,
+          panelWidthM: 1.2,
+          tiesPerJoint: 2,
+          walers: 0,
+          consolidation,
+        },
+      ],
+    });
+    const reached = [placed(0, 450, 470, 1), placed(1, 500, 520, 1)];
+    return clockTasks(
+      own.site,
+      own.pour,
+      routeOf(own.site, own.pour),
+      { reached, stiffenMin: 40 },
+      replay([]),
+      ms(521),
+    )
+      .filter((t) => t.id.includes('consolidate'))
+      .map((t) => t.title);
+  };
+  expect(titles('vibrator')).toEqual([
+    'lift 1 vibrated every 450 mm, in fast, out slowly',
+    'lift 2 vibrated every 450 mm, 150 mm into the lift below, in fast, out slowly',
+  ]);
+  expect(titles('hammer')[1]).toBe('lift 2 forms tapped with a hammer, low to high, both faces');
+});
+
+test('bolts tied in on a pad are read again while it is cast; those of a wall, and those pushed in, are not', () => {
+  const bolts = ['a', 'b'].map((id, i) => ({
+    id,
+    elementId: 'P1',
+    kind: 'bolt',
+    diameterMm: 20,
+    embedmentMm: 300,
+    projectionMm: 80,
+    atM: 0.4 + i * 0.4,
+  }));
+  const own = job({
+    elements: ['P1'],
+    runs: [],
+    pads: [{ id: 'P1', xM: 0, yM: 0, widthM: 1.2, lengthM: 1.2, depthM: 0.5, bottomM: 0 }],
+    anchors: bolts,
+  });
+  const at = (now: number, ratio: number) =>
+    clockTasks(
+      own.site,
+      own.pour,
+      routeOf(own.site, own.pour),
+      { reached: [{ ...placed(0, 450, 460, ratio), elementId: 'P1' }], stiffenMin: 40 },
+      replay([]),
+      ms(now),
+    ).map((t) => t.id);
+  expect(at(455, 0.5)).toContain('P1/template');
+  expect(tasks([placed(0, 450, 470, 1)], 480).some((t) => t.id.endsWith('template'))).toBe(false);
 });

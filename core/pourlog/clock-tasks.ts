@@ -1,6 +1,7 @@
 import { latest, type PourState } from '#core/log';
-import type { PourDoc, SitePlan } from '#core/model';
+import { type Anchor, type FormSystem, type PourDoc, type SitePlan, standsOf } from '#core/model';
 import type { Route } from '#core/pourplan';
+import { consolidationText } from './consolidation.ts';
 import type { ActualPlacement } from './placements.ts';
 import type { Progress } from './progress.ts';
 import { type PourTask, pourTasks } from './tasks.ts';
@@ -28,6 +29,12 @@ function liftTimes(reached: readonly ActualPlacement[], elementId: string, lift:
   };
 }
 
+/** Bolts of a machine, mast or column base: tied in on a pad or pier before the pour, and read again while it is cast. */
+export const baseBolts = (site: SitePlan, elementId: string): Anchor[] =>
+  standsOf(site).some((s) => s.id === elementId)
+    ? site.anchors.filter((a) => a.elementId === elementId && a.kind !== 'dowel' && !a.wetSet)
+    : [];
+
 interface Wanted {
   id: string;
   elementId: string;
@@ -37,8 +44,9 @@ interface Wanted {
 }
 
 /** What each run asks for as it is filled: the line after every lift, spreaders, strike-off and bolts with the last. */
-function wantedOf(site: SitePlan, route: Route, now: Now): Wanted[] {
+function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, now: Now): Wanted[] {
   const windowMs = now.stiffenMin * MIN;
+  const way = forms?.consolidation ?? 'vibrator';
   return route.legs.flatMap((leg): Wanted[] => {
     const { elementId, lifts, wall } = leg;
     const out: Wanted[] = [];
@@ -49,6 +57,13 @@ function wantedOf(site: SitePlan, route: Route, now: Now): Wanted[] {
       const times = liftTimes(now.reached, elementId, lift);
       if (!times) continue;
       const stiffMs = times.fromMs + windowMs;
+      const worked = consolidationText(wall ? way : 'vibrator', lift > 0, site.units);
+      want(
+        `consolidate-${lift}`,
+        `${lifts > 1 ? `lift ${lift + 1} ` : ''}${worked}`,
+        times.fromMs,
+        stiffMs,
+      );
       const name = lifts > 1 ? ` after lift ${lift + 1}` : '';
       if (wall && times.fullMs !== null)
         want(`line-${lift}`, `string line and plumb${name}`, times.fullMs, times.fullMs + windowMs);
@@ -58,15 +73,20 @@ function wantedOf(site: SitePlan, route: Route, now: Now): Wanted[] {
         want('strike-off', 'struck off to the line', times.fullMs, stiffMs);
       if (times.fullMs !== null && site.anchors.some((a) => a.elementId === elementId))
         want('plumb', 'bolts plumb while it is fresh', times.fullMs, stiffMs);
+      if (baseBolts(site, elementId).length > 1)
+        want('template', 'bolts of the base read again', times.fromMs, stiffMs);
     }
     return out;
   });
 }
 
+const formsOf = (site: SitePlan, pour: Pick<PourDoc, 'forms'>): FormSystem | undefined =>
+  site.formSystems.find((f) => f.mark === pour.forms);
+
 /** Every task of pour day with its clock: what is pushed in by its layout, then what the placing itself asks for, as it comes due. */
 export function clockTasks(
   site: SitePlan,
-  pour: Pick<PourDoc, 'elements'>,
+  pour: Pick<PourDoc, 'elements' | 'forms'>,
   route: Route,
   progress: Now,
   state: PourState,
@@ -80,7 +100,7 @@ export function clockTasks(
     const dueMs = times ? times.fromMs + progress.stiffenMin * MIN : null;
     return { ...t, fromMs: times?.fromMs ?? null, dueMs, late: late(t, dueMs) };
   });
-  const asked = wantedOf(site, route, progress).map((w): ClockTask => {
+  const asked = wantedOf(site, formsOf(site, pour), route, progress).map((w): ClockTask => {
     const entry = latest(state, 'task', (e) => e.body.taskId === w.id) ?? null;
     const task = { ...w, anchors: [], entry, state: entry?.body.result ?? ('open' as const) };
     return { ...task, late: late(task, w.dueMs) };

@@ -9,7 +9,7 @@ import { progressOf } from './progress.ts';
 import { replay, type PourState } from '../log/state.ts';
 
 const { site, pour, mix, plant } = demoPour('quillback', 'P1');
-const plan = planPour(site, pour, mix, plant, 1190, 1);
+const plan = planPour(site, pour, mix, plant, 1190);
 const T0 = Date.parse('2026-09-10T12:30:00Z');
 const { ms, entry } = entriesFrom(T0, 'P. Winder');
 const arrived = (

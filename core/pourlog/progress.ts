@@ -9,9 +9,11 @@ import {
   type OpenFace,
   openFaces,
   type OpenSeam,
+  type SeamTest,
   seamsOf,
+  shutsAt,
 } from './seams.ts';
-import { latest, type PourState } from '#core/log';
+import { entries, latest, type PourState } from '#core/log';
 
 export interface Progress {
   placements: ActualPlacement[];
@@ -125,7 +127,11 @@ function concreteOf(
 }
 
 /** Each cell that waits, with when its oldest face shuts. */
-function clocksOf(faces: OpenFace[], knitMin: number): Progress['clocks'] {
+function clocksOf(
+  faces: OpenFace[],
+  knitMin: number,
+  tests: readonly SeamTest[],
+): Progress['clocks'] {
   const since = new Map<string, OpenFace>();
   for (const f of faces) {
     const known = since.get(f.cell.id);
@@ -136,7 +142,7 @@ function clocksOf(faces: OpenFace[], knitMin: number): Progress['clocks'] {
     lift: cell.lift,
     fromM: cell.fromM,
     toM: cell.toM,
-    shutsMs: sinceMs + knitMin * 60_000,
+    shutsMs: shutsAt(cell, sinceMs, knitMin, tests),
   }));
 }
 
@@ -177,6 +183,7 @@ export function progressOf(
   const underHose = new Set(
     placements.filter((p) => p.open).map((p) => faceKey(p.elementId, p.lift)),
   );
+  const tests = entries(state, 'seam-test').map((e) => ({ ...e.body, atMs: Date.parse(e.at) }));
   const faces = openFaces(cells, reached, underHose);
   const current = placements.findLast((p) => p.open) ?? null;
   const done = concrete.toFillM3 < 1e-6 && current === null;
@@ -188,9 +195,9 @@ export function progressOf(
     startable: startableOf(cells, best),
     placedM3,
     ...concrete,
-    seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs),
-    clocks: clocksOf(faces, knitMin),
-    coldJoints: coldJointsOf(cells, reached, knitMin),
+    seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs, tests),
+    clocks: clocksOf(faces, knitMin, tests),
+    coldJoints: coldJointsOf(cells, reached, knitMin, tests),
     concreteTempC: temp,
     stiffenMin,
     knitMin,

@@ -23,7 +23,7 @@ const stretch = (elementId: string, lift: number, from: number, to: number, fill
 /** A pour planned, and where it stands when a log is heard up to a minute. */
 function watch({ site, pour, mix, plant }: DemoPour, change: object = {}) {
   const set = { ...pour, settings: { ...pour.settings, ...change } };
-  const plan = planPour(site, set, mix, plant, 1190, 1);
+  const plan = planPour(site, set, mix, plant, 1190);
   return {
     plan,
     see: (log: LogEvent[], minute: number) => {
@@ -281,4 +281,46 @@ describe('a simulated pour replayed as a log', () => {
       })
       .sort();
   }
+});
+
+describe('the field test of a face', () => {
+  const { see } = watch(
+    job({ runs: L_RUNS, elements: ['WA'], settings: { liftsByElement: { WA: 2 } } }),
+  );
+  const first = stretch('WA', 0, 0, 20);
+  const knitMin = see(first, 21).progress.knitMin;
+  const tried = (min: number, sinks: boolean) =>
+    entry('seam-test', { elementId: 'WA', lift: 0, sinks }, min);
+  const shuts = (log: LogEvent[], now: number) => {
+    const [seam] = see([...first, ...log], now).progress.seams;
+    return seam && { at: (seam.shutsMs - T0) / 60_000, cold: seam.cold };
+  };
+
+  test('rules over the clock: while a vibrator sinks in it knits, for a quarter of an hour more', () => {
+    const late = knitMin + 5;
+    expect(shuts([], late)?.cold).toBe(true);
+    expect(shuts([tried(late, true)], late + 1)).toEqual({
+      at: expect.closeTo(late + 15, 6),
+      cold: false,
+    });
+    expect(shuts([tried(late, true)], late + 16)?.cold).toBe(true);
+  });
+
+  test('and where it does not sink the face is cold, however young', () => {
+    expect(shuts([tried(30, false)], 31)).toEqual({ at: 30, cold: true });
+    // A test of another lift says nothing of this one.
+    const other = entry('seam-test', { elementId: 'WA', lift: 1, sinks: false }, 30);
+    expect(shuts([other], 31)?.cold).toBe(false);
+  });
+
+  test('what was met while it still knit by the test is no cold joint; what was met after it did not is one', () => {
+    const met = (min: number) => stretch('WA', 1, min, min + 20);
+    const joints = (log: LogEvent[], min: number) =>
+      see([...first, ...log, ...met(min)], min + 21).progress.coldJoints.length;
+    const late = knitMin + 5;
+    expect(joints([], late)).toBeGreaterThan(0);
+    expect(joints([tried(late - 2, true), tried(late + 8, true)], late)).toBe(0);
+    expect(joints([], 40)).toBe(0);
+    expect(joints([tried(38, false)], 40)).toBeGreaterThan(0);
+  });
 });

@@ -38,6 +38,32 @@ export interface ColdJoint {
   gapMin: number;
 }
 
+/** What the field test said of a face, and when. */
+export interface SeamTest {
+  elementId: string;
+  lift: number;
+  sinks: boolean;
+  atMs: number;
+}
+
+/** A face into which the vibrator still sank is good for so long before it is to be tried again, ms (site practice). */
+const TRIED_MS = 15 * 60_000;
+
+/** When a face shuts: by the clock, or as the last test of it said, which rules over the clock. */
+export function shutsAt(
+  face: { elementId: string; lift: number },
+  sinceMs: number,
+  knitMin: number,
+  tests: readonly SeamTest[],
+): number {
+  const byClock = sinceMs + knitMin * 60_000;
+  const tried = tests.findLast(
+    (t) => t.elementId === face.elementId && t.lift === face.lift && t.atMs >= sinceMs,
+  );
+  if (!tried) return byClock;
+  return tried.sinks ? Math.max(byClock, tried.atMs + TRIED_MS) : Math.min(byClock, tried.atMs);
+}
+
 /** Shares closer than this are the same. */
 const SAME = 1e-9;
 
@@ -148,12 +174,13 @@ export function seamsOf(
   faces: OpenFace[],
   window: { stiffenMin: number; knitMin: number },
   nowMs: number,
+  tests: readonly SeamTest[] = [],
 ): OpenSeam[] {
   const seams: OpenSeam[] = [];
   for (const f of [...faces].sort((a, b) => a.cell.fromM - b.cell.fromM)) {
     const joined = seams.find((s) => alike(s, f));
     const sinceMs = Math.min(f.sinceMs, joined?.sinceMs ?? Infinity);
-    const shutsMs = sinceMs + window.knitMin * 60_000;
+    const shutsMs = shutsAt(f.cell, sinceMs, window.knitMin, tests);
     const clock = {
       sinceMs,
       opensMs: sinceMs + window.stiffenMin * 60_000,
@@ -181,13 +208,23 @@ export function coldJointsOf(
   cells: RouteCell[],
   placements: ActualPlacement[],
   knitMin: number,
+  tests: readonly SeamTest[] = [],
 ): ColdJoint[] {
   const fillings = fillingsOf(cells, placements);
   const byId = new Map(cells.map((c) => [c.id, c]));
   const joints = new Map<string, ColdJoint>();
-  const note = (face: RouteCell | undefined, metBy: RouteCell, kind: SeamKind, gapMs: number) => {
+  const note = (
+    face: RouteCell | undefined,
+    metBy: RouteCell,
+    kind: SeamKind,
+    gapMs: number,
+    metMs: number,
+  ) => {
     const gapMin = gapMs / 60_000;
-    if (!face || gapMin <= knitMin * (1 + SAME)) return;
+    if (!face) return;
+    const sinceMs = metMs - gapMs;
+    const before = tests.filter((t) => t.atMs <= metMs);
+    if (metMs <= shutsAt(face, sinceMs, knitMin * (1 + SAME), before)) return;
     const key = `${faceKey(face.elementId, face.lift)} ${faceKey(metBy.elementId, metBy.lift)} ${kind}`;
     if ((joints.get(key)?.gapMin ?? 0) < gapMin)
       joints.set(key, {
@@ -203,17 +240,17 @@ export function coldJointsOf(
     if (!me) continue;
     const under = c.below === undefined ? undefined : fillings.get(c.below);
     if (under && c.below !== undefined) {
-      note(byId.get(c.below), c, 'above', me.startMs - under.startMs);
-      if (isFull(me)) note(byId.get(c.below), c, 'above', me.endMs - under.endMs);
+      note(byId.get(c.below), c, 'above', me.startMs - under.startMs, me.startMs);
+      if (isFull(me)) note(byId.get(c.below), c, 'above', me.endMs - under.endMs, me.endMs);
     }
     for (const id of c.beside) {
       const side = fillings.get(id);
       if (!side) continue;
-      const gap = Math.max(me.startMs, side.startMs) - Math.min(me.endMs, side.endMs);
-      note(byId.get(id), c, 'beside', gap);
+      const metMs = Math.max(me.startMs, side.startMs);
+      note(byId.get(id), c, 'beside', metMs - Math.min(me.endMs, side.endMs), metMs);
     }
     me.pieces.slice(1).forEach((p, i) => {
-      note(c, c, 'front', p.fromMs - (me.pieces[i] as Piece).toMs);
+      note(c, c, 'front', p.fromMs - (me.pieces[i] as Piece).toMs, p.fromMs);
     });
   }
   return [...joints.values()];

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { conveyanceSchema, type CrewMember, USUAL_PRICES } from '../model/resources.ts';
+import { evaluate } from '../kit/calculation.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { job, type JobParts, L_RUNS } from '../testdata/jobs.ts';
 import { orderWays } from './balance.ts';
@@ -8,6 +9,7 @@ import { noGoOf, type DayHour } from './no-go.ts';
 import { moneyOf, oddsOf } from './odds.ts';
 import { placesOf } from './places.ts';
 import { planPour } from './plan.ts';
+import { pourSimulation } from './pour-simulation.ts';
 import { envelopeOf, ratesOf } from './rates.ts';
 import { offeredStands, standAt } from './reach.ts';
 import { bestStarts, lastStartsOf, placingMinOf, startsOf } from './starts.ts';
@@ -23,7 +25,7 @@ function small(parts: Partial<JobParts> = {}) {
     ...parts,
   });
   const { site, pour, mix, plant } = made;
-  return { ...made, rules: rulesOf(site), plan: planPour(site, pour, mix, plant, 1140, 1) };
+  return { ...made, rules: rulesOf(site), plan: planPour(site, pour, mix, plant, 1140) };
 }
 const boom = conveyanceSchema.parse({
   id: 'b',
@@ -39,7 +41,8 @@ const money = moneyOf({}, small().pour, small().plant);
 describe('how many mornings', () => {
   test('seam by seam and cost agree with the tally, and the same seed gives the same answer', () => {
     const { site, pour, mix, plant } = small({ settings: { lifts: 3, spacingMin: 70 } });
-    const { simulation, odds } = planPour(site, pour, mix, plant, 1140, 400);
+    const simulation = { ...planPour(site, pour, mix, plant, 1140).simulation, trials: 400 };
+    const { odds } = evaluate(pourSimulation, simulation).result;
     const found = oddsOf(simulation, money, null);
     expect(found.coldSeam).toBe(odds.coldSeam);
     expect(found.finishMin).toEqual(odds.finishMin);

@@ -12,7 +12,7 @@ export { type DayHour, noGoOf } from './no-go.ts';
 export { moneyOf, type Odds, oddsOf } from './odds.ts';
 export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
-export { envelopeOf, ratesOf } from './rates.ts';
+export { envelopeOf, ratesOf, rulingMethod } from './rates.ts';
 export { offeredStands, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';
 export { pourForecast } from './pour-forecast.ts';
@@ -42,7 +42,7 @@ export {
   startsOf,
 } from './starts.ts';
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
-export { fillJobs, type Filled, jobsNeeded, handsOf, turnsOf } from './who.ts';
+export { fillJobs, type Filled, heavyJobs, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
 export { type WayOn, waysOn } from './ways-on.ts';
 export { trialsOf } from './trials.ts';

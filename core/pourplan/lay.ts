@@ -136,7 +136,7 @@ export function layings(
   return ways
     .flatMap((w): Laying[] => {
       const changed = { ...pour, settings: { ...pour.settings, ...w.change } };
-      const plan = planPour(site, changed, mix, plant, duskMin, 1);
+      const plan = planPour(site, changed, mix, plant, duskMin);
       const key = orderOf(plan.route);
       if (taken.has(key)) return [];
       taken.add(key);

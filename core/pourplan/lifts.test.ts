@@ -59,7 +59,7 @@ describe('how many lifts', () => {
 describe('waiting and pressing', () => {
   const plan = (settings: object) => {
     const { site, pour, mix, plant } = withForms(settings);
-    return planPour(site, pour, mix, plant, 1190, 1);
+    return planPour(site, pour, mix, plant, 1190);
   };
   test('a lift begins no sooner than the wait after the one below is full, in the timetable and in the trials', () => {
     const { simulation, timetable } = plan({ liftWaitMin: 45, placingRateM3PerH: 30 });

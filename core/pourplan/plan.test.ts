@@ -14,7 +14,6 @@ const plan = (file: 'quillback' | 'kestrel', code: string, change: object = {}) 
     d.mix,
     d.plant,
     1190,
-    1,
   );
 };
 

@@ -5,8 +5,12 @@ import { orderQuantity, truckPlan } from '#core/supply';
 import { cellsOf, type RouteCell } from './cells.ts';
 import { routeOf, type Route } from './route.ts';
 import { asSupplied } from './supplier.ts';
-import { pourSimulation } from './pour-simulation.ts';
-import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
+import type {
+  Placement,
+  SimulationInput,
+  simulationOutput,
+  Timetable,
+} from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
 import type { z } from 'zod';
 
@@ -44,7 +48,7 @@ export interface PourPlan {
   loadIds: string[];
   plannedLoads: { id: string; volumeM3: number }[];
   timetable: Timetable;
-  odds: OutputOf<typeof pourSimulation>['odds'];
+  odds: z.output<typeof simulationOutput>['odds'];
   simulation: SimulationInput;
   placements: PlannedPlacement[];
   stiffenMin: number;
@@ -73,8 +77,6 @@ function onRoute(placements: Placement[], cells: RouteCell[]): PlannedPlacement[
   });
 }
 
-/** Shares in this many trials; enough to count "of 20 mornings". */
-const TRIALS = 400;
 /** What most fresh concrete weighs, kg/m³. */
 const DENSITY_KG_M3 = 2400;
 
@@ -193,9 +195,9 @@ export function rehearse(
 }
 
 /**
- * Works the pour out: order, loads, timetable and odds.
+ * Works the pour out: order, loads, timetable, and how it goes on the one morning on which all is on time. The odds of many
+ * mornings are asked for by themselves: they take longer than a finger waits.
  * @param duskMin when daylight ends, minutes after local midnight
- * @param trials mornings to draw for the odds; 1 gives the timetable at once, without meaningful odds
  */
 export function planPour(
   site: SitePlan,
@@ -203,25 +205,14 @@ export function planPour(
   mix: Mix,
   plant: Plant,
   duskMin: number,
-  trials = TRIALS,
 ): PourPlan {
   const route = routeOf(site, pour);
   const order = orderFor(route.volumeM3, site, pour, plant);
   const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
-  const { cells, trucks, simulation } = rehearse(
-    route,
-    orderedM3,
-    pour,
-    mix,
-    plant,
-    duskMin,
-    trials,
-  );
+  const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, 1);
   // Straight from the timetable: under a finger there is no time to check again what was put together here.
   const timetable = timetableOf(simulation, medianArrivals(simulation));
-  // One morning has no odds worth another run.
-  const odds =
-    trials > 1 ? evaluate(pourSimulation, simulation).result.odds : oneMorning(timetable, duskMin);
+  const odds = oneMorning(timetable, duskMin);
   const grown = 1 + pour.settings.wasteRatio;
   const placements = onRoute(
     timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })),

@@ -21,7 +21,7 @@ export interface RateAsk {
 const METHODS = ['aci347', 'ciria108', 'hydrostatic'] as const;
 type Method = (typeof METHODS)[number];
 /** The method that rules, by the site's profile. */
-const rulingMethod = (site: SitePlan): Method =>
+export const rulingMethod = (site: Pick<SitePlan, 'ruleProfile'>): Method =>
   site.ruleProfile === 'us-aci' ? 'aci347' : 'ciria108';
 
 const wallsIn = (plan: PourPlan) => plan.route.legs.filter((l) => l.wall);

@@ -52,7 +52,7 @@ export function seamSaver(
   ];
   for (const way of ways) {
     const changed = { ...pour, settings: { ...s, ...way.change } };
-    const tried = planPour(site, changed, way.mix ?? mix, plant, duskMin, 1);
+    const tried = planPour(site, changed, way.mix ?? mix, plant, duskMin);
     const pressed = tried.timetable.cells.some((c) => c.overRating);
     const wasPressed = plan.timetable.cells.some((c) => c.overRating);
     if (coldIn(tried) === 0 && (!pressed || wasPressed))

@@ -45,7 +45,7 @@ function run(v: SearchInput): { result: SearchResult; reports: number } {
 /** One plan by the long way: planned as the Plan screen does, its mornings drawn, its costs summed by hand. */
 function byHand(v: SearchInput, change: object): { cost: number; good: boolean } {
   const pour = { ...v.pour, settings: { ...v.pour.settings, ...change } };
-  const plan = planPour(v.site, pour, v.mix, v.plant, v.duskMin, 1);
+  const plan = planPour(v.site, pour, v.mix, v.plant, v.duskMin);
   const t = trialsOf(plan.simulation).run(v.trials, v.seed);
   const c = pour.settings.costs;
   const perMorning = (x: number) => x / v.trials;

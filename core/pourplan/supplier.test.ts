@@ -27,7 +27,7 @@ function mixed(elements: string[], settings = {}) {
   });
   const plant = supplierOf({ plants: [made.plant], mixers: [drum] }, made.pour);
   if (!plant) throw new Error('no supplier');
-  return { ...made, plant, plan: planPour(made.site, made.pour, made.mix, plant, 1140, 1) };
+  return { ...made, plant, plan: planPour(made.site, made.pour, made.mix, plant, 1140) };
 }
 
 describe('mixed on the site', () => {

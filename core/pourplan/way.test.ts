@@ -46,7 +46,7 @@ const LINE = {
 const long = (settings = {}) => job({ elements: ['WL'], ...LONG, settings });
 const planOf = (parts: JobParts) => {
   const made = job(parts);
-  return { ...made, plan: planPour(made.site, made.pour, made.mix, made.plant, 1140, 1) };
+  return { ...made, plan: planPour(made.site, made.pour, made.mix, made.plant, 1140) };
 };
 
 describe('planned bulkheads', () => {
@@ -97,7 +97,7 @@ describe('planned bulkheads', () => {
     const saver = seamSaver(site, pour, mix, plant, 1140, plan);
     expect(saver?.how).toBe('bulkhead');
     const saved = { ...pour, settings: { ...pour.settings, ...saver?.change } };
-    const seams = planPour(site, saved, mix, plant, 1140, 1).timetable.seams;
+    const seams = planPour(site, saved, mix, plant, 1140).timetable.seams;
     expect(seams.filter((s) => s.verdict === 'cold')).toEqual([]);
   });
 });

@@ -12,7 +12,7 @@ const { site, pour, mix, plant } = job({
   runs: L_RUNS,
   settings: { lifts: 2, truckM3: 3, leftBehindM3: 0 },
 });
-const plan = planPour(site, pour, mix, plant, 1140, 1);
+const plan = planPour(site, pour, mix, plant, 1140);
 const first = plan.simulation.cells[0];
 if (!first) throw new Error('no cell');
 const input: ForecastInput = {

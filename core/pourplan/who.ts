@@ -51,6 +51,11 @@ export function jobsNeeded(
   return needs;
 }
 
+/** Jobs of a pour that wear people out: they change hands through the day. */
+export const heavyJobs = (needs: readonly Need[]): Job[] => [
+  ...new Set(needs.map((n) => n.job).filter((j) => HEAVY.has(j))),
+];
+
 /** A job with who does it; nobody where there is none left who may. */
 export interface Filled extends Need {
   name: string | null;

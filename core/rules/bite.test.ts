@@ -21,7 +21,7 @@ const under = (rule: RuleId, value: number) => {
   return { site: ruled, mix: ruledMix(record, rulesOf(ruled)) };
 };
 type Under = ReturnType<typeof under>;
-const plan = (u: Under) => planPour(u.site, pour, u.mix, plant, 1190, 1);
+const plan = (u: Under) => planPour(u.site, pour, u.mix, plant, 1190);
 const arrived = replay([
   {
     id: 'a',

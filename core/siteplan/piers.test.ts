@@ -54,7 +54,7 @@ describe('a pier', () => {
   test('is placed on the route with its own volume', () => {
     const p = withPier(round);
     if (!plant) throw new Error('demo plant');
-    const leg = planPour(p.site, p.pour, p.mix, plant, 1140, 1).route.legs.find(
+    const leg = planPour(p.site, p.pour, p.mix, plant, 1140).route.legs.find(
       (l) => l.elementId === 'PR1',
     );
     expect(leg).toMatchObject({ heightM: 1, bottomM: 28 });

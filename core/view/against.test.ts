@@ -20,7 +20,7 @@ const high = job({ runs: L_RUNS, elements: ['WA'], settings: { lifts: 2 } });
 function against(log: LogEvent[], minute: number) {
   const { site, pour, mix, plant } = high;
   const nowMs = T0 + minute * 60_000;
-  const plan = planPour(site, pour, mix, plant, 1190, 1);
+  const plan = planPour(site, pour, mix, plant, 1190);
   const state = replay(log);
   const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, nowMs);
   const progress = progressOf(pour, mix, plan.route, state, loads, nowMs);

@@ -4,6 +4,9 @@ export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './p
 export { STAGE_IDS, type StageId } from './stages/ids.ts';
 export { nextLine, STAGE, STAGES } from './stages/index.ts';
 export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
+export { dryingOf } from './drying.ts';
+export { tasksOf } from './tasks.ts';
+export { loadTable, logTable } from './tables.ts';
 export { dueOf } from './due.ts';
 export { placedFrom } from './placed-from.ts';
 export { momentText } from './stages/moment.ts';

@@ -93,7 +93,7 @@ const groundOf = madeOncePer((r: PourRecord) => {
 /** The plan of a record, with one morning drawn: odds of many are asked for by themselves. Null without its mix or plant. */
 export const planOf = madeOncePer((r: PourRecord): PourPlan | null => {
   const on = groundOf(r);
-  return on && planPour(r.site, r.pour, on.mix, on.plant, r.duskMin, 1);
+  return on && planPour(r.site, r.pour, on.mix, on.plant, r.duskMin);
 });
 
 const NO_CHECKS: CheckPoint[] = [];

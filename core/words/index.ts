@@ -17,6 +17,9 @@ export {
   whatIfTitle,
 } from './plan.ts';
 export { batchLines, mixerSentence, mixerText } from './mixer.ts';
+export { remindersAt } from './reminders.ts';
+export { braceText } from './turns.ts';
+export { riseText } from './rise.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
 export { aheadText, lostText, sentBackText } from './outlook.ts';
 export { gaugedL, waterAdviceText, waterText } from './water.ts';

@@ -1,8 +1,8 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { kindOf, timeline } from '#core/log';
-import { FAULT_WORDS, type LoadState, clockTasks } from '#core/pourlog';
+import { FAULT_WORDS, type LoadState } from '#core/pourlog';
 import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
-import { againstRule, checksOf } from '#core/view';
+import { againstRule, checksOf, tasksOf } from '#core/view';
 import { entryText } from '#core/words';
 import type { ReportContext } from './context.ts';
 import { bold, right, table, type Cell } from './table.ts';
@@ -60,7 +60,7 @@ export function loadSection(c: ReportContext): Content[] {
 
 /** What was to be set while the top was fresh, done or not. */
 export function taskSection({ record, view, state, nowMs, time }: ReportContext): Content[] {
-  const tasks = clockTasks(record.site, record.pour, view.plan.route, view.progress, state, nowMs);
+  const tasks = tasksOf(record, view, state, nowMs);
   if (tasks.length === 0) return [];
   const WORDS = { open: 'not said', done: 'done', notDone: 'NOT DONE' };
   return [
@@ -71,7 +71,9 @@ export function taskSection({ record, view, state, nowMs, time }: ReportContext)
       tasks.map((t) => [
         t.elementId,
         t.anchors.length ? `${t.title}: ${t.anchors.join(', ')}` : t.title,
-        `${WORDS[t.state]}${t.late && t.state === 'done' ? ', late' : ''}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
+        t.state === 'open' && t.late
+          ? bold('MISSED')
+          : `${WORDS[t.state]}${t.late && t.state === 'done' ? ', late' : ''}${t.entry?.body.reason ? `: ${t.entry.body.reason}` : ''}`,
         t.entry ? `${t.entry.actor} ${time(t.entry.at)}` : '',
       ]),
     ),

@@ -1,10 +1,11 @@
 import { Router } from 'express';
-import Papa from 'papaparse';
 import { z } from 'zod';
 import { ROLES, type LaserAnswer } from '../../contract/index.ts';
-import { rebarTable, type Table, takeoffTable } from '#core/exchange';
-import { mixNamed } from '#core/view';
+import { rebarTable, takeoffTable } from '#core/exchange';
+import { replay } from '#core/log';
+import { loadTable, logTable, mixNamed, viewOf } from '#core/view';
 import type { AppDeps } from '../deps.ts';
+import { csvOf } from '../exchange/csv.ts';
 import { planDxf } from '../exchange/dxf.ts';
 import { notFound, parse } from '../problems.ts';
 import { only } from '../session/session.ts';
@@ -24,13 +25,8 @@ const laserQuery = z.object({
     .optional(),
 });
 
-/** Cells that a spreadsheet would take for a formula are text: names come from people. */
-const csvOf = ({ head, rows }: Table): string =>
-  // With a byte-order mark a spreadsheet knows that feet, fractions and accents are UTF-8.
-  `\uFEFF${Papa.unparse({ fields: head, data: rows }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
-
 /** Lists and drawings that leave in open formats, and the demo's laser. */
-export function exchangeRoutes({ sessions, sites, config }: AppDeps): Router {
+export function exchangeRoutes({ sessions, sites, events, clock, config }: AppDeps): Router {
   const router = Router();
   const anybody = only(sessions, ROLES);
   router.get('/pours/:id/takeoff.csv', anybody, async (req, res) => {
@@ -46,6 +42,24 @@ export function exchangeRoutes({ sessions, sites, config }: AppDeps): Router {
       .attachment(`${pour.code}-bars.csv`)
       .type('text/csv')
       .send(csvOf(rebarTable({ site, pour }, mixNamed(site, pour.mix)?.fcMPa ?? 25)));
+  });
+  router.get('/pours/:id/log.csv', anybody, async (req, res) => {
+    const { id, site, pour } = await sites.pour(String(req.params.id));
+    const state = replay(await events.after(id, 0));
+    res
+      .attachment(`${pour.code}-log.csv`)
+      .type('text/csv')
+      .send(csvOf(logTable(state, site.units)));
+  });
+  router.get('/pours/:id/loads.csv', anybody, async (req, res) => {
+    const record = await sites.pour(String(req.params.id));
+    const state = replay(await events.after(record.id, 0));
+    const view = viewOf(record, state, clock.now().getTime());
+    if (!view) throw notFound(`mix or plant of pour ${record.id}`);
+    res
+      .attachment(`${record.pour.code}-loads.csv`)
+      .type('text/csv')
+      .send(csvOf(loadTable(view, record.site.units)));
   });
   router.get('/sites/:id/plan.dxf', anybody, async (req, res) => {
     const site = await sites.export(String(req.params.id));

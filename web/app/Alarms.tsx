@@ -4,11 +4,14 @@ import { Link } from 'react-router';
 import { alarmWords, pressing } from '#core/words';
 import { Mark } from '../ui/Mark.tsx';
 import { T } from '../ui/Text.tsx';
+import { lazily } from '../ui/lazily.tsx';
 import { usePour } from './pour-context.tsx';
 import { focusUrl } from './useFocus.ts';
 
 /** As many stand there by themselves; the tools under them are needed too. */
 const SHOWN = 2;
+
+const AlarmSound = lazily(() => import('./AlarmSound.tsx'));
 
 /** What will not wait, over the tools of every station while a pour is placed; each leads to where it is dealt with. */
 export function Alarms() {
@@ -42,6 +45,7 @@ export function Alarms() {
           <ArrowRight size={20} aria-hidden="true" />
         </Link>
       ))}
+      <AlarmSound alarms={all.map((a) => a.name)} />
       {all.length > SHOWN && (
         <button
           type="button"

@@ -1,25 +1,11 @@
 import { Link } from 'react-router';
-import { entryText } from '#core/words';
-import { driftNoted, timeline } from '#core/log';
 import { Sheet } from '../ui/Dialog.tsx';
-import { T } from '../ui/Text.tsx';
 import { usePour } from './pour-context.tsx';
+import { LogExports } from './log/LogExports.tsx';
+import { LogList } from './log/LogList.tsx';
 import { useSession } from './session.tsx';
-import { momentText } from '#core/view';
 import { useSetFocus } from './useFocus.ts';
 import { useTheme } from './theme.ts';
-
-/** Said with an entry whose device had the time wrong. */
-function ClockMark({ device }: { device: string | undefined }) {
-  const aheadMs = driftNoted(device);
-  if (aheadMs === null) return null;
-  return (
-    <span className="block text-[14px] leading-[18px] text-ochre-t">
-      its device’s clock was {Math.round(Math.abs(aheadMs) / 60_000)} min{' '}
-      {aheadMs > 0 ? 'fast' : 'slow'}
-    </span>
-  );
-}
 
 /** The log of the pour newest first, the demo's clock, theme and signing out. */
 export default function DaySheet({ onClose }: { onClose: () => void }) {
@@ -27,7 +13,6 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
   const { account } = useSession();
   const { theme, toggle } = useTheme();
   const set = useSetFocus();
-  const list = timeline(v.state).reverse();
   return (
     <Sheet open onClose={onClose} title={`Log of ${v.record.pour.code}`}>
       {v.clock.settable && (
@@ -82,6 +67,15 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
         <button type="button" className="btn line" onClick={toggle}>
           {theme === 'sun' ? 'Dusk theme' : 'Sun theme'}
         </button>
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            set({ sheet: 'hands' });
+          }}
+        >
+          Who is here
+        </button>
         <Link className="btn line" to="/">
           All pours
         </Link>
@@ -95,35 +89,8 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
           {account.name}: PIN, people, sign out
         </button>
       </div>
-      {list.length === 0 && (
-        <p>
-          Nothing is logged yet. Readings, loads, weather and sign-offs stand here as they are made.
-        </p>
-      )}
-      <ol className="rows">
-        {list.slice(0, 200).map((e) => (
-          <li key={e.id} className="flex gap-3 py-2">
-            <span className="w-24 shrink-0 font-mono text-[15px]">
-              {momentText(v, Date.parse(e.at))}
-            </span>
-            <span className="flex-1">
-              <T>{entryText(e, v.units)}</T>
-              <ClockMark device={e.device} />
-              {e.saidAt && (
-                <span className="block text-[14px] leading-[18px] text-ochre-t">
-                  its device’s clock ran ahead and said {momentText(v, Date.parse(e.saidAt))}
-                </span>
-              )}
-            </span>
-            <span className="text-[14px] text-ink2">{e.actor}</span>
-          </li>
-        ))}
-      </ol>
-      {list.length > 200 && (
-        <p className="pt-2 text-ink2">
-          {list.length - 200} older entries are in the report and the export.
-        </p>
-      )}
+      <LogList close={onClose} />
+      <LogExports />
     </Sheet>
   );
 }

@@ -14,9 +14,12 @@ import { focusUrl, useFocus } from './useFocus.ts';
 import { useStationKeys } from './useStationKeys.ts';
 import { useWide } from './useWide.ts';
 
+const PastBar = lazily(() => import('./log/PastBar.tsx'));
+
 const SHEETS = {
   account: lazily(() => import('./AccountSheet.tsx')),
   day: lazily(() => import('./DaySheet.tsx')),
+  hands: lazily(() => import('./log/HandsSheet.tsx')),
   find: lazily(() => import('./FindSheet.tsx')),
   rules: lazily(() => import('./RulesSheet.tsx')),
   keys: lazily(() => import('./KeySheet.tsx')),
@@ -93,6 +96,7 @@ export function Frame({
         )}
       </main>
       <section className="bench" aria-label={`${name}, tools`}>
+        {v.past !== null && <PastBar />}
         <Alarms />
         <Refused />
         <PartGuard>{bench}</PartGuard>

@@ -1,6 +1,5 @@
 import type { LoadState } from '#core/pourlog';
-import { latest, timeline } from '#core/log';
-import { withRules } from '#core/rules';
+import { timeline } from '#core/log';
 import type { Origin } from '../ui/origin.ts';
 import type { PourView } from './pour-view.ts';
 
@@ -73,18 +72,3 @@ export const strengthOrigin = (v: PourView): Origin => ({
   id: 'strength-forecast',
   input: v.curing?.working.input,
 });
-
-/** Drying of a fresh face in the weather logged last; null while humidity or wind is not known. */
-export function dryingOrigin(v: PourView) {
-  const w = latest(v.state, 'weather')?.body;
-  if (w?.humidity === undefined || w.windKmH === undefined) return null;
-  return {
-    id: 'evaporation',
-    input: withRules('evaporation', v.rules, {
-      concreteTempC: v.progress.concreteTempC,
-      airTempC: w.airTempC,
-      humidity: w.humidity,
-      windKmH: w.windKmH,
-    }),
-  };
-}

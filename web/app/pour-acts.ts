@@ -21,6 +21,8 @@ interface Acting {
   /** Whose entries they are. */
   actor: string;
   mutate: KeyedMutator<PourAnswer>;
+  /** The screen shows the pour as it was: nothing is written into the past. */
+  past: boolean;
 }
 
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
@@ -161,10 +163,25 @@ async function saveResources({ record, mutate }: Acting, lists: Resources): Prom
   }
 }
 
+/** Nothing is done to a pour as it was: what is tried says so. */
+function asItWas(): Promise<never> {
+  const said = 'This is the pour as it was. Go back to now, then enter it.';
+  sayWrong(said);
+  return Promise.reject(new Told(said));
+}
+const PAST = {
+  write: asItWas,
+  undoLast: asItWas,
+  saveSettings: asItWas,
+  saveRule: asItWas,
+  saveResources: asItWas,
+};
+
 /** What can be done to a pour from any of its screens. */
 export function pourActs(
   acting: Acting,
 ): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule' | 'saveResources'> {
+  if (acting.past) return PAST;
   const write = writer(acting);
   return {
     write,

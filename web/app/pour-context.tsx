@@ -20,6 +20,8 @@ import { getJson } from '../sync/api.ts';
 import { useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogStore } from '../sync/log-store.ts';
 import { type LogSnapshot } from '../sync/log-snapshot.ts';
+import { stateAt } from '#core/log';
+import { usePast } from './log/past.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useDeferredStore } from './useDeferredStore.ts';
@@ -111,7 +113,9 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   const record = useFollowing(shown, editing.on);
   const store = useMemo(() => logStore(pourId), [pourId]);
   // The whole view hangs on what was entered; that an entry has been sent changes nothing in it.
-  const state = useDeferredStore(store, stateOf);
+  const whole = useDeferredStore(store, stateOf);
+  const past = usePast(pourId);
+  const state = useMemo(() => (past === null ? whole : stateAt(whole, past)), [whole, past]);
   const loaded = useDeferredStore(store, isLoaded);
   // The log is read through SWR like everything else; the stream only brings it sooner.
   useSWR(['log', pourId], () => store.pull(), {
@@ -119,7 +123,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     shouldRetryOnError: true,
   });
 
-  const nowMs = clock.nowMs;
+  const nowMs = past ?? clock.nowMs;
   const figures = record ? viewOf(record, state, nowMs) : null;
   // Until the pour is there the day does not matter: nothing is asked for it.
   const dayMs = figures?.dayMs ?? 0;
@@ -133,7 +137,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   );
   const view = useMemo((): PourView | null => {
     if (!record || !figures) return null;
-    const acts = pourActs({ record, store, actor: account.name, mutate });
+    const acts = pourActs({ record, store, actor: account.name, mutate, past: past !== null });
     return {
       ...figures,
       record,
@@ -148,6 +152,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       ...acts,
       walk,
       clock,
+      past,
       elementName: (id) => (id === WHOLE_POUR ? 'The whole pour' : (labels.get(id) ?? id)),
     };
   }, [
@@ -164,6 +169,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     walk,
     mutate,
     labels,
+    past,
   ]);
 
   if (!view || !loaded)

@@ -38,5 +38,7 @@ export interface PourView extends PourFigures {
   /** Which way round the checks are walked on this device. */
   walk: Walk;
   clock: ReturnType<typeof useSiteClock>;
+  /** The past moment the pour is looked at, when nothing can be changed; null for now. */
+  past: number | null;
   elementName: (id: string) => string;
 }

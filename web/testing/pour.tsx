@@ -92,6 +92,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     write,
     saveSettings,
     saveResources,
+    past: null,
     elementName: (id: string) => id,
   } as unknown as PourView;
   window.history.replaceState(null, '', `/${search}`);

@@ -6,7 +6,7 @@ import { marchAxis, marchOf, type MarchProps } from './scales.ts';
 
 /** Footings of an L with the walls on them in one pour: two lifts, the walls on the footings. */
 const { site, pour, mix, plant } = job({ elements: ['FA', 'FB', 'WA', 'WB'], runs: L_RUNS });
-const plan = planPour(site, pour, mix, plant, 1100, 1);
+const plan = planPour(site, pour, mix, plant, 1100);
 const props: MarchProps = {
   width: 768,
   height: 600,

@@ -85,6 +85,15 @@ export function PourActs({
       </button>
       <button
         type="button"
+        className="btn line min-h-[60px]"
+        onClick={() => {
+          set({ sheet: 'hands' });
+        }}
+      >
+        Who is here
+      </button>
+      <button
+        type="button"
         className="btn warn min-h-[60px]"
         onClick={() => {
           set({ sheet: 'trouble' });

@@ -7,10 +7,11 @@ import { Headline } from './Headline.tsx';
 import { LoadCard } from './loads/LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
 import { PourRows } from './PourRows.tsx';
-import { Tasks } from './Tasks.tsx';
 
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
 const GoingOn = lazily(() => import('./GoingOn.tsx'));
+const Placing = lazily(() => import('./Placing.tsx'));
+const Tasks = lazily(() => import('./tasks/Tasks.tsx'));
 const NextLoad = lazily(() => import('./loads/NextLoad.tsx'));
 const TroubleNow = lazily(() => import('./trouble/TroubleNow.tsx'));
 const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
@@ -33,6 +34,7 @@ export function PourBench() {
       {here && <LoadCard load={here} />}
       {!here && waiting[0] && progress.finishedMs === null && <NextLoad load={waiting[0]} />}
       <PourActs here={here} next={waiting[0]?.id} />
+      <Placing />
       <Balance />
       <Tasks />
       <PourRows />

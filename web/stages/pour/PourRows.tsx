@@ -1,16 +1,12 @@
-import { evaluate } from '#core/kit';
-import { seamTone } from '#core/words';
 import { latest } from '#core/log';
 import { quantityText, temperatureFigure, textOf } from '#core/units';
-import { evaporation } from '#core/weather';
-import { dryingOrigin, seamOrigin } from '../../app/origins.ts';
 import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '#core/view';
+import { dryingOf, momentText } from '#core/view';
 import { Mark } from '../../ui/Mark.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
-import { seamName } from './seam-name.ts';
 
+const SeamRow = lazily(() => import('./SeamRow.tsx'));
 const LoadRows = lazily(() => import('./loads/LoadRows.tsx'));
 
 /** How the pour stands, row by row: the first seam, the weather as logged, every load that came. */
@@ -21,19 +17,7 @@ export function PourRows() {
   const seam = progress.seams[0];
   return (
     <div className="rows border-t-2 border-ink">
-      {seam && (
-        <p className="flex items-center gap-3 py-2">
-          <Mark verdict={seamTone(seam)} />
-          <span className="flex-1">
-            Seam at {seamName(v, seam)}{' '}
-            <FigureWithWorking name="the seam’s window" {...seamOrigin(v)}>
-              opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min
-            </FigureWithWorking>
-            .
-          </span>
-          <span className="font-mono">{momentText(v, seam.shutsMs)}</span>
-        </p>
-      )}
+      {seam && <SeamRow seam={seam} />}
       {weather && (
         <p className="flex items-center gap-3 py-2">
           <Mark verdict={weather.body.sky === 'rain' ? 'tight' : 'good'} />
@@ -59,13 +43,13 @@ const DRYING = { act: ': cover or fog flat faces', watch: ': watch flat faces', 
 /** How fast a fresh flat face dries in the weather as it was logged last. */
 function Drying() {
   const v = usePour();
-  const origin = dryingOrigin(v);
-  if (!origin) return null;
-  const { rateKgM2H, level } = evaluate(evaporation, origin.input).result;
+  const drying = dryingOf(v, v.state);
+  if (!drying) return null;
+  const { rateKgM2H, level } = drying.result;
   return (
     <>
       , drying{' '}
-      <FigureWithWorking name="the drying" id="evaporation" input={origin.input}>
+      <FigureWithWorking name="the drying" id="evaporation" input={drying.input}>
         {quantityText(rateKgM2H, 'KgM2H', v.units)}
       </FigureWithWorking>
       {DRYING[level]}

@@ -1,4 +1,4 @@
-import { parse, type ParseError } from 'jsonc-parser';
+import type { ParseError } from 'jsonc-parser';
 import { useState, type ChangeEvent } from 'react';
 import { mutate as mutateAll } from 'swr';
 import { ApiProblem, sendJson } from '../../sync/api.ts';
@@ -27,7 +27,8 @@ function FileNotice({ told }: { told: Told }) {
 }
 
 /** Reads the file, or says on which line it stops being JSON. */
-function parsed(text: string, name: string): unknown {
+async function parsed(text: string, name: string): Promise<unknown> {
+  const { parse } = await import('jsonc-parser');
   const errors: ParseError[] = [];
   const value: unknown = parse(text, errors, { allowTrailingComma: false, disallowComments: true });
   const first = errors[0];
@@ -50,7 +51,7 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
       const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
         'POST',
         '/api/sites/import',
-        parsed(await file.text(), file.name),
+        await parsed(await file.text(), file.name),
       );
       await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
       done(id);

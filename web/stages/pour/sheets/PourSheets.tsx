@@ -1,5 +1,7 @@
 import { usePour } from '../../../app/pour-context.tsx';
 import { useFocus } from '../../../app/useFocus.ts';
+import { LineSheet } from '../tasks/LineSheet.tsx';
+import { TemplateSheet } from '../tasks/TemplateSheet.tsx';
 import { HurtSheet } from '../trouble/HurtSheet.tsx';
 import { TroubleSheet } from '../trouble/TroubleSheet.tsx';
 import { StartSheet } from '../StartSheet.tsx';
@@ -61,6 +63,10 @@ export default function PourSheets() {
       return <StartSheet loadId={here} onClose={close} />;
     case 'stop':
       return <StopSheet onClose={close} />;
+    case 'line':
+      return <LineSheet taskId={ref} onClose={close} />;
+    case 'template':
+      return <TemplateSheet taskId={ref} onClose={close} />;
     case 'trouble':
       return (
         <TroubleSheet

@@ -1,0 +1,25 @@
+import type { FormSystem } from '#core/model';
+import { lengthText, type UnitSystem } from '#core/units';
+
+/** Insertions are so far apart: one and a half times the radius a vibrator works over; and so deep into the lift below (ACI 309R). */
+const APART_MM = { vibrator: 450, smallVibrator: 250 } as const;
+const INTO_BELOW_MM = 150;
+
+/** How the concrete is worked in, by the form system's way: what is done, to be recorded cell by cell. */
+export function consolidationText(
+  way: FormSystem['consolidation'],
+  onLift: boolean,
+  units: UnitSystem,
+): string {
+  const into = onLift ? `, ${lengthText(INTO_BELOW_MM, units)} into the lift below` : '';
+  switch (way) {
+    case 'vibrator':
+      return `vibrated every ${lengthText(APART_MM.vibrator, units)}${into}, in fast, out slowly`;
+    case 'smallVibrator':
+      return `small vibrator every ${lengthText(APART_MM.smallVibrator, units)}${into}, seconds only`;
+    case 'rod':
+      return `rodded and sawn along both faces${into}`;
+    case 'hammer':
+      return 'forms tapped with a hammer, low to high, both faces';
+  }
+}
