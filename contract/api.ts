@@ -215,6 +215,12 @@ export interface WeatherHour {
   rainMmH: number;
   sky: 'clear' | 'cloud' | 'rain' | 'snow' | 'fog';
 }
+/** What the probe in the concrete reads. */
+export interface ProbeAnswer {
+  tempC: number;
+  where: string;
+}
+
 export interface WeatherAnswer {
   /** `given`: typed or brought in on this site, it rules over any service. */
   source: 'simulated' | 'given' | 'none';

@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
 export { thermalDifference } from './thermal-difference.ts';
-export type { AirHour } from './concrete-temperature.ts';
+export { type AirHour, leastDimensionM } from './concrete-temperature.ts';
 export { type Curing, curingOf } from './curing.ts';
 export { type EarlyStrip, earlyStrips, refuseBreak, refuseStrip, stripWords } from './strip.ts';

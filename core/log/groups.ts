@@ -12,7 +12,7 @@ export const LOG_GROUPS = [
   'checks',
   'curing',
 ] as const;
-export type LogGroup = (typeof LOG_GROUPS)[number];
+type LogGroup = (typeof LOG_GROUPS)[number];
 
 const GROUP: Record<EventKind, LogGroup> = {
   'load-arrived': 'loads',

@@ -26,7 +26,7 @@ export { readingText, type ReadingValue } from './kinds/reading-value.ts';
 export { reopen } from './kinds/reopen.ts';
 export { MOST_SLUMP_MM } from './kinds/slump.ts';
 export { SKIES, weather } from './kinds/weather.ts';
-export { filterLog, LOG_GROUPS, type LogGroup, type LogQuery, placeOf } from './groups.ts';
+export { filterLog, LOG_GROUPS, type LogQuery, placeOf } from './groups.ts';
 export { rightsPage } from './rights-page.ts';
 export { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
 export {

@@ -7,6 +7,7 @@ export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
 export { dryingOf } from './drying.ts';
 export { tasksOf } from './tasks.ts';
 export { loadTable, logTable } from './tables.ts';
+export { weatherNowOf } from './weather-now.ts';
 export { dueOf } from './due.ts';
 export { placedFrom } from './placed-from.ts';
 export { momentText } from './stages/moment.ts';

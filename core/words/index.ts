@@ -19,6 +19,7 @@ export {
 export { batchLines, mixerSentence, mixerText } from './mixer.ts';
 export { remindersAt } from './reminders.ts';
 export { braceText } from './turns.ts';
+export { readWeatherText, weatherAsksText } from './weather.ts';
 export { riseText } from './rise.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
 export { aheadText, lostText, sentBackText } from './outlook.ts';

@@ -1,5 +1,5 @@
 /** Turns to the quarter, as a hand turns them: "2½ turns". */
-export function turnsText(turns: number): string {
+function turnsText(turns: number): string {
   const quarters = Math.round(turns * 4);
   const part = ['', '¼', '½', '¾'][quarters % 4] ?? '';
   const whole = Math.floor(quarters / 4);

@@ -34,7 +34,7 @@ export default function AlarmSound({ alarms }: { alarms: readonly string[] }) {
   return (
     <button
       type="button"
-      className="flex min-h-12 items-center gap-2 justify-self-start font-semibold text-press"
+      className="flex min-h-12 items-center gap-2 font-semibold text-press"
       aria-pressed={on}
       onClick={() => {
         localStorage.setItem(KEY, on ? 'off' : 'on');

@@ -45,20 +45,22 @@ export function Alarms() {
           <ArrowRight size={20} aria-hidden="true" />
         </Link>
       ))}
-      <AlarmSound alarms={all.map((a) => a.name)} />
-      {all.length > SHOWN && (
-        <button
-          type="button"
-          className="flex min-h-12 -mt-1 items-center gap-1 justify-self-end px-2 font-semibold text-press"
-          aria-expanded={open}
-          onClick={() => {
-            setOpen(!open);
-          }}
-        >
-          {open ? 'fewer' : `${all.length - SHOWN} more`}
-          <ChevronDown size={18} aria-hidden="true" className={open ? 'rotate-180' : ''} />
-        </button>
-      )}
+      <div className="-mt-1 flex items-center justify-between">
+        <AlarmSound alarms={all.map((a) => a.name)} />
+        {all.length > SHOWN && (
+          <button
+            type="button"
+            className="flex min-h-12 items-center gap-1 px-2 font-semibold text-press"
+            aria-expanded={open}
+            onClick={() => {
+              setOpen(!open);
+            }}
+          >
+            {open ? 'fewer' : `${all.length - SHOWN} more`}
+            <ChevronDown size={18} aria-hidden="true" className={open ? 'rotate-180' : ''} />
+          </button>
+        )}
+      </div>
     </section>
   );
 }

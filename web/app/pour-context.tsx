@@ -127,7 +127,11 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   const figures = record ? viewOf(record, state, nowMs) : null;
   // Until the pour is there the day does not matter: nothing is asked for it.
   const dayMs = figures?.dayMs ?? 0;
-  const { weather, weatherNow } = usePourWeather(figures ? record : undefined, dayMs, nowMs);
+  const { weather, weatherNow, weatherHeardMs } = usePourWeather(
+    figures ? record : undefined,
+    dayMs,
+    nowMs,
+  );
 
   const air = useCuringAir(record, figures?.progress.finishedMs ?? null, nowMs);
 
@@ -149,6 +153,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       curing: curingIn(record, figures, state, nowMs, air),
       weather,
       weatherNow,
+      weatherHeardMs,
       ...acts,
       walk,
       clock,
@@ -162,6 +167,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
     nowMs,
     weather,
     weatherNow,
+    weatherHeardMs,
     air,
     store,
     account.name,

@@ -23,6 +23,8 @@ export interface PourView extends PourFigures {
   weather: WeatherHour[];
   /** The forecast round the present hour, whatever day the pour is on. */
   weatherNow: WeatherHour[];
+  /** When the weather service was last heard, by this device's clock, ms; null while it was not. */
+  weatherHeardMs: number | null;
   write: <K extends EventKind>(
     kind: K,
     body: EventBody<K>,

@@ -84,6 +84,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     curing: curingIn(record, figures, state, nowMs, []),
     weather: [],
     weatherNow: [],
+    weatherHeardMs: null,
     store: {
       snapshot: () => snapshot,
       watch: () => () => undefined,

@@ -1,11 +1,13 @@
 import { timeline } from '#core/log';
 import { entryText } from '#core/words';
 import { momentText } from '#core/view';
+import { localDate, midnightMs } from '#core/weather';
 import { T } from '../../ui/Text.tsx';
 import { usePour } from '../pour-context.tsx';
 import { lookAt } from './past.ts';
 
 const MIN_MS = 60_000;
+const DAY_MS = 24 * 60 * MIN_MS;
 
 /** The pour as it was: a slider over its whole log, an entry at a time by the keys beside it, and the way back to now. */
 export default function PastBar() {
@@ -17,6 +19,11 @@ export default function PastBar() {
   const go = (ms: number | null) => {
     lookAt(record.id, ms);
   };
+  const { timeZone } = record.site;
+  // The slider runs over one day; the keys beside it lead into the days before and after.
+  const dayMs = midnightMs(localDate(past, timeZone), timeZone);
+  const fromMs = Math.max(first, dayMs);
+  const toMs = Math.max(past, Math.min(clock.nowMs, dayMs + DAY_MS));
   const before = all.findLast((e) => Date.parse(e.at) < past);
   const after = all.find((e) => Date.parse(e.at) > past);
   const last = all.findLast((e) => Date.parse(e.at) <= past);
@@ -36,10 +43,10 @@ export default function PastBar() {
         aria-label="Moment of the log"
         aria-valuetext={momentText(v, past)}
         min={0}
-        max={Math.max(1, Math.ceil((clock.nowMs - first) / MIN_MS))}
-        value={Math.ceil((past - first) / MIN_MS)}
+        max={Math.max(1, Math.ceil((toMs - fromMs) / MIN_MS))}
+        value={Math.ceil((past - fromMs) / MIN_MS)}
         onChange={(e) => {
-          go(first + Number(e.target.value) * MIN_MS);
+          go(Math.min(toMs, fromMs + Number(e.target.value) * MIN_MS));
         }}
       />
       <div className="grid grid-cols-3 gap-2">

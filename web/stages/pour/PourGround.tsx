@@ -8,13 +8,18 @@ import { MarchChart } from '../../drawing/march/MarchChart.tsx';
 import { marchAxis } from '../../drawing/march/scales.ts';
 import { useSize } from '../../drawing/useSize.ts';
 
+/** From this height on both walls and chart stand on the ground, px. */
+const TALL_PX = 360;
+
 /** The pour as it is placed, over what was planned. */
 export function PourGround() {
   const v = usePour();
   const set = useSetFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
-  const live = wide ? Math.min(150, 62 + mostLifts(v.plan.route) * 26) : box.height;
+  // A tall tablet has room for the chart under the walls too.
+  const chart = wide || box.height > TALL_PX;
+  const live = chart ? Math.min(150, 62 + mostLifts(v.plan.route) * 26) : box.height;
   const now = v.minuteOf(v.nowMs);
   const seam = v.progress.seams[0];
   const ahead = outlookOf(v);
@@ -29,9 +34,9 @@ export function PourGround() {
         onPick={() => {
           set({ sheet: v.progress.current ? 'stop' : 'start' });
         }}
-        {...(wide ? { axis: marchAxis(box.width, v.plan.loadIds.length) } : {})}
+        {...(chart ? { axis: marchAxis(box.width, v.plan.loadIds.length) } : {})}
       />
-      {wide && (
+      {chart && (
         <MarchChart
           strip={false}
           width={box.width}

@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import Papa from 'papaparse';
+import type { PourAnswer, ProbeAnswer } from '../../contract/index.ts';
+import { testApi } from '../testing/api.ts';
+
+let api: Awaited<ReturnType<typeof testApi>>;
+let foreman: Awaited<ReturnType<typeof api.as>>;
+let id: string;
+beforeAll(async () => {
+  api = await testApi();
+  foreman = await api.as('foreman');
+  id = await api.idOf('P4');
+});
+afterAll(() => api.end());
+
+const log = async (kind: string, body: object, supersedes?: string) => {
+  const { now } = (await foreman.get('/api/clock').expect(200)).body as { now: string };
+  const event = { id: randomUUID(), at: now, kind, body, ...(supersedes ? { supersedes } : {}) };
+  await foreman
+    .post(`/api/pours/${id}/events`)
+    .send({ events: [event] })
+    .expect(200);
+  return event.id;
+};
+const table = async (name: string) => {
+  const { text } = await foreman.get(`/api/pours/${id}/${name}`).expect(200);
+  return Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trim(), { header: true })
+    .data;
+};
+
+test('the log and the loads leave as tables in the site’s units; what was corrected is there, and does not count', async () => {
+  const wrong = await log('note', { text: '=SUM(A1)' });
+  await log('note', { text: 'Pump primed' }, wrong);
+  const { site } = (await foreman.get(`/api/pours/${id}`).expect(200)).body as PourAnswer;
+  const { now } = (await foreman.get('/api/clock').expect(200)).body as { now: string };
+  await log('load-arrived', { loadId: 'L1', ticket: '4711', volumeM3: 7.6455486, batchedAt: now });
+  const rows = (await table('log.csv')).slice(-3);
+  expect(rows.map((r) => [r.kind, r.counts])).toEqual([
+    ['note', 'no'],
+    ['note', 'yes'],
+    ['load-arrived', 'yes'],
+  ]);
+  // No formula of somebody's own making runs in a spreadsheet.
+  expect(rows[0]?.what).toBe("'=SUM(A1)");
+  const loads = await table('loads.csv');
+  expect(site.units).toBe('us');
+  expect(loads.find((l) => l.load === 'L1')).toMatchObject({
+    ticket: '4711',
+    'volume, yd³': '10',
+    'where it is': 'at the gate',
+  });
+});
+
+test('the probe of the demo reads the air before anything is placed', async () => {
+  const { body } = await foreman.get(`/api/pours/${id}/probe`).expect(200);
+  const { tempC } = body as ProbeAnswer;
+  expect(tempC).toBeGreaterThan(-20);
+  expect(tempC).toBeLessThan(45);
+});
