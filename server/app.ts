@@ -9,6 +9,7 @@ import { plainBody } from './plain-body.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
 import { clockRoutes } from './routes/clock-routes.ts';
 import { connectRoutes } from './routes/connect-routes.ts';
+import { standInRoutes } from './routes/stand-in-routes.ts';
 import { exchangeRoutes } from './routes/exchange-routes.ts';
 import { firstAccountRoutes } from './routes/first-account-routes.ts';
 import { logRoutes } from './routes/log-routes.ts';
@@ -39,6 +40,7 @@ function apiOf(deps: AppDeps): Router {
     planningRoutes(deps),
     orderRoutes(deps),
     exchangeRoutes(deps),
+    standInRoutes(deps),
     logRoutes(deps),
     signRoutes(deps),
     streamRoutes(deps),

@@ -62,7 +62,7 @@ const GROUP: Record<EventKind, LogGroup> = {
   reopen: 'curing',
 };
 
-export const groupOf = (kind: EventKind): LogGroup => GROUP[kind];
+const groupOf = (kind: EventKind): LogGroup => GROUP[kind];
 
 /** What an entry is about: a run, pad or pier, or a load; null where it is about the whole pour. */
 export function placeOf({ body }: Pick<LogEvent, 'body'>): string | null {

@@ -12,7 +12,6 @@ export { cylinders } from './kinds/cylinders.ts';
 export { freshTest } from './kinds/fresh-test.ts';
 export { hand } from './kinds/hand.ts';
 export { loadArrived } from './kinds/load-arrived.ts';
-export { template } from './kinds/template.ts';
 export { visitor } from './kinds/visitor.ts';
 export { TROUBLE_NAME, type TroubleKind, TROUBLES } from './kinds/trouble.ts';
 export { water } from './kinds/water.ts';

@@ -8,6 +8,7 @@ export { dryingOf } from './drying.ts';
 export { tasksOf } from './tasks.ts';
 export { loadTable, logTable } from './tables.ts';
 export { weatherNowOf } from './weather-now.ts';
+export { callByOf } from './call-by.ts';
 export { dueOf } from './due.ts';
 export { placedFrom } from './placed-from.ts';
 export { momentText } from './stages/moment.ts';

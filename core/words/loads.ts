@@ -48,6 +48,6 @@ export function onTheRoadText(
   clock: (ms: number) => string,
 ): string {
   return at.batchedMs === null
-    ? `not batched yet, here about ${clock(at.dueMs)} at the soonest`
+    ? `not batched yet, here ${clock(at.dueMs)} at the soonest`
     : `left ${clock(at.batchedMs)}, here about ${clock(at.dueMs)}`;
 }

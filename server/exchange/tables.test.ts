@@ -53,8 +53,8 @@ test('the log and the loads leave as tables in the site’s units; what was corr
 });
 
 test('the probe of the demo reads the air before anything is placed', async () => {
-  const { body } = await foreman.get(`/api/pours/${id}/probe`).expect(200);
-  const { tempC } = body as ProbeAnswer;
+  const answer = await foreman.get(`/api/pours/${id}/probe`).expect(200);
+  const { tempC } = answer.body as ProbeAnswer;
   expect(tempC).toBeGreaterThan(-20);
   expect(tempC).toBeLessThan(45);
 });

@@ -1,22 +1,33 @@
 import { distanceText, volume } from '#core/units';
+import { callByOf, momentText } from '#core/view';
 import { balanceText } from '#core/words';
+import { T } from '../../ui/Text.tsx';
 import { stateOrigin } from '../../app/origins.ts';
 import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
+import type { PourView } from '../../app/pour-view.ts';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 
 const CallMore = lazily(() => import('./loads/CallMore.tsx'));
+
+/** By when it is called, in words; null where nothing is missing. */
+function byWords(v: PourView, byMs: number | null): string | null {
+  if (byMs === null) return null;
+  return byMs <= v.nowMs ? 'now' : `by ${momentText(v, byMs)}`;
+}
 
 /** What is placed, to fill, here and on order, and what that comes to. */
 export function Balance() {
   const v = usePour();
   const p = v.progress;
+  const call = callByOf(v);
+  const by = byWords(v, call.byMs);
   const total = Math.max(v.plan.route.volumeM3, 1e-9);
   return (
     <section aria-label="Balance" data-balance={p.balanceM3.toFixed(4)}>
       <p className="font-semibold leading-6">
         <FigureWithWorking name="the balance" {...stateOrigin(v)}>
-          {balanceText(p, v.units)}
+          <T>{balanceText(p, v.units, { spreadM3: call.spreadM3, by })}</T>
         </FigureWithWorking>
       </p>
       <svg

@@ -24,7 +24,10 @@ export function StartSheet({
   const v = usePour();
   const { account } = useSession();
   const [chosen, setChosen] = useState<Face | null>(null);
-  const open = v.progress.startable;
+  // What is being filled by another front is not begun again.
+  const under = (f: Face) =>
+    v.progress.placements.some((p) => p.open && p.elementId === f.elementId && p.lift === f.lift);
+  const open = v.progress.startable.filter((f) => !under(f));
   const shut = !v.gate.ready;
   const mayOverride = account?.role === 'foreman';
   const start = async (f: Face, reason: string | null) => {

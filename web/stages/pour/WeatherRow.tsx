@@ -65,12 +65,12 @@ function Drying() {
   if (!drying) return null;
   const { rateKgM2H, level } = drying.result;
   return (
-    <>
-      , drying{' '}
+    <span className="block">
+      Drying{' '}
       <FigureWithWorking name="the drying" id="evaporation" input={drying.input}>
         {quantityText(rateKgM2H, 'KgM2H', v.units)}
       </FigureWithWorking>
       {DRYING[level]}
-    </>
+    </span>
   );
 }

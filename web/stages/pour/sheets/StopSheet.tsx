@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import { share } from '#core/kit';
 import { placeStop } from '#core/log';
+import { liftName } from '#core/pourplan';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';
@@ -13,8 +15,30 @@ const otherPart = (fromRatio: number) =>
 
 export function StopSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
-  const c = v.progress.current;
-  if (!c) return null;
+  const fronts = v.progress.placements.filter((p) => p.open);
+  const [chosen, choose] = useState<string | null>(null);
+  const c =
+    fronts.length === 1 ? fronts[0] : fronts.find((p) => `${p.elementId}#${p.lift}` === chosen);
+  if (fronts.length === 0) return null;
+  if (!c)
+    return (
+      <Sheet open onClose={onClose} title="Which front stops?">
+        <div className="grid grid-cols-2 gap-2">
+          {fronts.map((p) => (
+            <button
+              key={`${p.elementId}#${p.lift}`}
+              type="button"
+              className="btn min-h-[64px]"
+              onClick={() => {
+                choose(`${p.elementId}#${p.lift}`);
+              }}
+            >
+              {liftName(v.plan.route, p.elementId, p.lift)}
+            </button>
+          ))}
+        </div>
+      </Sheet>
+    );
   const stop = (filledRatio: number) =>
     v.write('place-stop', { elementId: c.elementId, lift: c.lift, filledRatio }).then(onClose);
   return (
