@@ -1,36 +1,9 @@
-import { useState } from 'react';
 import { isShort } from '#core/pourlog';
 import { textOf, volume } from '#core/units';
-import type { OrderAnswer } from '../../../../contract/planning.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSession } from '../../../app/session.tsx';
-import { sendJson } from '../../../sync/api.ts';
 import { Mark } from '../../../ui/Mark.tsx';
-import { useDeliveries } from './useDeliveries.ts';
-
-/** Tells the plant to send so much more, and keeps what it says. */
-function useCall() {
-  const v = usePour();
-  const { ask } = useDeliveries();
-  const [said, setSaid] = useState<{ taken: boolean; text: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const call = async (volumeM3: number, loads: number) => {
-    setBusy(true);
-    try {
-      const body = { act: 'more', volumeM3, loads };
-      const path = `/api/pours/${v.record.id}/order`;
-      const answer = await sendJson<OrderAnswer>('POST', path, body);
-      setSaid({ taken: answer.taken, text: answer.said });
-      await v.store.pull();
-      await ask();
-    } catch (e) {
-      setSaid({ taken: false, text: e instanceof Error ? e.message : 'That did not work.' });
-    } finally {
-      setBusy(false);
-    }
-  };
-  return { said, busy, call };
-}
+import { useCall } from './useCall.ts';
 
 /** The balance, called from the plant by one press: what is missing, in its steps and trucks. */
 export default function CallMore() {

@@ -6,6 +6,9 @@ import { momentText } from '#core/view';
 import { MORNINGS, peopleFirst, wayFigures, wayWords } from '#core/words';
 import { useFocus } from '../../../app/useFocus.ts';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSession } from '../../../app/session.tsx';
+import { say, sayWrong } from '../../../ui/say.ts';
+import { useCall } from '../loads/useCall.ts';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { useWays } from './useWays.ts';
@@ -75,14 +78,24 @@ function OneTrouble({ trouble }: { trouble: TroubleState }) {
   );
 }
 
+/** What the plant said, over whatever else is on the screen. */
+const sayCalled = ({ taken, text }: { taken: boolean; text: string }) => {
+  (taken ? say : sayWrong)(text);
+};
+
 /** At most three ways, the best first, each with its odds, its price and when it is done. */
 function Ways({ trouble }: { trouble: TroubleState }) {
   const v = usePour();
   const ways = useWays(trouble);
+  const { account } = useSession();
+  const { call } = useCall(sayCalled);
   const at = placeOf(trouble);
   if (ways === null) return <p className="text-ink2">Working out the ways on.</p>;
   if (ways.length === 0) return null;
   const choose = (w: WayOn) => {
+    // The truck that is sent for is rung for at once, by who may.
+    if (w.id === 'another-truck' && account.role === 'foreman' && !v.plant.mixer)
+      void call(v.record.pour.settings.truckM3, 1);
     void v
       .write('way-on', {
         troubleId: trouble.entry.id,
