@@ -2,7 +2,6 @@
 import { type LogEvent, replay } from '#core/log';
 import { type Choices, searchSequences, trialsOf } from '#core/pourplan';
 import { demoPour } from '../core/testdata/demo.ts';
-import { appendFigure } from './append.ts';
 import { tallyByEvents } from './event-queue.ts';
 import { planFigures } from './plan-figures.ts';
 import { ringPour } from './pours.ts';
@@ -190,17 +189,6 @@ for (const f of planFigures())
     goal: `under ${f.goalMs} ms`,
     ok: f.ms < f.goalMs,
   });
-
-const append = await appendFigure();
-figures.push({
-  name: 'log: an entry kept for good, against a bare row of SQLite',
-  value: append.s,
-  unit: 's',
-  yardstick: append.bareS,
-  ratio: append.s / append.bareS,
-  goal: 'at most twice the bare row',
-  ok: append.s <= 2 * append.bareS,
-});
 
 const round = (n: number | null): string =>
   n === null ? '' : Math.abs(n) >= 100 ? n.toFixed(0) : n.toPrecision(3);

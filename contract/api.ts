@@ -215,6 +215,10 @@ export interface WeatherHour {
   rainMmH: number;
   sky: 'clear' | 'cloud' | 'rain' | 'snow' | 'fog';
 }
+/** Whether the chain of a log holds: over how many entries, or where it does not. */
+export type VerifyAnswer =
+  { ok: true; rows: number; lastHash: string } | { ok: false; line: number; message: string };
+
 /** What the probe in the concrete reads. */
 export interface ProbeAnswer {
   tempC: number;

@@ -36,6 +36,10 @@ const CHECKED: Record<
       ['setout?tab=schedule', 'Change cells', 'Change A3'],
     ],
   },
+  'no sheet of Pour': {
+    paths: ['pour?sheet=day', 'pour?sheet=hands', 'pour?sheet=load:L1', 'pour?sheet=line:N/line-0'],
+    pressed: [],
+  },
   'no round or sheet of Check': {
     paths: [
       'check?run=N&check=N/bolts',

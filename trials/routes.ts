@@ -39,6 +39,7 @@ export const ROUTES: Route[] = [
   { method: 'GET', path: '/api/pours/:pour/report.pdf', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/takeoff.csv', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/rebar.csv', may: ALL },
+  { method: 'GET', path: '/api/pours/:pour/verify', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/log.csv', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/loads.csv', may: ALL },
   { method: 'GET', path: '/api/pours/:pour/probe', may: ALL },

@@ -1,7 +1,8 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|streams|backup [how much]`: tries of what docs/trust.md promises, on a server that they start
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append [how much]`: tries of what docs/trust.md promises, on a server that they start
  * themselves on the loopback. They take minutes, print figures, and end with 1 when one is not as it has to be.
  */
+import { append } from './append.ts';
 import { backup } from './backup.ts';
 import { crowd } from './crowd.ts';
 import { fuzz } from './fuzz.ts';
@@ -16,6 +17,7 @@ const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => 
   crowd: { usual: 60, most: 600, run: crowd },
   streams: { usual: 400, most: 2000, run: streams },
   backup: { usual: 5, most: 50, run: backup },
+  append: { usual: 800, most: 10_000, run: append },
 };
 
 const [name = '', much] = process.argv.slice(2);

@@ -110,6 +110,18 @@ describe('cylinders', () => {
   });
 });
 
+test('a load that will not come is no longer waited for, and is missing in the balance', () => {
+  const plain = seen([arrived('L1', 480)]);
+  const lost = seen([
+    arrived('L1', 480),
+    entry('load-verdict', { loadId: 'L2', decision: 'reject', reason: 'Will not come' }, 490),
+  ]);
+  const planned = plain.load('L2')?.plannedM3 ?? 0;
+  expect(planned).toBeGreaterThan(0);
+  expect(lost.load('L2')?.stage).toBe('back');
+  expect(lost.view.progress.balanceM3).toBeCloseTo(plain.view.progress.balanceM3 + planned, 6);
+});
+
 test('a load called for on the day is on order, is due, and makes the balance right; a new order takes its place', () => {
   const plain = seen([arrived('L1', 480)]);
   const loads = plain.view.plan.simulation.loads.map((l) => ({

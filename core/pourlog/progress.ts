@@ -119,7 +119,7 @@ function concreteOf(
   const neededM3 =
     toFillM3 * (usedPerNeat ?? 1 + settings.wasteRatio) + (begun ? 0 : settings.leftBehindM3);
   const onOrderM3 = sum(
-    loads.filter((l) => l.arrivedAt === null),
+    taken.filter((l) => l.arrivedAt === null),
     (l) => l.plannedM3 ?? 0,
   );
   const balanceM3 = neededM3 - hereM3 - onOrderM3;

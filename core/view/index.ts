@@ -5,7 +5,7 @@ export { STAGE_IDS, type StageId } from './stages/ids.ts';
 export { nextLine, STAGE, STAGES } from './stages/index.ts';
 export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
 export { dryingOf } from './drying.ts';
-export { tasksOf } from './tasks.ts';
+export { type AssignedTask, tasksOf } from './tasks.ts';
 export { loadTable, logTable } from './tables.ts';
 export { weatherNowOf } from './weather-now.ts';
 export { callByOf } from './call-by.ts';

@@ -1,9 +1,24 @@
 import type { PourState } from '#core/log';
 import { type ClockTask, clockTasks, dayTasks } from '#core/pourlog';
-import { heavyJobs, jobsNeeded } from '#core/pourplan';
+import type { Job } from '#core/model';
+import { fillJobs, heavyJobs, jobsNeeded } from '#core/pourplan';
 import { dryingOf } from './drying.ts';
 import { conveyanceOf } from './planning.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
+
+/** Who sees to a task, by what it is: the job that has it in hand. */
+const JOB: [RegExp, Job][] = [
+  [/\/consolidate-/, 'vibrator'],
+  [/\/(line-|spreaders)/, 'watch'],
+  [/\/(strike-off|wet-)/, 'strike-off'],
+  [/\/(plumb|template)$/, 'foreman'],
+  [/^crew\/cover-/, 'finisher'],
+];
+
+/** A task with who sees to it; nobody where none of the crew has that job. */
+export interface AssignedTask extends ClockTask {
+  who: string | null;
+}
 
 /** Every task of pour day, the one that is due first in front: what the concrete asks for, and what the crew needs. */
 export function tasksOf(
@@ -11,7 +26,7 @@ export function tasksOf(
   view: PourView,
   state: PourState,
   nowMs: number,
-): ClockTask[] {
+): AssignedTask[] {
   const { site, pour } = record;
   const { plan, progress, dayMs } = view;
   const forms = site.formSystems.find((f) => f.mark === pour.forms);
@@ -29,5 +44,15 @@ export function tasksOf(
     nowMs,
   );
   const concrete = clockTasks(site, pour, plan.route, progress, state, nowMs);
-  return [...concrete, ...day].sort((a, b) => (a.dueMs ?? Infinity) - (b.dueMs ?? Infinity));
+  const jobs = fillJobs(
+    jobsNeeded(plan.route, conveyanceOf(record), forms),
+    site.crew ?? [],
+    pour.settings.crew,
+  );
+  const whoDoes = ({ id }: ClockTask): string | null => {
+    const job = JOB.find(([is]) => is.test(id))?.[1];
+    return jobs.find((j) => j.job === job)?.name ?? null;
+  };
+  const all = [...concrete, ...day].map((t): AssignedTask => ({ ...t, who: whoDoes(t) }));
+  return all.sort((a, b) => (a.dueMs ?? Infinity) - (b.dueMs ?? Infinity));
 }

@@ -1,4 +1,4 @@
-import { type Alarm, seamUrgent } from '#core/pourlog';
+import { type Alarm, type OpenSeam, seamUrgent } from '#core/pourlog';
 import { liftName, type Route } from '#core/pourplan';
 import { textOf, type UnitSystem, volume } from '#core/units';
 
@@ -17,6 +17,16 @@ const WAITED_FOR_MIN = 30;
 export function seamTone(s: { cold: boolean; minutesLeft: number }): 'out' | 'tight' | 'good' {
   if (s.cold) return 'out';
   return seamUrgent(s) ? 'tight' : 'good';
+}
+
+/** What saves a waiting face: what is placed next on it, beside it, or where it was left. */
+export function seamMoveText(
+  route: Pick<Route, 'legs'>,
+  { kind, metBy }: Pick<OpenSeam, 'kind' | 'metBy'>,
+): string {
+  const next = liftName(route, metBy.elementId, metBy.lift);
+  if (kind === 'above') return `Place ${next} on it.`;
+  return kind === 'beside' ? `Place ${next} beside it.` : `Go on with ${next}.`;
 }
 
 /** Whether an alarm is worth interrupting whatever else is on the screen. */

@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { alarmWords, pressing, seamTone } from './alarms.ts';
+export { alarmWords, pressing, seamMoveText, seamTone } from './alarms.ts';
 export { balanceText } from './balance.ts';
 export { coldSentence, coldStretchText } from './cold-seam.ts';
 export { entryText } from './entry-text.ts';

@@ -52,6 +52,13 @@ test('the log and the loads leave as tables in the site’s units; what was corr
   });
 });
 
+test('the chain of the log is gone through, and answers over how many entries it holds', async () => {
+  const rows = (await table('log.csv')).length;
+  const answer = await foreman.get(`/api/pours/${id}/verify`).expect(200);
+  expect(answer.body).toMatchObject({ ok: true, rows });
+  await foreman.get('/api/pours/nobody/verify').expect(404);
+});
+
 test('the probe of the demo reads the air before anything is placed', async () => {
   const answer = await foreman.get(`/api/pours/${id}/probe`).expect(200);
   const { tempC } = answer.body as ProbeAnswer;

@@ -1,9 +1,9 @@
 import { Router } from 'express';
-import { eventsQuery, postEventsBody, ROLES } from '../../contract/index.ts';
+import { eventsQuery, postEventsBody, ROLES, type VerifyAnswer } from '../../contract/index.ts';
 import { deviceNoted } from '#core/log';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
-import { exportLines } from '../log/chain.ts';
+import { exportLines, verifyExport } from '../log/chain.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { checkWorked } from '../log/worked.ts';
 import { parse, ProblemError } from '../problems.ts';
@@ -45,20 +45,25 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
     res.json(await events.after(String(req.params.id), after));
   });
 
+  /** The log as it leaves: a line an entry, and the line that closes it. */
+  const exported = async (id: string): Promise<string[]> => {
+    const rows = await events.after(id, 0);
+    return exportLines(
+      rows.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
+      await events.count(id),
+    );
+  };
   router.get('/pours/:id/log.jsonl', anybody, async (req, res) => {
-    const code = await sites.codeOf(String(req.params.id));
-    const rows = await events.after(String(req.params.id), 0);
-    res
-      .attachment(`${code}-log.jsonl`)
-      .type('application/x-ndjson')
-      .send(
-        exportLines(
-          rows.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
-          await events.count(String(req.params.id)),
-        )
-          .map((l) => `${l}\n`)
-          .join(''),
-      );
+    const id = String(req.params.id);
+    const code = await sites.codeOf(id);
+    const text = (await exported(id)).map((l) => `${l}\n`).join('');
+    res.attachment(`${code}-log.jsonl`).type('application/x-ndjson').send(text);
+  });
+  // The chain gone through line by line, as anybody could go through the export.
+  router.get('/pours/:id/verify', anybody, async (req, res) => {
+    const id = String(req.params.id);
+    await sites.codeOf(id);
+    res.json(verifyExport(await exported(id)) satisfies VerifyAnswer);
   });
 
   return router;

@@ -1,12 +1,15 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
+import type { SitePlan } from '#core/model';
 import { type Progress, seamUrgent } from '#core/pourlog';
 import type { Leg, Route } from '#core/pourplan';
+import { RouteHoles } from './RouteHoles.tsx';
 import { namedNodes } from './route-nodes.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
 export function LiveRoute({
   width,
   height,
+  site,
   route,
   progress,
   nowMs,
@@ -15,6 +18,7 @@ export function LiveRoute({
 }: {
   width: number;
   height: number;
+  site: Pick<SitePlan, 'runs'>;
   route: Route;
   progress: Progress;
   nowMs: number;
@@ -93,6 +97,7 @@ export function LiveRoute({
           </g>
         );
       })}
+      <RouteHoles site={site} route={route} x={x} top={m.t} foot={height - m.b} />
       <Clocks route={route} progress={progress} nowMs={nowMs} x={x} top={m.t} foot={height - m.b} />
       {namedNodes(route, x).map((n) => (
         <text key={n.x} x={n.x} y="18" textAnchor={n.anchor} fontSize="15" className="b">

@@ -117,7 +117,7 @@ function hereLine(v: PourNow, here: LoadState): NextLine {
 
 /** Nothing stands here: what comes next, or that nothing does. */
 function waitLine(v: PourNow): NextLine | null {
-  const wait = v.loads.find((l) => l.arrivedAt === null);
+  const wait = v.loads.find((l) => l.stage === 'due');
   const due = wait ? dueOf(v, wait) : null;
   if (wait && due) {
     const size = textOf(volume(due.volumeM3, v.units, 1));

@@ -1,3 +1,4 @@
+import { openingsOf } from '../leg-openings.ts';
 import { runOf, type SitePlan } from '#core/model';
 import { distanceText } from '#core/units';
 import { namedNodes } from '../route-nodes.ts';
@@ -12,15 +13,6 @@ const thicknessOf = (site: SitePlan, leg: Leg): number | null => {
     ? (site.wallTypes.find((t) => t.mark === run.type)?.thicknessM ?? null)
     : null;
 };
-
-/** Openings of a leg as the route passes them. */
-function openingsOf(site: SitePlan, leg: Leg) {
-  const run = runOf(site, leg.elementId);
-  return (run?.openings ?? []).map((o) => ({
-    ...o,
-    fromM: leg.reversed ? leg.lengthM - o.atM - o.widthM : o.atM,
-  }));
-}
 
 function LegOfStrip({ m, leg, top, high, usualM }: StripLeg) {
   const x0 = m.x(leg.fromM);

@@ -34,6 +34,7 @@ export function CureGround() {
           <LiveRoute
             width={box.width - 48}
             height={90}
+            site={v.record.site}
             route={v.plan.route}
             progress={v.progress}
             nowMs={v.nowMs}

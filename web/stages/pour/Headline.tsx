@@ -5,6 +5,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '#core/view';
 import { Big } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
+import { seamMoveText } from '#core/words';
 import { seamName } from './seam-name.ts';
 
 /** The one figure that decides the next ten minutes. */
@@ -46,7 +47,7 @@ export function Headline() {
             <br />
             {seam.cold
               ? 'Past its window: bulkhead, clean and ask.'
-              : `Shuts ${momentText(v, seam.shutsMs)}, then it no longer knits.`}
+              : `Shuts ${momentText(v, seam.shutsMs)}, then it no longer knits. ${seamMoveText(v.plan.route, seam)}`}
           </p>
         </div>
         <svg

@@ -25,7 +25,7 @@ export function PourBench() {
   const here = loads.find(
     (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
   );
-  const waiting = loads.filter((l) => l.arrivedAt === null);
+  const waiting = loads.filter((l) => l.stage === 'due');
   return (
     <div className="flex flex-col gap-3">
       {trouble && <TroubleNow />}

@@ -28,6 +28,7 @@ export function PourGround() {
       <LiveRoute
         width={box.width}
         height={live}
+        site={v.record.site}
         route={v.plan.route}
         progress={v.progress}
         nowMs={v.nowMs}

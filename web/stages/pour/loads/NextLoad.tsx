@@ -2,12 +2,14 @@ import { dueOf, momentText } from '#core/view';
 import { clockText, textOf, volume } from '#core/units';
 import { onTheRoadText } from '#core/words';
 import type { LoadState } from '#core/pourlog';
+import { useSession } from '../../../app/session.tsx';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useDeliveries } from './useDeliveries.ts';
 
 /** The load that comes next, while none is here: when it is due, and where the plant says it is. */
 export default function NextLoad({ load }: { load: LoadState }) {
   const v = usePour();
+  const { account } = useSession();
   const due = dueOf(v, load);
   const at = useDeliveries().loads.find((d) => d.id === load.id);
   if (!due) return null;
@@ -21,12 +23,35 @@ export default function NextLoad({ load }: { load: LoadState }) {
       )
     : `batched about ${clockText(due.batchMin)}, due ${clockText(due.arriveMin)}`;
   return (
-    <p className="border-t border-hair pt-2" data-next-load={load.id}>
-      <b className="head text-[22px] leading-7">Load {load.id.replace('L', '')}</b>{' '}
-      <span className="text-ink2">
-        {textOf(volume(due.volumeM3, v.units, 1))}, {where}
-        {at ? `, planned ${clockText(due.arriveMin)}` : ''}
-      </span>
-    </p>
+    <div
+      className="flex flex-wrap items-center gap-2 border-t border-hair pt-2"
+      data-next-load={load.id}
+    >
+      <p className="min-w-0 flex-1">
+        <b className="head text-[22px] leading-7">Load {load.id.replace('L', '')}</b>{' '}
+        <span className="text-ink2">
+          {textOf(volume(due.volumeM3, v.units, 1))}, {where}
+          {at ? `, planned ${clockText(due.arriveMin)}` : ''}
+        </span>
+      </p>
+      {account.role === 'foreman' && (
+        <button
+          type="button"
+          className="chip"
+          aria-label={`Load ${load.id.replace('L', '')} will not come`}
+          onClick={() => {
+            void v
+              .write('load-verdict', {
+                loadId: load.id,
+                decision: 'reject',
+                reason: 'Will not come',
+              })
+              .catch(() => undefined);
+          }}
+        >
+          Will not come
+        </button>
+      )}
+    </div>
   );
 }

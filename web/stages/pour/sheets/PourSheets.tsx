@@ -37,7 +37,7 @@ export default function PourSheets() {
         <LoadSheet
           id={
             ref === 'next'
-              ? (v.loads.find((l) => l.arrivedAt === null)?.id ?? `L${v.loads.length + 1}`)
+              ? (v.loads.find((l) => l.stage === 'due')?.id ?? `L${v.loads.length + 1}`)
               : ref
           }
           onClose={close}

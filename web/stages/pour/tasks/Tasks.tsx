@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ClockTask } from '#core/pourlog';
-import { momentText, tasksOf } from '#core/view';
+import { type AssignedTask, momentText, tasksOf } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -55,7 +55,7 @@ export default function Tasks() {
   );
 }
 
-function TaskRow({ task: t, leave }: { task: ClockTask; leave: (t: ClockTask) => void }) {
+function TaskRow({ task: t, leave }: { task: AssignedTask; leave: (t: ClockTask) => void }) {
   const said = WORD[t.state] + (t.state === 'notDone' ? `: ${t.entry?.body.reason ?? ''}` : '');
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2" data-task={t.id}>
@@ -63,7 +63,7 @@ function TaskRow({ task: t, leave }: { task: ClockTask; leave: (t: ClockTask) =>
       <span className="min-w-40 flex-1 leading-5">
         <b className="font-semibold">{t.elementId}</b> <T>{t.title}</T>
         <span className="block text-ink2">
-          {[t.anchors.join(', '), said].filter(Boolean).join('; ')}
+          {[t.anchors.join(', '), t.who ?? '', said].filter(Boolean).join('; ')}
           <Due task={t} />
         </span>
       </span>
