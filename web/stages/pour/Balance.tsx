@@ -17,7 +17,7 @@ function byWords(v: PourView, byMs: number | null): string | null {
 }
 
 /** What is placed, to fill, here and on order, and what that comes to. */
-export function Balance() {
+export default function Balance() {
   const v = usePour();
   const p = v.progress;
   const call = callByOf(v);

@@ -2,7 +2,6 @@ import { troublesOf } from '#core/pourlog';
 import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
-import { Balance } from './Balance.tsx';
 import { Headline } from './Headline.tsx';
 import { LoadCard } from './loads/LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
@@ -10,6 +9,7 @@ import { PourRows } from './PourRows.tsx';
 
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
 const GoingOn = lazily(() => import('./GoingOn.tsx'));
+const Balance = lazily(() => import('./Balance.tsx'));
 const Placing = lazily(() => import('./Placing.tsx'));
 const Tasks = lazily(() => import('./tasks/Tasks.tsx'));
 const NextLoad = lazily(() => import('./loads/NextLoad.tsx'));
