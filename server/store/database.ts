@@ -54,11 +54,33 @@ export interface Tables {
 }
 export type Db = Kysely<Tables>;
 
+/** So many statements are kept ready; the one that was longest unused makes room. */
+const READY = 200;
+
+/** SQLite with its statements kept: to read the same SQL anew for every entry would take longer than to write it. */
+function withReadyStatements(sqlite: SqliteDatabase.Database) {
+  const ready = new Map<string, SqliteDatabase.Statement>();
+  return {
+    close: () => {
+      ready.clear();
+      sqlite.close();
+    },
+    prepare: (sql: string): SqliteDatabase.Statement => {
+      const known = ready.get(sql);
+      if (known) ready.delete(sql);
+      const statement = known ?? sqlite.prepare(sql);
+      ready.set(sql, statement);
+      if (ready.size > READY) ready.delete(ready.keys().next().value ?? '');
+      return statement;
+    },
+  };
+}
+
 /** SQLite itself rolls back when the disk is full: to do so again would hide why. */
 class CarefulDriver extends SqliteDriver {
   readonly #sqlite: SqliteDatabase.Database;
   constructor(sqlite: SqliteDatabase.Database) {
-    super({ database: sqlite });
+    super({ database: withReadyStatements(sqlite) });
     this.#sqlite = sqlite;
   }
   override async rollbackTransaction(connection: DatabaseConnection): Promise<void> {
