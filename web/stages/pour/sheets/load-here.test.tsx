@@ -67,3 +67,30 @@ describe('what is done with a load that is here', () => {
     expect(write.mock.calls[0]?.[1]).toMatchObject({ loadId: 'L2', mix: 'another mix' });
   });
 });
+
+describe('two fronts at once', () => {
+  const placing = (elementId: string, min: number) =>
+    entry('place-start', { elementId, lift: 0, loadId: 'L1' }, min);
+
+  test('which of them stops is asked, and only that one is stopped', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=stop',
+      entries: [here, placing('N', 470), placing('S', 472)],
+    });
+    expect(screen.getByRole('heading', { name: 'Which front stops?' })).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: /^N\b/ }));
+    await user.click(screen.getByRole('button', { name: 'N is full' }));
+    expect(write.mock.calls).toEqual([['place-stop', { elementId: 'N', lift: 0, filledRatio: 1 }]]);
+  });
+
+  test('a second one begins where the first is not', () => {
+    renderInPour(<PourSheets />, {
+      search: '?sheet=start',
+      entries: [here, placing('N', 470)],
+    });
+    const runs = screen.getAllByRole('button').map((b) => b.textContent);
+    expect(runs.some((r) => /^N\b/.test(r))).toBe(false);
+    expect(runs.some((r) => /^S\b/.test(r))).toBe(true);
+  });
+});
