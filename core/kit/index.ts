@@ -30,5 +30,6 @@ export {
 export { limitWords } from './limit-words.ts';
 export { madeOncePer, rememberLast } from './memo.ts';
 export { normalDensity, normalQuantile, normalTail } from './normal.ts';
+export { seedOf } from './seed.ts';
 export { sentenceIn } from './sentence.ts';
 export { choiceText, isClock, labelOf, type ResultRow, resultRows, stepText } from './words.ts';

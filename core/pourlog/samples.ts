@@ -1,4 +1,4 @@
-import { attempt, type Evaluated } from '#core/kit';
+import { attempt, type Evaluated, seedOf } from '#core/kit';
 import { samplingPlan } from '#core/concrete';
 import { entries, type LogEvent, type PourState } from '#core/log';
 import type { PourPlan } from '#core/pourplan';
@@ -10,13 +10,6 @@ export interface Samples {
   plan: Evaluated<z.output<typeof samplingPlan.output>>;
   /** Each test with its load, in their order; `made` is what was made for it. */
   sets: { set: number; loadId: string; made: LogEvent<'cylinders'> | null }[];
-}
-
-/** A whole number that is always the same for the same words: loads are drawn by it, before the first one comes. */
-function seedOf(words: string): number {
-  let h = 2166136261;
-  for (const c of words) h = Math.imul(h ^ c.charCodeAt(0), 16777619);
-  return (h ^ (h >>> 15)) >>> 0;
 }
 
 /** Which loads are sampled, drawn once for the pour; null for a pour without loads. */

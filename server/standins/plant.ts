@@ -1,4 +1,5 @@
 import { congruential32 } from 'pure-rand/generator/congruential32';
+import { seedOf } from '#core/kit';
 import { Normals } from '#core/pourplan';
 import type { Plant } from '#core/model';
 import { clockText } from '#core/units';
@@ -35,13 +36,6 @@ const MIN = 60_000;
 const Z90 = 1.2815515655;
 /** What a plant that names no notice wants at least, min. */
 const LEAST_NOTICE_MIN = 30;
-
-/** A whole number that is always the same for the same words. */
-function seedOf(words: string): number {
-  let h = 2166136261;
-  for (const c of words) h = Math.imul(h ^ c.charCodeAt(0), 16777619);
-  return (h ^ (h >>> 15)) >>> 0;
-}
 
 const numberOf = ({ pourId, turn, pourCode }: PlantOrder): string =>
   `${pourCode}-${String(1000 + ((congruential32(seedOf(pourId)).next() >>> 8) % 9000))}${turn > 1 ? `/${turn}` : ''}`;

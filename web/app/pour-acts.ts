@@ -9,6 +9,7 @@ import type { RuleId } from '#core/rules';
 import { ApiProblem, sendJson } from '../sync/api.ts';
 import { stampNow } from '../sync/clock.ts';
 import type { LogStore } from '../sync/log-store.ts';
+import { AS_IT_WAS } from '../sync/past.ts';
 import { Told } from '../sync/told.ts';
 import type { PourView } from './pour-view.ts';
 
@@ -165,9 +166,8 @@ async function saveResources({ record, mutate }: Acting, lists: Resources): Prom
 
 /** Nothing is done to a pour as it was: what is tried says so. */
 function asItWas(): Promise<never> {
-  const said = 'This is the pour as it was. Go back to now, then enter it.';
-  sayWrong(said);
-  return Promise.reject(new Told(said));
+  sayWrong(AS_IT_WAS);
+  return Promise.reject(new Told(AS_IT_WAS));
 }
 const PAST = {
   write: asItWas,

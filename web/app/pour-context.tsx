@@ -21,7 +21,7 @@ import { useSiteClock } from '../sync/clock.ts';
 import { logStore, type LogStore } from '../sync/log-store.ts';
 import { type LogSnapshot } from '../sync/log-snapshot.ts';
 import { stateAt } from '#core/log';
-import { usePast } from './log/past.ts';
+import { usePast } from '../sync/past.ts';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useDeferredStore } from './useDeferredStore.ts';

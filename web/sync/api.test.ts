@@ -1,4 +1,5 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
+import { lookAt } from './past.ts';
 import { ApiProblem, getJson, NoSignal, sendJson } from './api.ts';
 
 const world = globalThis as unknown as { fetch: unknown };
@@ -39,4 +40,14 @@ describe('speaking with the server', () => {
       problem: { detail: 'The server answered 502.' },
     });
   });
+});
+
+test('while a pour is looked at as it was nothing of it is changed; what was entered before is still sent, and so is another pour’s', async () => {
+  answers(() => new Response('{}'));
+  lookAt('1', 1000);
+  await expect(sendJson('POST', '/api/pours/1/order', {})).rejects.toThrow('as it was');
+  await expect(sendJson('POST', '/api/pours/1/events', {})).resolves.toEqual({});
+  await expect(sendJson('POST', '/api/pours/12/order', {})).resolves.toEqual({});
+  lookAt('1', null);
+  await expect(sendJson('POST', '/api/pours/1/order', {})).resolves.toEqual({});
 });

@@ -1,4 +1,5 @@
 import type { Problem } from '../../contract/index.ts';
+import { AS_IT_WAS, changesThePast } from './past.ts';
 
 /** An answer the server gave that is not a yes: its problem document. */
 export class ApiProblem extends Error {
@@ -48,6 +49,7 @@ export const sendJson = <Out>(
   path: string,
   body?: unknown,
 ): Promise<Out> => {
+  if (changesThePast(path)) return Promise.reject(new Error(AS_IT_WAS));
   const text = body === undefined ? undefined : JSON.stringify(body);
   return call<Out>(path, {
     method,

@@ -5,7 +5,7 @@ import { entryText } from '#core/words';
 import { T } from '../../ui/Text.tsx';
 import { usePour } from '../pour-context.tsx';
 import { LogFilters } from './LogFilters.tsx';
-import { lookAt } from './past.ts';
+import { lookAt } from '../../sync/past.ts';
 
 const ALL: LogQuery = { words: '', group: null, actor: null, place: null };
 /** So many rows are drawn; what is older is found by looking for it. */

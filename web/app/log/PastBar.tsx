@@ -4,7 +4,7 @@ import { momentText } from '#core/view';
 import { localDate, midnightMs } from '#core/weather';
 import { T } from '../../ui/Text.tsx';
 import { usePour } from '../pour-context.tsx';
-import { lookAt } from './past.ts';
+import { lookAt } from '../../sync/past.ts';
 
 const MIN_MS = 60_000;
 const DAY_MS = 24 * 60 * MIN_MS;

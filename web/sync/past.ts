@@ -17,6 +17,13 @@ const subscribe = (tell: () => void) => {
   };
 };
 
+/** Why nothing is changed while a pour is looked at as it was. */
+export const AS_IT_WAS = 'This is the pour as it was. Go back to now, then enter it.';
+
+/** Whether a request would change a pour that is looked at as it was. What was entered before is still sent. */
+export const changesThePast = (path: string): boolean =>
+  at !== null && path.startsWith(`/api/pours/${at.pourId}/`) && !path.endsWith('/events');
+
 /** The past moment a pour is looked at, epoch ms; null for now. */
 export const usePast = (pourId: string): number | null =>
   useSyncExternalStore(subscribe, () => (at?.pourId === pourId ? at.ms : null));
