@@ -18,6 +18,7 @@ const ROOMS = [
   'pourlog',
   'cure',
   'check',
+  'begin',
   'register',
   'exchange',
   'words',

@@ -131,6 +131,9 @@ export interface PourSummary {
   code: string;
   title: string;
   date: string | null;
+  /** Called off for good, with its reason. */
+  cancelled: boolean;
+  archived: boolean;
 }
 export interface SiteSummary {
   id: string;
@@ -138,6 +141,8 @@ export interface SiteSummary {
   units: 'us' | 'metric';
   timeZone: string;
   version: number;
+  archived: boolean;
+  madeUp: boolean;
 }
 
 export const putSettingsBody = z.object({

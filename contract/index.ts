@@ -1,3 +1,4 @@
+export * from './begin.ts';
 export * from './people.ts';
 export * from './planning.ts';
 export * from './api.ts';

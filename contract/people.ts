@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { oneLine } from '#core/kit';
-import { type Role, ROLES } from '#core/model';
+import { type Hold, HOLDS, type Role, ROLES } from '#core/model';
 
 /** Who may sign in, and how they do. */
 export const signInBody = z.object({
@@ -14,9 +14,25 @@ const pinFor = (role: Role) => {
   const least = leastDigits(role);
   return z.string().regex(new RegExp(`^\\d{${least},12}$`), `has ${least} to 12 digits`);
 };
+/** For what somebody was asked here alone: one site, one hold point, until a moment; null is no limit. */
+const invitationSchema = z.object({
+  site: z.string().min(1).max(80).nullable(),
+  hold: z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }).nullable(),
+  until: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }).nullable(),
+});
+export interface Invitation {
+  site: string | null;
+  hold: Hold | null;
+  until: string | null;
+}
 const roleField = () => z.enum(ROLES, { error: 'must be foreman, crew, inspector or viewer' });
 export const accountBody = z
-  .object({ name: personName(), pin: z.string(), role: roleField() })
+  .object({
+    name: personName(),
+    pin: z.string(),
+    role: roleField(),
+    invited: invitationSchema.optional(),
+  })
   .superRefine(({ pin, role }, ctx) => {
     const bad = pinFor(role).safeParse(pin).error?.issues[0];
     if (bad) ctx.addIssue({ code: 'custom', path: ['pin'], message: bad.message });
@@ -35,6 +51,7 @@ export const changePersonBody = (role: Role) =>
       pin: z.string().optional(),
       locked: z.boolean({ error: 'must be true or false' }).optional(),
       removed: z.boolean({ error: 'must be true or false' }).optional(),
+      invited: invitationSchema.nullable().optional(),
     })
     .superRefine((b, ctx) => {
       const will = b.role ?? role;
@@ -66,6 +83,8 @@ export interface PersonRow extends Person {
 export interface Account {
   name: string;
   role: Role;
+  /** What they were asked here for alone; left out, they are here for everything their role may do. */
+  invited?: Invitation;
 }
 /** Demo answers who may be picked, so that signing in takes one press. */
 export interface SessionAnswer {

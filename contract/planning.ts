@@ -4,11 +4,15 @@ import {
   atMostOf,
   conveyanceSchema,
   crewMemberSchema,
+  footingTypeSchema,
+  formSystemSchema,
   mixerSchema,
   mixSchema,
   MOST,
   plantSchema,
   pricesSchema,
+  wallTypeSchema,
+  wireSchema,
 } from '#core/model';
 
 /** What there is to plan with, over the version that was read; a list that is left out stays as it is. */
@@ -20,6 +24,11 @@ export const putResourcesBody = z.object({
   mixers: atMostOf(mixerSchema, MOST.types).optional(),
   crew: atMostOf(crewMemberSchema, MOST.types).optional(),
   prices: pricesSchema.optional(),
+  wires: atMostOf(wireSchema, 50).optional(),
+  /** The schedule and the forms: a change of the plan, and kept as one. */
+  footingTypes: atMostOf(footingTypeSchema, MOST.types).optional(),
+  wallTypes: atMostOf(wallTypeSchema, MOST.types).optional(),
+  formSystems: atMostOf(formSystemSchema, MOST.types).optional(),
 });
 export type Resources = Omit<z.output<typeof putResourcesBody>, 'version'>;
 

@@ -7,6 +7,7 @@ import { servePage } from './page.ts';
 import { ownHost } from './session/own-host.ts';
 import { plainBody } from './plain-body.ts';
 import { problemHandler, unknownRoute } from './problems.ts';
+import { beginRoutes } from './routes/begin-routes.ts';
 import { clockRoutes } from './routes/clock-routes.ts';
 import { connectRoutes } from './routes/connect-routes.ts';
 import { standInRoutes } from './routes/stand-in-routes.ts';
@@ -22,11 +23,12 @@ import { reportRoutes } from './routes/report-routes.ts';
 import { signRoutes } from './routes/sign-routes.ts';
 import { streamRoutes } from './routes/stream-routes.ts';
 import { siteRoutes } from './routes/site-routes.ts';
+import { underlayRoutes } from './routes/underlay-routes.ts';
 
 function apiOf(deps: AppDeps): Router {
   const api = Router();
   // Photos are bytes, not JSON: their address comes before the parser.
-  api.use(photoRoutes(deps));
+  api.use(photoRoutes(deps), underlayRoutes(deps));
   api.use(express.json({ limit: '5mb' }), plainBody);
   api.get('/health', (_req, res) => {
     res.json({ status: 'ok', version: deps.config.version });
@@ -37,6 +39,7 @@ function apiOf(deps: AppDeps): Router {
     peopleRoutes(deps),
     connectRoutes(deps),
     siteRoutes(deps),
+    beginRoutes(deps),
     planningRoutes(deps),
     orderRoutes(deps),
     exchangeRoutes(deps),

@@ -1,6 +1,12 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { newEventSchema, siteFileSchema, type Account, type NewEvent } from '../contract/index.ts';
+import {
+  type Account,
+  type NewEvent,
+  newEventSchema,
+  type SiteFile,
+  siteFileSchema,
+} from '../contract/index.ts';
 import type { WeatherDay } from './standins/weather.ts';
 import type { AccountStore } from './store/accounts.ts';
 import type { EventStore } from './store/events.ts';
@@ -37,19 +43,32 @@ export async function seedDemo(stores: {
 }): Promise<void> {
   for (const a of DEMO_ACCOUNTS) await stores.accounts.add(a.name, a.pin, a.role);
   for (const name of ['quillback', 'kestrel']) {
-    const { pours } = await stores.sites.import(siteFileSchema.parse(read(`sites/${name}.json`)));
-    for (const pour of pours) {
-      const file = path.join(folder, 'logs', `${name}.${pour.code}.jsonl`);
-      if (!fs.existsSync(file)) continue;
-      const lines = fs
-        .readFileSync(file, 'utf8')
-        .split('\n')
-        .filter(Boolean)
-        .map((l) => JSON.parse(l) as { actor: string });
-      for (const [actor, events] of byActor(lines))
+    const { file, logs } = demoSite(name);
+    const { pours } = await stores.sites.import(file);
+    for (const pour of pours)
+      for (const [actor, events] of logs.get(pour.code) ?? [])
         await stores.events.append(pour.id, events, { actor, device: 'demo' });
-    }
   }
+}
+
+/** A made-up site: its file, and the log of each pour as it was sent, by the pour's code. */
+export function demoSite(name: string): {
+  file: SiteFile;
+  logs: Map<string, [string, NewEvent[]][]>;
+} {
+  const file = siteFileSchema.parse(read(`sites/${name}.json`));
+  const logs = new Map<string, [string, NewEvent[]][]>();
+  for (const { code } of file.pours) {
+    const log = path.join(folder, 'logs', `${name}.${code}.jsonl`);
+    if (!fs.existsSync(log)) continue;
+    const lines = fs
+      .readFileSync(log, 'utf8')
+      .split('\n')
+      .filter(Boolean)
+      .map((l) => JSON.parse(l) as { actor: string });
+    logs.set(code, byActor(lines));
+  }
+  return { file, logs };
 }
 
 /** Runs of consecutive lines by one person, as they were sent. */

@@ -11,6 +11,8 @@ import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
 import type { PeopleService } from './services/people.ts';
 import type { SiteChanges } from './services/site-changes.ts';
+import type { SiteLife } from './services/site-life.ts';
+import type { UnderlayStore } from './store/underlays.ts';
 import type { HeavyPool } from './workers/pool.ts';
 import type { SiteStore } from './store/sites.ts';
 
@@ -25,6 +27,8 @@ export interface AppDeps {
   setUpCode: string;
   sites: SiteStore;
   changes: SiteChanges;
+  life: SiteLife;
+  underlays: UnderlayStore;
   events: EventStore;
   photos: PhotoStore;
   clock: SiteClock;

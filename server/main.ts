@@ -19,6 +19,8 @@ import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
 import { PeopleService } from './services/people.ts';
 import { SiteChanges } from './services/site-changes.ts';
+import { SiteLife } from './services/site-life.ts';
+import { UnderlayStore } from './store/underlays.ts';
 import { SessionStore } from './store/sessions.ts';
 import { SiteStore } from './store/sites.ts';
 
@@ -67,6 +69,8 @@ const sites = new SiteStore(db);
 const changes = new SiteChanges(db, sites);
 const events = new EventStore(db, () => clock.now());
 const photos = new PhotoStore(db, config.dataDir);
+const life = new SiteLife(db, sites, photos);
+const underlays = new UnderlayStore(db, photos);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
 const heavy = new HeavyPool();
@@ -83,6 +87,8 @@ const app = createApp({
   setUpCode,
   sites,
   changes,
+  life,
+  underlays,
   events,
   photos,
   clock,

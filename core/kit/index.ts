@@ -21,6 +21,7 @@ export {
   LARGEST,
   nonNegative,
   oneLine,
+  onlyUsual,
   positive,
   share,
   someOf,

@@ -51,7 +51,7 @@ export {
   pourSettingsSchema,
   ruledMix,
 } from './pour.ts';
-export { atMostOf, meet, type Met, MOST, type RangeName } from './ranges.ts';
+export { atMostOf, measure, meet, type Met, MOST, type RangeName } from './ranges.ts';
 export {
   type Conveyance,
   conveyanceSchema,
@@ -67,6 +67,7 @@ export {
   resourcesShape,
   USUAL_PRICES,
   type Wire,
+  wireSchema,
 } from './resources.ts';
 export { type Role, ROLES } from './roles.ts';
 export { checkSitePlan, sitePlanSchema } from './site-check.ts';

@@ -1,6 +1,6 @@
 import { measure, RANGES } from './ranges.ts';
 import { z } from 'zod';
-import { count, nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
+import { count, nonNegative, oneLine, onlyUsual, positive, wholeOrNone } from '#core/kit';
 
 /**
  * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
@@ -93,6 +93,7 @@ export const formSystemSchema = z.object({
     })
     .nullable()
     .default(null),
+  usual: onlyUsual(),
 });
 export type FormSystem = z.output<typeof formSystemSchema>;
 

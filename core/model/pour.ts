@@ -9,6 +9,7 @@ import {
   freshTemperature,
   nonNegative,
   oneLine,
+  onlyUsual,
   positive,
   share,
 } from '#core/kit';
@@ -40,6 +41,7 @@ export const mixSchema = z.object({
   airRatio: share().optional(),
   fibreKgM3: nonNegative().lte(200, 'must be 200 or less').optional(),
   pricePerM3: nonNegative().optional(),
+  usual: onlyUsual(),
 });
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
@@ -89,6 +91,7 @@ export const plantSchema = z
     waitPerMin: nonNegative().optional(),
     /** How long before the first batch an order or a change must be told, min. */
     noticeMin: nonNegative().lte(20_160, 'must be two weeks or less').optional(),
+    usual: onlyUsual(),
   })
   .refine((p) => p.openMin === undefined || p.closeMin === undefined || p.closeMin > p.openMin, {
     path: ['closeMin'],
@@ -219,5 +222,15 @@ export const pourDocSchema = z.object({
     .default([]),
   settings: pourSettingsSchema,
   stripping: strippingSchema,
+  /** Why it will not be poured, who said so and when; it stays, with all that was read of it. */
+  cancelled: z
+    .object({
+      reason: oneLine().min(1, 'is empty').max(300, 'is longer than 300 characters'),
+      by: name(),
+      at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }),
+    })
+    .optional(),
+  /** Out of the way: read only, and off the strip of days. */
+  archived: z.boolean({ error: 'must be true or false' }).optional(),
 });
 export type PourDoc = z.output<typeof pourDocSchema>;

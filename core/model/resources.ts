@@ -123,7 +123,7 @@ function crewPriceOf(crew: readonly CrewMember[]): Pick<Prices, 'crewPerMin'> {
 
 const place = () => z.object({ xM: measure('coordinate'), yM: measure('coordinate') });
 /** Overhead wires as a straight line over the plan, and how far a boom stays off them. */
-const wireSchema = z.object({
+export const wireSchema = z.object({
   id: name(),
   from: place(),
   to: place(),

@@ -1,6 +1,14 @@
 import { z } from 'zod';
 import { ruleChangeSchema } from '#core/rules';
-import { anyNumber, count, nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
+import {
+  anyNumber,
+  count,
+  nonNegative,
+  oneLine,
+  onlyUsual,
+  positive,
+  wholeOrNone,
+} from '#core/kit';
 import { atMostOf, measure, MOST, RANGES } from './ranges.ts';
 import { BAR_NAMES } from './bars.ts';
 import { currencySchema, UNIT_SYSTEMS } from '#core/units';
@@ -60,6 +68,7 @@ export const footingTypeSchema = z.object({
   lap: drawnLap(),
   /** The drawing that rules it, as a foreman would name it. */
   drawing: oneLine().max(80).optional(),
+  usual: onlyUsual(),
 });
 export type FootingType = z.output<typeof footingTypeSchema>;
 
@@ -77,6 +86,7 @@ export const wallTypeSchema = z.object({
     .default(null),
   lap: drawnLap(),
   drawing: oneLine().max(80).optional(),
+  usual: onlyUsual(),
 });
 export type WallType = z.output<typeof wallTypeSchema>;
 
@@ -146,6 +156,7 @@ export const padSchema = z.object({
     .optional(),
   type: mark().optional(),
   label: oneLine().max(80).optional(),
+  usual: onlyUsual(),
 });
 export type Pad = z.output<typeof padSchema>;
 
@@ -205,6 +216,10 @@ export const sitePlanShape = z.object({
   timeZone: oneLine().min(1, 'is empty').max(60),
   /** What costs are in; not said, they stand as bare figures. */
   currency: currencySchema.optional(),
+  /** Out of the way: read only, and not among the sites in use. */
+  archived: z.boolean({ error: 'must be true or false' }).optional(),
+  /** Made up, to look round with: it can be taken away whole, with its log. */
+  madeUp: z.boolean({ error: 'must be true or false' }).optional(),
   ruleProfile: z.enum(RULE_PROFILES, { error: 'must be us-aci or metric-en' }),
   footingTypes: atMostOf(footingTypeSchema, MOST.types).default([]),
   wallTypes: atMostOf(wallTypeSchema, MOST.types).default([]),

@@ -1,4 +1,4 @@
-import type { NewEvent, StoredEvent } from '../../contract/index.ts';
+import type { Invitation, NewEvent, StoredEvent } from '../../contract/index.ts';
 import { HOLD_NAME, type Role } from '#core/model';
 import { refuseBreak, refuseStrip } from '#core/cure';
 import {
@@ -16,6 +16,7 @@ import { ProblemError } from '../problems.ts';
 export interface Writer {
   role: Role;
   name: string;
+  invited?: Invitation;
 }
 
 /** What is asked of the log before entries are taken into it. */
@@ -34,8 +35,16 @@ const refuse = (status: 400 | 403, detail: string, path: string, message: string
   ]);
 };
 
-function checkKind({ role }: Writer, e: NewEvent, i: number): void {
+function checkKind({ role, invited }: Writer, e: NewEvent, i: number): void {
   const hold = holdOf(e);
+  const own = invited?.hold;
+  if (hold && own && own !== hold)
+    refuse(
+      403,
+      `You were asked here for the ${HOLD_NAME[own].toLowerCase()} alone.`,
+      `events.${i}.body.hold`,
+      'is not what you were asked here for',
+    );
   if (mayWrite(role, e.kind, hold)) return;
   const detail =
     hold && mayWrite(role, e.kind, null)

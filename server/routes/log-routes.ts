@@ -3,6 +3,7 @@ import { eventsQuery, postEventsBody, ROLES, type VerifyAnswer } from '../../con
 import { deviceNoted } from '#core/log';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
+import { refuseClosed } from '../log/standing.ts';
 import { exportLines, verifyExport } from '../log/chain.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { checkWorked } from '../log/worked.ts';
@@ -26,6 +27,7 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
           'Sign in',
           `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
         );
+      await refuseClosed(sites, String(req.params.id));
       await admit(person, batch, events.known(String(req.params.id)), clock.now().getTime());
       await checkWorked(heavy, batch);
       await checkPlans(sites, String(req.params.id), batch);

@@ -15,7 +15,7 @@ export function peopleRoutes({ accounts, sessions, people }: AppDeps): Router {
   });
 
   router.post('/accounts', foreman, async (req, res) => {
-    const { name, pin, role } = parse(accountBody, req.body, 'The account');
+    const { name, pin, role, invited } = parse(accountBody, req.body, 'The account');
     if (!(await accounts.add(name, pin, role))) {
       const gone = (await accounts.list()).some((p) => p.name === name && p.removed);
       const more = gone ? ' They were removed: bring them back instead.' : '';
@@ -26,7 +26,9 @@ export function peopleRoutes({ accounts, sessions, people }: AppDeps): Router {
         [{ path: 'name', message: 'is taken' }],
       );
     }
-    res.status(201).json({ id: await accounts.idOf(name), name, role });
+    const id = await accounts.idOf(name);
+    if (id && invited) await accounts.change(id, { invited });
+    res.status(201).json({ id, name, role });
   });
 
   router.put('/accounts/:id', foreman, async (req, res) => {

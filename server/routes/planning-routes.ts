@@ -5,7 +5,7 @@ import { replay } from '#core/log';
 import { learnedFrom } from '#core/view';
 import { calendarOf } from '../exchange/calendar.ts';
 import { notFound, parse } from '../problems.ts';
-import { only } from '../session/session.ts';
+import { only, personOf } from '../session/session.ts';
 
 /** What there is to plan with: lists, a forecast of one's own, what closed pours say; and the calendar. */
 export function planningRoutes(deps: AppDeps): Router {
@@ -16,7 +16,12 @@ export function planningRoutes(deps: AppDeps): Router {
 
   router.put('/sites/:id/resources', foreman, async (req, res) => {
     const { version, ...lists } = parse(putResourcesBody, req.body, 'What there is to plan with');
-    res.json(await changes.resources(String(req.params.id), version, lists));
+    res.json(
+      await changes.resources(String(req.params.id), version, lists, {
+        by: personOf(req).name,
+        at: clock.now().toISOString(),
+      }),
+    );
   });
   router.put('/sites/:id/forecast', foreman, async (req, res) => {
     const id = String(req.params.id);

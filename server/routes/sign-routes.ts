@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import { type RequestHandler, Router } from 'express';
 import { v7 as uuid } from 'uuid';
 import {
   type Account,
@@ -8,6 +8,7 @@ import {
 } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
+import { refuseClosed } from '../log/standing.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { notTaken, signInLimit } from '../session/limit.ts';
@@ -20,9 +21,15 @@ async function signerOf(
   name: string,
   pin: string,
   title: string,
+  siteId: string | null,
 ): Promise<Account> {
   const checked = await accounts.check(name, pin);
-  if (checked.ok) return checked.account;
+  if (checked.ok) {
+    const { site } = checked.account.invited ?? {};
+    if (site && site !== siteId)
+      throw new ProblemError(403, 'Not yours to do', `${name} was asked to another site.`);
+    return checked.account;
+  }
   throw notTaken(
     checked,
     new ProblemError(401, title, 'Name or PIN is not right.', [
@@ -32,7 +39,8 @@ async function signerOf(
 }
 
 /** Sign-offs by somebody's own PIN on whichever tablet is at hand. */
-export function signRoutes({ accounts, sessions, sites, events, clock, config }: AppDeps): Router {
+export function signRoutes(deps: AppDeps): Router {
+  const { accounts, sessions, sites, events, clock, config } = deps;
   const router = Router();
   const signLimit = signInLimit(config.signInLimit);
 
@@ -43,13 +51,15 @@ export function signRoutes({ accounts, sessions, sites, events, clock, config }:
     only(sessions, ['foreman', 'inspector']),
     async (req, res) => {
       const { id, name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
-      const signer = await signerOf(accounts, name, pin, 'Not signed');
+      const siteId = await sessions.siteOf(String(req.params.id));
+      const signer = await signerOf(accounts, name, pin, 'Not signed', siteId);
       // A device that heard no answer sends the same sign-off again, under the same id.
       const event = parse(
         newEventSchema,
         { id: id ?? uuid(), at, kind: 'sign', body },
         'The sign-off',
       );
+      await refuseClosed(sites, String(req.params.id));
       await admit(signer, [event], events.known(String(req.params.id)), clock.now().getTime());
       await checkPlans(sites, String(req.params.id), [event]);
       res.json(
@@ -61,6 +71,16 @@ export function signRoutes({ accounts, sessions, sites, events, clock, config }:
     },
   );
 
+  takingBack(router, deps, signLimit);
+  return router;
+}
+
+/** The taking back of a sign-off. */
+function takingBack(
+  router: Router,
+  { accounts, sessions, sites, events, clock }: AppDeps,
+  signLimit: RequestHandler,
+): void {
   // A sign-off is taken back by whoever may, with their own PIN, on whichever tablet.
   router.post(
     '/pours/:id/unsign',
@@ -69,7 +89,13 @@ export function signRoutes({ accounts, sessions, sites, events, clock, config }:
     async (req, res) => {
       const pourId = String(req.params.id);
       const { id, name, pin, at, entry, reason } = parse(takeBackSignBody, req.body, 'The request');
-      const signer = await signerOf(accounts, name, pin, 'Not taken back');
+      const signer = await signerOf(
+        accounts,
+        name,
+        pin,
+        'Not taken back',
+        await sessions.siteOf(pourId),
+      );
       const event = parse(
         newEventSchema,
         {
@@ -81,12 +107,11 @@ export function signRoutes({ accounts, sessions, sites, events, clock, config }:
         },
         'The request',
       );
+      await refuseClosed(sites, pourId);
       await admit(signer, [event], events.known(pourId), clock.now().getTime(), { pinGiven: true });
       res.json(
         await events.append(pourId, [event], { actor: signer.name, device: personOf(req).device }),
       );
     },
   );
-
-  return router;
 }

@@ -16,13 +16,15 @@ export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
 
-  router.get('/sites', anybody, async (_req, res) => {
-    res.json(await sites.list());
+  router.get('/sites', anybody, async (req, res) => {
+    const only = personOf(req).invited?.site;
+    res.json((await sites.list()).filter((s) => !only || s.id === only));
   });
   router.post('/sites/import', foreman, async (req, res) => {
     const { file, issues, warnings } = readSiteFile(req.body);
     if (!file) throw notStored('The site file', issues);
-    res.status(201).json({ ...(await sites.import(file)), warnings: warnings.slice(0, 200) });
+    const { madeUp: _never, ...site } = file;
+    res.status(201).json({ ...(await sites.import(site)), warnings: warnings.slice(0, 200) });
   });
   router.get('/sites/:id/export', anybody, async (req, res) => {
     const file = await sites.export(String(req.params.id));
@@ -54,8 +56,9 @@ export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router
     );
   });
 
-  router.get('/pours', anybody, async (_req, res) => {
-    res.json(await sites.pours());
+  router.get('/pours', anybody, async (req, res) => {
+    const only = personOf(req).invited?.site;
+    res.json((await sites.pours()).filter((p) => !only || p.siteId === only));
   });
   router.get('/pours/:id', anybody, async (req, res) => {
     res.json(await sites.pour(String(req.params.id)));

@@ -1,4 +1,3 @@
-import type { Transaction } from 'kysely';
 import {
   siteFileSchema,
   type PourAnswer,
@@ -6,20 +5,23 @@ import {
   type SiteFile,
   type SiteVersion,
 } from '../../contract/index.ts';
-import { type PourDoc, pourDocSchema, type PourSettings } from '#core/model';
+import type { PourDoc, PourSettings } from '#core/model';
 import type { RuleChange } from '#core/rules';
-import { changePlan, type Drawn } from '#core/siteplan';
+import { changePlan, type Drawn, drawnOf } from '#core/siteplan';
 import { notFound, parse, ProblemError } from '../problems.ts';
-import type { Db, Tables } from '../store/database.ts';
+import type { Db } from '../store/database.ts';
 import type { SiteStore } from '../store/sites.ts';
-import { readStored } from '../store/stored-site.ts';
+import {
+  isStarted,
+  type PourRow,
+  poursOf,
+  siteAt,
+  siteOf,
+  storePour,
+  storeSite,
+  type Tx,
+} from './site-rows.ts';
 
-const stale = (yours: number, now: number): ProblemError =>
-  new ProblemError(
-    409,
-    'Changed meanwhile',
-    `Somebody changed this site while you were at it: you had version ${yours}, it is now ${now}. Look at it again.`,
-  );
 const refused = (detail: string, path: string, message: string): ProblemError =>
   new ProblemError(400, 'Bad input', `The plan was not stored: ${detail}.`, [{ path, message }]);
 
@@ -48,7 +50,55 @@ function stillNamed(
   return null;
 }
 
-type Tx = Transaction<Tables>;
+/** Stores another drawing within a transaction, with the runs of its pours and what it changes. */
+export async function putPlan(
+  tx: Tx,
+  id: string,
+  version: number,
+  plan: Drawn,
+  by: { by: string; at: string },
+): Promise<SiteVersion> {
+  const site = await siteAt(tx, id, version);
+  const rows = await poursOf(tx, id);
+  const was = rows.map((r) => r.doc);
+  const changed = changePlan(site, was, plan, { version: version + 1, ...by });
+  if (changed.kind === 'same') return { version };
+  if (changed.kind === 'refused') {
+    const { detail, path, message } = changed.refusal;
+    throw refused(detail, `plan.${path.replace(/^plan\./, '')}`, message);
+  }
+  await keepPoured(tx, rows, changed.pours);
+  // As the schema reads it, so that every file of the site has its keys in one order.
+  const whole = parse(siteFileSchema, { ...changed.site, pours: changed.pours }, 'The plan');
+  await storeSite(tx, id, version + 1, whole);
+  for (const [i, row] of rows.entries()) {
+    const doc = changed.pours[i];
+    if (doc && JSON.stringify(doc) !== JSON.stringify(row.doc))
+      await storePour(tx, row.id, row.version + 1, doc);
+  }
+  return { version: version + 1 };
+}
+
+/** What is being poured stays in its pour: nothing is moved out of it or into it any more. */
+async function keepPoured(
+  tx: Tx,
+  rows: readonly PourRow[],
+  pours: readonly PourDoc[],
+): Promise<void> {
+  const owner = (list: readonly PourDoc[]) =>
+    new Map(list.flatMap((p) => p.elements.map((e) => [e, p.code] as const)));
+  const [was, is] = [owner(rows.map((r) => r.doc)), owner(pours)];
+  const moved = [...was].filter(([e, code]) => is.has(e) && is.get(e) !== code);
+  const touched = new Set(moved.flatMap(([e, code]) => [code, is.get(e) ?? '']));
+  for (const row of rows) {
+    if (!touched.has(row.doc.code) || !(await isStarted(tx, row.id))) continue;
+    throw refused(
+      `${row.doc.code} is being poured: nothing is moved out of it or into it`,
+      'plan.pours',
+      `${row.doc.code} has been started`,
+    );
+  }
+}
 
 /** Changes of what is planned: each over the version that was read, whole or not at all. */
 export class SiteChanges {
@@ -69,30 +119,7 @@ export class SiteChanges {
     plan: Drawn,
     by: { by: string; at: string },
   ): Promise<SiteVersion> {
-    return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
-      const site = await siteAt(tx, id, version);
-      const rows = await poursOf(tx, id);
-      const changed = changePlan(
-        site,
-        rows.map((r) => r.doc),
-        plan,
-        { version: version + 1, ...by },
-      );
-      if (changed.kind === 'same') return { version };
-      if (changed.kind === 'refused') {
-        const { detail, path, message } = changed.refusal;
-        throw refused(detail, `plan.${path.replace(/^plan\./, '')}`, message);
-      }
-      // As the schema reads it, so that every file of the site has its keys in one order.
-      const whole = parse(siteFileSchema, { ...changed.site, pours: changed.pours }, 'The plan');
-      await storeSite(tx, id, version + 1, whole);
-      for (const [i, row] of rows.entries()) {
-        const doc = changed.pours[i];
-        if (doc && JSON.stringify(doc) !== JSON.stringify(row.doc))
-          await storePour(tx, row.id, row.version + 1, doc);
-      }
-      return { version: version + 1 };
-    });
+    return this.#db.transaction().execute((tx) => putPlan(tx, id, version, plan, by));
   }
 
   /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
@@ -111,21 +138,30 @@ export class SiteChanges {
    * Puts other mixes, plants, conveyances, crew or prices in the place of those that stand, over the version that was read. What a
    * pour still names cannot go.
    */
-  async resources(id: string, version: number, lists: Resources): Promise<SiteVersion> {
+  async resources(
+    id: string,
+    version: number,
+    lists: Resources,
+    by: { by: string; at: string },
+  ): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
       const site = await siteAt(tx, id, version);
       // Nothing named: nothing changes.
       if (Object.values(lists).every((l) => l === undefined)) return { version };
+      const { footingTypes, wallTypes, formSystems, ...stock } = lists;
       const pours = (await poursOf(tx, id)).map((r) => r.doc);
-      const named = stillNamed({ ...site, ...lists }, pours);
+      const named = stillNamed({ ...site, ...stock }, pours);
       if (named) throw named;
       const whole = parse(
         siteFileSchema,
-        { ...site, ...lists, pours },
+        { ...site, ...stock, pours },
         'What there is to plan with',
       );
       await storeSite(tx, id, version + 1, whole);
-      return { version: version + 1 };
+      const types = { footingTypes, wallTypes, formSystems };
+      if (Object.values(types).every((l) => l === undefined)) return { version: version + 1 };
+      const given = Object.fromEntries(Object.entries(types).filter(([, l]) => l !== undefined));
+      return putPlan(tx, id, version + 1, { ...drawnOf(whole, pours), ...given }, by);
     });
   }
 
@@ -176,52 +212,4 @@ export class SiteChanges {
       { yours: version, current },
     );
   }
-}
-
-async function siteOf(tx: Tx, id: string): Promise<SiteFile> {
-  const row = await tx.selectFrom('site').select('doc').where('id', '=', id).executeTakeFirst();
-  if (!row) throw notFound(`site ${id}`);
-  return readStored(row.doc).site;
-}
-
-/** The site as it stands, when it is at the version that was read. */
-async function siteAt(tx: Tx, id: string, version: number): Promise<SiteFile> {
-  const row = await tx.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
-  if (!row) throw notFound(`site ${id}`);
-  if (row.version !== version) throw stale(version, row.version);
-  return readStored(row.doc).site;
-}
-
-async function poursOf(
-  tx: Tx,
-  siteId: string,
-): Promise<{ id: string; version: number; doc: PourDoc }[]> {
-  const rows = await tx
-    .selectFrom('pour')
-    .selectAll()
-    .where('site_id', '=', siteId)
-    .orderBy('id')
-    .execute();
-  return rows.map(({ id, version, doc }) => ({
-    id,
-    version,
-    doc: pourDocSchema.parse(JSON.parse(doc)),
-  }));
-}
-
-async function storeSite(tx: Tx, id: string, version: number, file: SiteFile): Promise<void> {
-  const { pours: _ownRows, ...site } = file;
-  await tx
-    .updateTable('site')
-    .set({ version, doc: JSON.stringify(site) })
-    .where('id', '=', id)
-    .execute();
-}
-
-async function storePour(tx: Tx, id: string, version: number, doc: PourDoc): Promise<void> {
-  await tx
-    .updateTable('pour')
-    .set({ version, doc: JSON.stringify(doc) })
-    .where('id', '=', id)
-    .execute();
 }

@@ -9,7 +9,13 @@ export function sessionDesk({ accounts, sessions, demoAccounts }: AppDeps) {
   const answer = async (req: Request, account: Account | null): Promise<SessionAnswer> => {
     const setUpNeeded = (await accounts.count()) === 0;
     return {
-      account: account ? { name: account.name, role: account.role } : null,
+      account: account
+        ? {
+            name: account.name,
+            role: account.role,
+            ...(account.invited ? { invited: account.invited } : {}),
+          }
+        : null,
       demo: demoAccounts ? { accounts: demoAccounts } : null,
       setUpNeeded,
       codeNeeded: setUpNeeded && !fromThisMachine(req),

@@ -29,6 +29,12 @@ export function notTaken(
   checked: Exclude<Checked, { ok: true }>,
   wrong: ProblemError,
 ): ProblemError {
+  if (checked.why === 'over')
+    return new ProblemError(
+      403,
+      'Time is up',
+      'What this account was asked here for is over. The foreman can ask again.',
+    );
   if (checked.why !== 'wait')
     return checked.why === 'wrong'
       ? wrong

@@ -1,7 +1,7 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Role } from '../../contract/index.ts';
-import { ProblemError } from '../problems.ts';
+import { notFound, ProblemError } from '../problems.ts';
 import type { SessionStore, SignedIn } from '../store/sessions.ts';
 
 const COOKIE = 'jactum_session';
@@ -37,6 +37,15 @@ export const personOf = (req: Request): SignedIn => {
   return person;
 };
 
+/** Somebody who was asked to one site finds nothing of the others. */
+async function keepTo(sessions: SessionStore, person: SignedIn, path: string): Promise<void> {
+  const site = person.invited?.site;
+  const [, list, id] = /^\/(sites|pours)\/([^/]+)/.exec(path) ?? [];
+  if (!site || !list || !id) return;
+  const asked = list === 'sites' ? id : await sessions.siteOf(id);
+  if (asked !== site) throw notFound(list === 'sites' ? `site ${id}` : `pour ${id}`);
+}
+
 /** Lets only these roles through: 401 when nobody is signed in, 403 when the role may not. */
 export function only(sessions: SessionStore, roles: readonly Role[]): RequestHandler {
   return async (req, _res, next) => {
@@ -44,6 +53,7 @@ export function only(sessions: SessionStore, roles: readonly Role[]): RequestHan
     if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
     if (!roles.includes(person.role))
       throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
+    await keepTo(sessions, person, req.path);
     people.set(req, person);
     next();
   };

@@ -1,14 +1,15 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { Selectable } from 'kysely';
 import { randomUUID } from 'node:crypto';
-import type { Account, Person, Role } from '../../contract/index.ts';
+import type { Account, Invitation, Person, Role } from '../../contract/index.ts';
 import { waitAfter } from '../session/pin-waits.ts';
 import type { Db, Tables } from './database.ts';
+import { invitationOf, isOver } from './invitations.ts';
 
 /** What came of a name and a PIN: who it is, or why not. */
 export type Checked =
   | { ok: true; account: Account }
-  | { ok: false; why: 'wrong' | 'locked' }
+  | { ok: false; why: 'wrong' | 'locked' | 'over' }
   | { ok: false; why: 'wait'; waitS: number };
 
 type Row = Selectable<Tables['account']>;
@@ -23,7 +24,12 @@ const personOf = (r: Row): Person => ({
   wrongAt: r.wrong_at,
   waitUntil: r.wait_until,
   seenAt: r.seen_at,
+  ...invitedOf(r),
 });
+const invitedOf = (r: Row) => {
+  const invited = invitationOf(r.invited);
+  return invited ? { invited } : {};
+};
 
 /** People and their PINs (hashed). Times run on the machine's clock, not the site's. */
 export class AccountStore {
@@ -89,6 +95,7 @@ export class AccountStore {
         wrong_at: null,
         wait_until: null,
         seen_at: null,
+        invited: null,
       })
       .onConflict((c) => c.column('name').doNothing())
       .executeTakeFirst();
@@ -130,8 +137,9 @@ export class AccountStore {
       return { ok: false, why: 'wrong' };
     }
     if (row.locked === 1) return { ok: false, why: 'locked' };
+    if (isOver(invitationOf(row.invited), now)) return { ok: false, why: 'over' };
     await this.#set(row.id, { wrong: 0, wait_until: null, seen_at: new Date(now).toISOString() });
-    return { ok: true, account: { name: row.name, role: row.role as Role } };
+    return { ok: true, account: { name: row.name, role: row.role as Role, ...invitedOf(row) } };
   }
 
   async #wrong(row: Row, now: number): Promise<void> {
@@ -152,16 +160,19 @@ export class AccountStore {
       role,
       locked,
       removed,
+      invited,
     }: {
       role?: Role | undefined;
       locked?: boolean | undefined;
       removed?: boolean | undefined;
+      invited?: Invitation | null | undefined;
     },
   ): Promise<void> {
     await this.#set(id, {
       ...(role === undefined ? {} : { role }),
       ...(locked === undefined ? {} : { locked: Number(locked) }),
       ...(removed === undefined ? {} : { removed: Number(removed) }),
+      ...(invited === undefined ? {} : { invited: invited && JSON.stringify(invited) }),
     });
   }
 

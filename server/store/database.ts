@@ -38,6 +38,16 @@ export interface Tables {
     /** No PIN is looked at before then. */
     wait_until: string | null;
     seen_at: string | null;
+    /** For what they were asked here alone, as JSON. */
+    invited: string | null;
+  };
+  /** The picture under a site's plan; its file lies among the photos. */
+  underlay: {
+    site_id: string;
+    picture: string;
+    width: number;
+    height: number;
+    placement: string;
   };
   session: { token_hash: string; account: string; device: string; expires_at: string };
   setting: { name: string; value: string };

@@ -104,10 +104,26 @@ const indexes: Migration = {
   },
 };
 
+/** Somebody may be here for one site or one hold point alone; a picture may lie under the plan of a site. */
+const begin: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema.alterTable('account').addColumn('invited', 'text').execute();
+    await db.schema
+      .createTable('underlay')
+      .addColumn('site_id', 'text', (c) => c.primaryKey().references('site.id'))
+      .addColumn('picture', 'text', (c) => c.notNull())
+      .addColumn('width', 'integer', (c) => c.notNull())
+      .addColumn('height', 'integer', (c) => c.notNull())
+      .addColumn('placement', 'text', (c) => c.notNull())
+      .execute();
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
   '002-photos': photos,
   '003-people': people,
   '004-indexes': indexes,
+  '005-begin': begin,
 };

@@ -101,6 +101,24 @@ export class PhotoStore {
     return out;
   }
 
+  /** A picture that belongs to no pour: its file alone; whoever keeps it keeps its row. */
+  async putPicture(id: string, bytes: Buffer): Promise<{ width: number; height: number }> {
+    const made = await reencode(bytes, false);
+    await fs.mkdir(this.#folder, { recursive: true });
+    await writeWhole(this.#file(id, false), made.full);
+    return { width: made.width, height: made.height };
+  }
+
+  async readPicture(id: string): Promise<Buffer> {
+    return fs.readFile(this.#file(id, false));
+  }
+
+  /** Takes files away whose rows are gone already. */
+  async drop(ids: readonly string[]): Promise<void> {
+    for (const id of ids)
+      for (const small of [false, true]) await fs.rm(this.#file(id, small), { force: true });
+  }
+
   #row(id: string) {
     return this.#db.selectFrom('photo').selectAll().where('id', '=', id).executeTakeFirst();
   }

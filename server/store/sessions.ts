@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type { Account, Role } from '../../contract/index.ts';
 import type { Db } from './database.ts';
+import { invitationOf, isOver } from './invitations.ts';
 
 /** A session lasts a working fortnight, so that a phone on site is not asked for its PIN in the middle of a pour. */
 const SESSION_MS = 14 * 24 * 3600_000;
@@ -47,13 +48,37 @@ export class SessionStore {
     const row = await this.#db
       .selectFrom('session')
       .innerJoin('account', 'account.name', 'session.account')
-      .select(['account.name', 'account.role', 'session.device', 'session.expires_at'])
+      .select([
+        'account.name',
+        'account.role',
+        'account.invited',
+        'session.device',
+        'session.expires_at',
+      ])
       .where('token_hash', '=', session)
       .where('account.locked', '=', 0)
       .where('account.removed', '=', 0)
       .executeTakeFirst();
     if (!row || row.expires_at < new Date().toISOString()) return null;
-    return { name: row.name, role: row.role as Role, device: row.device, session };
+    const invited = invitationOf(row.invited);
+    if (isOver(invited, Date.now())) return null;
+    return {
+      name: row.name,
+      role: row.role as Role,
+      ...(invited ? { invited } : {}),
+      device: row.device,
+      session,
+    };
+  }
+
+  /** To which site a pour belongs. */
+  async siteOf(pourId: string): Promise<string | null> {
+    const row = await this.#db
+      .selectFrom('pour')
+      .select('site_id')
+      .where('id', '=', pourId)
+      .executeTakeFirst();
+    return row?.site_id ?? null;
   }
 
   async #deviceOf(token: string): Promise<string | undefined> {

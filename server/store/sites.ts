@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
+import { closedToLog } from '#core/begin';
 import { daylight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -18,8 +19,10 @@ export class SiteStore {
   }
 
   /** Stores a checked site file and its pours in one transaction; answers the ids. */
-  async import(file: SiteFile): Promise<{ id: string; pours: { id: string; code: string }[] }> {
-    const id = uuid();
+  async import(
+    file: SiteFile,
+    id: string = uuid(),
+  ): Promise<{ id: string; pours: { id: string; code: string }[] }> {
     const { pours, ...site } = file;
     // A file that was changed before it left keeps its count: what was signed on a plan is told from what came after.
     const version = Math.max(1, ...site.planChanges.map((c) => c.version));
@@ -40,7 +43,7 @@ export class SiteStore {
   }
 
   async list(): Promise<SiteSummary[]> {
-    return this.#db
+    const rows = await this.#db
       .selectFrom('site')
       .select([
         'id',
@@ -48,9 +51,12 @@ export class SiteStore {
         'version',
         sql<'us' | 'metric'>`json_extract(doc, '$.units')`.as('units'),
         sql<string>`json_extract(doc, '$.timeZone')`.as('timeZone'),
+        sql<number | null>`json_extract(doc, '$.archived')`.as('archived'),
+        sql<number | null>`json_extract(doc, '$.madeUp')`.as('madeUp'),
       ])
       .orderBy('id')
       .execute();
+    return rows.map((r) => ({ ...r, archived: r.archived === 1, madeUp: r.madeUp === 1 }));
   }
 
   /** The site as a file again, with its pours. */
@@ -74,7 +80,7 @@ export class SiteStore {
   }
 
   async pours(): Promise<PourSummary[]> {
-    return this.#db
+    const rows = await this.#db
       .selectFrom('pour')
       .select([
         'id',
@@ -82,9 +88,16 @@ export class SiteStore {
         sql<string>`json_extract(doc, '$.code')`.as('code'),
         sql<string>`json_extract(doc, '$.title')`.as('title'),
         sql<string | null>`json_extract(doc, '$.date')`.as('date'),
+        sql<number | null>`json_extract(doc, '$.archived')`.as('archived'),
+        sql<string | null>`json_extract(doc, '$.cancelled.reason')`.as('cancelled'),
       ])
       .orderBy('id')
       .execute();
+    return rows.map((r) => ({
+      ...r,
+      archived: r.archived === 1,
+      cancelled: r.cancelled !== null,
+    }));
   }
 
   /** The code of a pour, asked for without reading its site; 404 when there is no such pour. */
@@ -96,6 +109,28 @@ export class SiteStore {
       .executeTakeFirst();
     if (!row) throw notFound(`pour ${pourId}`);
     return row.code;
+  }
+
+  /** Why nothing is logged on a pour as it stands; null when something may be; 404 when there is no such pour. */
+  async closedToLog(pourId: string): Promise<string | null> {
+    const row = await this.#db
+      .selectFrom('pour')
+      .innerJoin('site', 'site.id', 'pour.site_id')
+      .select([
+        sql<string>`json_extract(pour.doc, '$.code')`.as('code'),
+        sql<number | null>`json_extract(pour.doc, '$.archived')`.as('archived'),
+        sql<string | null>`json_extract(pour.doc, '$.cancelled.reason')`.as('cancelled'),
+        sql<number | null>`json_extract(site.doc, '$.archived')`.as('siteArchived'),
+      ])
+      .where('pour.id', '=', pourId)
+      .executeTakeFirst();
+    if (!row) throw notFound(`pour ${pourId}`);
+    const cancelled =
+      row.cancelled === null ? undefined : { reason: row.cancelled, by: '', at: '' };
+    return closedToLog(
+      { code: row.code, archived: row.archived === 1, cancelled },
+      row.siteArchived === 1,
+    );
   }
 
   /** Which version the site of a pour has; 404 when there is no such pour. */

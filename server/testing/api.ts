@@ -18,6 +18,8 @@ import { EventStore } from '../store/events.ts';
 import { PhotoStore } from '../store/photos.ts';
 import { PeopleService } from '../services/people.ts';
 import { SiteChanges } from '../services/site-changes.ts';
+import { SiteLife } from '../services/site-life.ts';
+import { UnderlayStore } from '../store/underlays.ts';
 import { SessionStore } from '../store/sessions.ts';
 import { HeavyPool } from '../workers/pool.ts';
 import { SiteStore } from '../store/sites.ts';
@@ -42,6 +44,8 @@ export async function testApi({ seed = true } = {}) {
   const changes = new SiteChanges(db, sites);
   const events = new EventStore(db, () => clock.now());
   const photos = new PhotoStore(db, dataDir);
+  const life = new SiteLife(db, sites, photos);
+  const underlays = new UnderlayStore(db, photos);
   const heavy = new HeavyPool();
   if (seed) await seedDemo({ accounts, sites, events });
   const app = createApp({
@@ -56,6 +60,8 @@ export async function testApi({ seed = true } = {}) {
     setUpCode: '12345678',
     sites,
     changes,
+    life,
+    underlays,
     events,
     photos,
     clock,

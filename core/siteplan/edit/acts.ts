@@ -42,6 +42,8 @@ export type PlanEdit =
   | { do: 'removeType'; mark: string }
   | { do: 'putForms'; system: FormSystem }
   | { do: 'removeForms'; mark: string }
+  /** Elements that another pour takes over, at the end of its route. */
+  | { do: 'moveToPour'; ids: string[]; pour: string }
   /** What a pour's walls stand in; null for none named. */
   | { do: 'setForms'; pour: string; forms: string | null }
   | { do: 'setGround'; ground: Drawn['ground'] }

@@ -21,6 +21,7 @@ import {
 import { withDrawn, type Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import {
+  moveToPour,
   putItem,
   putMarked,
   removeForms,
@@ -60,6 +61,7 @@ const ACTS: { [K in PlanEdit['do']]: (plan: Drawn, e: Extract<PlanEdit, { do: K 
   removeType,
   putForms: (plan, e) => ({ ...plan, formSystems: putMarked(plan.formSystems, e.system) }),
   removeForms,
+  moveToPour,
   setForms,
   setGround: (plan, e) => ({ ...plan, ground: e.ground }),
   setCurrency,

@@ -62,5 +62,20 @@ export function setForms(plan: Drawn, { pour, forms }: Of<'setForms'>): Drawn {
   return { ...plan, pours: plan.pours.map((p) => (p.code === pour ? { ...p, forms } : p)) };
 }
 
+/** Gives elements to a pour; a pour has to keep something. */
+export function moveToPour(plan: Drawn, { ids, pour }: Of<'moveToPour'>): Drawn {
+  if (!plan.pours.some((p) => p.code === pour)) refuse(`There is no pour ${pour}.`);
+  const moved = new Set(ids);
+  const left = plan.pours.find((p) => p.code !== pour && p.elements.every((id) => moved.has(id)));
+  if (left) refuse(`That is all there is of ${left.code}: call it off or remove it instead.`);
+  return {
+    ...plan,
+    pours: plan.pours.map((p) => {
+      const kept = p.elements.filter((id) => !moved.has(id));
+      return { ...p, elements: p.code === pour ? [...kept, ...ids] : kept };
+    }),
+  };
+}
+
 export const setCurrency = (plan: Drawn, { currency }: Of<'setCurrency'>): Drawn =>
   isCurrency(currency) ? { ...plan, currency } : refuse(`There is no currency ${currency}.`);

@@ -1,0 +1,20 @@
+/** The public face of this room: what others use of it. */
+export { drawSketch, MADE_OF, type MadeOf, type Sketch, type Sketched } from './drawn-shape.ts';
+export {
+  keyOf,
+  type Lists,
+  type ListName,
+  LISTS,
+  merged,
+  mergeRows,
+  type MergeRow,
+  offeredRows,
+  rowName,
+} from './merge.ts';
+export { freeCode, newPour, offeredTitle, type PourChoice, unpoured } from './new-pour.ts';
+export { newSite, type NewSite, type SiteHead, siteHeadSchema } from './new-site.ts';
+export { LENGTHS_TO, type LengthsTo, type Shape, SHAPES, type Typed, WANTED } from './shapes.ts';
+export { dateAfter, daysBetween, shifted } from './shift.ts';
+export { closedToLog, pourChangeRefusal } from './pour-changes.ts';
+export { splitPour, type PourCut } from './split-pour.ts';
+export { USUAL_WALL_M, usualBeam, usualFooting, usualPad, usualWall } from './usual.ts';

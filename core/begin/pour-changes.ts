@@ -1,0 +1,59 @@
+import type { PourDoc } from '#core/model';
+
+/** What of its log a change of a pour hangs on. */
+export interface Logged {
+  /** Placing has begun, and nobody took that back. */
+  started: boolean;
+}
+
+/** Why a pour cannot be changed so, and at which field. */
+export interface PourRefusal {
+  path: string;
+  message: string;
+  detail: string;
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Fields that stay as they are from the first concrete on, with what each is called. */
+const FIXED = [
+  ['code', 'code'],
+  ['date', 'date'],
+  ['mix', 'mix'],
+  ['elements', 'runs, pads and piers'],
+  ['cancelled', 'standing'],
+] as const;
+
+/**
+ * Why a pour may not become another; null when it may. What is archived is brought back before anything else of it is changed; what
+ * is being poured keeps its code, date, mix and runs, and is not called off any more.
+ */
+export function pourChangeRefusal(was: PourDoc, next: PourDoc, logged: Logged): PourRefusal | null {
+  const { archived: _was, ...before } = was;
+  const { archived: _is, ...after } = next;
+  if (was.archived && !same(before, after))
+    return {
+      path: 'pour.archived',
+      message: 'has to be brought back first',
+      detail: `${was.code} is archived: bring it back first`,
+    };
+  if (!logged.started) return null;
+  const fixed = FIXED.find(([field]) => !same(was[field], next[field]));
+  return fixed
+    ? {
+        path: `pour.${fixed[0]}`,
+        message: 'cannot change once concrete flows',
+        detail: `${was.code} has been started: its ${fixed[1]} cannot change any more`,
+      }
+    : null;
+}
+
+/** Why nothing is logged on a pour as it stands; null when something may be. */
+export const closedToLog = (
+  pour: Pick<PourDoc, 'code' | 'cancelled' | 'archived'>,
+  siteArchived: boolean,
+): string | null => {
+  if (siteArchived) return 'This site is archived: bring it back first.';
+  if (pour.archived) return `${pour.code} is archived: bring it back first.`;
+  return pour.cancelled ? `${pour.code} is called off: take that back first.` : null;
+};

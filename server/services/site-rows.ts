@@ -1,0 +1,101 @@
+import type { Transaction } from 'kysely';
+import type { SiteFile } from '../../contract/index.ts';
+import { type PourDoc, pourDocSchema } from '#core/model';
+import { notFound, ProblemError } from '../problems.ts';
+import type { Tables } from '../store/database.ts';
+import { readStored } from '../store/stored-site.ts';
+
+/** Sites and pours as rows, within a transaction. */
+export type Tx = Transaction<Tables>;
+
+export const stale = (yours: number, now: number): ProblemError =>
+  new ProblemError(
+    409,
+    'Changed meanwhile',
+    `Somebody changed this site while you were at it: you had version ${yours}, it is now ${now}. Look at it again.`,
+  );
+/** The site as it stands. */
+export async function siteOf(tx: Tx, id: string): Promise<SiteFile> {
+  const row = await tx.selectFrom('site').select('doc').where('id', '=', id).executeTakeFirst();
+  if (!row) throw notFound(`site ${id}`);
+  return readStored(row.doc).site;
+}
+
+/** The site as it stands, when it is at the version that was read. */
+export async function siteAt(tx: Tx, id: string, version: number): Promise<SiteFile> {
+  const row = await tx.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+  if (!row) throw notFound(`site ${id}`);
+  if (row.version !== version) throw stale(version, row.version);
+  return readStored(row.doc).site;
+}
+
+/** A pour as it is stored. */
+export interface PourRow {
+  id: string;
+  version: number;
+  doc: PourDoc;
+}
+
+export async function poursOf(tx: Tx, siteId: string): Promise<PourRow[]> {
+  const rows = await tx
+    .selectFrom('pour')
+    .selectAll()
+    .where('site_id', '=', siteId)
+    .orderBy('id')
+    .execute();
+  return rows.map(({ id, version, doc }) => ({
+    id,
+    version,
+    doc: pourDocSchema.parse(JSON.parse(doc)),
+  }));
+}
+
+export async function storeSite(
+  tx: Tx,
+  id: string,
+  version: number,
+  file: SiteFile,
+): Promise<void> {
+  const { pours: _ownRows, ...site } = file;
+  await tx
+    .updateTable('site')
+    .set({ version, doc: JSON.stringify(site) })
+    .where('id', '=', id)
+    .execute();
+}
+
+export async function storePour(tx: Tx, id: string, version: number, doc: PourDoc): Promise<void> {
+  await tx
+    .updateTable('pour')
+    .set({ version, doc: JSON.stringify(doc) })
+    .where('id', '=', id)
+    .execute();
+}
+
+/** How many entries the log of a pour holds. */
+export async function entriesOf(tx: Tx, pourId: string): Promise<number> {
+  const { n } = await tx
+    .selectFrom('pour_event')
+    .select((is) => is.fn.countAll<number>().as('n'))
+    .where('pour_id', '=', pourId)
+    .executeTakeFirstOrThrow();
+  return Number(n);
+}
+
+/** Whether placing has begun: an entry says so that nobody took back. */
+export async function isStarted(tx: Tx, pourId: string): Promise<boolean> {
+  const taken = await tx
+    .selectFrom('pour_event')
+    .select('supersedes')
+    .where('pour_id', '=', pourId)
+    .where('kind', '=', 'supersede')
+    .execute();
+  const starts = await tx
+    .selectFrom('pour_event')
+    .select('id')
+    .where('kind', '=', 'place-start')
+    .where('pour_id', '=', pourId)
+    .execute();
+  const back = new Set(taken.map((t) => t.supersedes));
+  return starts.some((s) => !back.has(s.id));
+}
