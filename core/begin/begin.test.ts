@@ -1,13 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { type PourDoc, pourDocSchema, sitePlanSchema } from '../model/index.ts';
 import { demoSite } from '../testdata/demo.ts';
+import { gateOf, usualSizes } from '../check/index.ts';
+import { replay } from '../log/index.ts';
+import { applyEdit, drawnOf, withDrawn } from '../siteplan/index.ts';
 import { takeOffOf } from '../takeoff/index.ts';
 import { M3_PER_YD3, M_PER_FT } from '../units/index.ts';
 import { drawSketch, type Sketch } from './drawn-shape.ts';
 import { type Lists, merged, mergeRows, offeredRows } from './merge.ts';
 import { freeCode, newPour, offeredTitle, unpoured } from './new-pour.ts';
 import { newSite, type SiteHead, siteHeadSchema } from './new-site.ts';
+import { parsePlace, placeText } from './place.ts';
 import { shifted } from './shift.ts';
+import { sketchFigures } from './sketch-figures.ts';
 import { splitPour } from './split-pour.ts';
 import { traceShape } from './shapes.ts';
 import { usualFooting, usualPad, usualWall } from './usual.ts';
@@ -153,6 +158,66 @@ describe('a first plan by lengths off a tape', () => {
 });
 
 const quillback = demoSite('quillback');
+
+describe('what a sketch comes to while it is typed', () => {
+  test('each length adds its concrete; the ring closed has its diagonals', () => {
+    const one = sketchFigures(sketch({ typed: { N: ft(36) } }));
+    // One run of 36 ft by 2 ft by 1 ft
+    expect(one.concreteM3 / M3_PER_YD3).toBeCloseTo(72 / 27, 4);
+    expect([one.whole, one.diagonalM]).toEqual([false, null]);
+    const both = sketchFigures(sketch({ typed: { N: ft(36), E: ft(28) } }));
+    expect(both.after.map((a) => a.concreteM3 / M3_PER_YD3)).toEqual([
+      expect.closeTo(72 / 27, 4),
+      expect.closeTo(256 / 27, 4),
+    ]);
+    expect(both.lengthM / M_PER_FT).toBeCloseTo(128, 3);
+    expect((both.diagonalM ?? 0) / M_PER_FT).toBeCloseTo(Math.hypot(36, 28), 3);
+    // Sides of the footing on both faces: 2 × 128 ft long, 1 ft high
+    expect(both.formM2 / M_PER_FT ** 2).toBeCloseTo(256, 3);
+    expect(sketchFigures(sketch({})).concreteM3).toBe(0);
+  });
+});
+
+describe('where it is', () => {
+  test.each([
+    ['45.2, -92.6', 45.2, -92.6],
+    ['45.2 N 92.6 W', 45.2, -92.6],
+    ['45.2° N, 92.6° W', 45.2, -92.6],
+    ['92.6 W 45.2 N', 45.2, -92.6],
+    ['−33.9;18.4', -33.9, 18.4],
+  ])('%s', (text, latitude, longitude) => {
+    expect(parsePlace(text)).toEqual({ latitude, longitude });
+  });
+  test.each(['45.2', '95, 10', '45.2 N 190 E', 'Orrin Falls', ''])('%s is no place', (text) => {
+    expect(parsePlace(text)).toBeNull();
+  });
+  test('is said back by its sides', () => {
+    expect(placeText({ latitude: 45.2, longitude: -92.6 })).toBe('45.2 N 92.6 W');
+  });
+});
+
+describe('sizes that are only usual', () => {
+  const site = newSite(US, sketch({ madeOf: 'both', typed: { N: 6, E: 5 } }));
+  const [footings, walls] = site.pours as [PourDoc, PourDoc];
+  test('each pour is held by its own, forms where it has walls, until they are compared', () => {
+    expect(usualSizes(site, footings).map((u) => u.mark)).toEqual(['F1']);
+    expect(usualSizes(site, walls)).toEqual([
+      { mark: 'W1', elementId: 'N' },
+      { mark: 'FORMS', elementId: 'N' },
+    ]);
+    const rows = gateOf(site, footings, [], replay([])).rows;
+    expect(rows.filter((r) => r.kind === 'usual').map((r) => r.ref)).toEqual(['F1']);
+    const plan = applyEdit(site, drawnOf(site, site.pours), { do: 'confirm', marks: ['W1'] });
+    expect(usualSizes(withDrawn(site, plan), walls).map((u) => u.mark)).toEqual(['FORMS']);
+  });
+  test('an element goes to another pour; the last one does not', () => {
+    const plan = drawnOf(site, site.pours);
+    const moved = applyEdit(site, plan, { do: 'moveToPour', ids: ['E'], pour: 'P1' });
+    expect(moved.pours.map((p) => p.elements.length)).toEqual([5, 3]);
+    const all = { do: 'moveToPour', ids: walls.elements, pour: 'P1' } as const;
+    expect(() => applyEdit(site, plan, all)).toThrow(/all there is of P2/);
+  });
+});
 
 describe('a new pour', () => {
   test('takes the first free code, a title from what it is, and what no pour has', () => {

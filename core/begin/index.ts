@@ -13,8 +13,12 @@ export {
 } from './merge.ts';
 export { freeCode, newPour, offeredTitle, type PourChoice, unpoured } from './new-pour.ts';
 export { newSite, type NewSite, type SiteHead, siteHeadSchema } from './new-site.ts';
+export { type Group, groupsOf, ringOf } from './pick.ts';
+export { parsePlace, type Place, placeText } from './place.ts';
 export { LENGTHS_TO, type LengthsTo, type Shape, SHAPES, type Typed, WANTED } from './shapes.ts';
 export { dateAfter, daysBetween, shifted } from './shift.ts';
 export { closedToLog, pourChangeRefusal } from './pour-changes.ts';
+export { sketchFigures, type SketchFigures, sketchSite } from './sketch-figures.ts';
 export { splitPour, type PourCut } from './split-pour.ts';
+export { PROFILE_WORDS } from './profiles.ts';
 export { USUAL_WALL_M, usualBeam, usualFooting, usualPad, usualWall } from './usual.ts';

@@ -5,6 +5,7 @@ import { levelsOf } from './levels.ts';
 import { levelsAgainMs } from './levels-again.ts';
 import { judgeAll, type PointState, type Verdict } from './judge.ts';
 import { holdsOf, signOf, type GatedSite, type SignState } from './signs.ts';
+import { usualSizes } from './usual.ts';
 import { typeChanges, withAdded, type CheckPoint } from './points/index.ts';
 
 /** Minutes a thing that holds the pour usually needs (site practice). */
@@ -13,6 +14,7 @@ const MINUTES = {
   out: 10,
   fixed: 2,
   change: 1,
+  usual: 2,
   loop: 15,
   own: 2,
   dowels: 20,
@@ -21,7 +23,7 @@ const MINUTES = {
 
 /** One thing that holds the pour. */
 export interface HoldRow {
-  kind: 'out' | 'unread' | 'question' | 'change' | 'loop' | 'sign' | 'reject';
+  kind: 'out' | 'unread' | 'question' | 'change' | 'usual' | 'loop' | 'sign' | 'reject';
   verdict: Verdict;
   /** The check, question or hold point it is about. */
   ref: string;
@@ -87,6 +89,7 @@ export function gateOf(
       minutes: unread.count * MINUTES.unread,
     });
   pushChanges(state, site, pour, rows, counts);
+  pushUsual(site, pour, rows, counts);
   const signs = pushLoopAndSigns(site, pour, state, rows);
   const override = latest(state, 'override');
   const minutes = rows.some((r) => r.minutes === null)
@@ -177,6 +180,27 @@ function pushChanges(
       minutes: MINUTES.change,
     });
   counts.held += unseen.length;
+}
+
+/** Sizes that are only usual: what would be read against them is read against nothing. */
+function pushUsual(
+  site: GatedSite,
+  pour: PourDoc,
+  rows: HoldRow[],
+  counts: Record<Verdict, number>,
+) {
+  const sizes = usualSizes(site, pour);
+  for (const { mark, elementId } of sizes)
+    rows.push({
+      kind: 'usual',
+      verdict: 'held',
+      ref: mark,
+      elementId,
+      place: null,
+      count: 1,
+      minutes: MINUTES.usual,
+    });
+  counts.held += sizes.length;
 }
 
 /** Counts every place by its verdict, and puts down what is out. */

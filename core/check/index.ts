@@ -41,3 +41,4 @@ export { checkRules } from './rules.ts';
 export { lineStations } from './set-out-readings.ts';
 export { nextStop, type Walk } from './walk.ts';
 export { AGAIN_WORDS, marginText, roundText, wantedText } from './words.ts';
+export { usualSizes } from './usual.ts';

@@ -7,4 +7,4 @@ export { samplingPlan } from './sampling-plan.ts';
 export { slumpVerdict } from './slump-verdict.ts';
 export { strengthAcceptance } from './strength-acceptance.ts';
 export { type CementType, strengthAtMPa, strengthForecast } from './strength-forecast.ts';
-export { waterAddition } from './water-addition.ts';
+export { waterAddition, waterCementRatio } from './water-addition.ts';

@@ -91,3 +91,7 @@ export const waterAddition = calculation({
     return { neededL, allowedL, addL, newWc, reason };
   },
 });
+
+/** Water to cementitious material of a mix by mass, both kg/m³. Source: ASTM C94/C94M, definitions of ACI 318. */
+export const waterCementRatio = (waterKgM3: number, cementKgM3: number): number =>
+  waterKgM3 / cementKgM3;

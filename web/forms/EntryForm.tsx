@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
-import { usePour } from '../app/pour-context.tsx';
+import { useSite } from '../app/site-context.tsx';
 import { usePostForm } from './usePostForm.ts';
 
 /**
@@ -30,7 +30,7 @@ export function EntryForm<T extends FieldValues>({
   className?: string;
   children: ReactNode;
 }) {
-  const { units } = usePour();
+  const { units } = useSite();
   const form = usePostForm<T>(
     schema,
     defaults,

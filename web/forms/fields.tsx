@@ -1,13 +1,21 @@
+import { useState } from 'react';
 import { useController, useFormContext } from 'react-hook-form';
 import { sentenceIn } from '#core/kit';
-import { type Quantity, quantityOfField } from '#core/units';
-import { usePour } from '../app/pour-context.tsx';
+import {
+  fieldText,
+  fromShown,
+  type Quantity,
+  quantityOfField,
+  shownUnit,
+  toShown,
+} from '#core/units';
+import { useSite } from '../app/site-context.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { FormField } from './FormField.tsx';
 
 /** What is wrong with a field of the form round it, in the site's units. */
 function useSaid(name: string): string | undefined {
-  const { units } = usePour();
+  const { units } = useSite();
   const { getFieldState, formState } = useFormContext();
   const message = getFieldState(name, formState).error?.message;
   return message && sentenceIn(message, units);
@@ -24,14 +32,17 @@ export function QuantityInput({
   quantity = quantityOfField(name),
   required = true,
   autoFocus = false,
+  clock = false,
 }: {
   name: string;
   label: string;
   quantity?: Quantity | null;
   required?: boolean;
   autoFocus?: boolean;
+  /** Minutes after midnight, written as a time. */
+  clock?: boolean;
 }) {
-  const { units } = usePour();
+  const { units } = useSite();
   const { field } = useController({ name });
   const value = field.value as number | null | undefined;
   return (
@@ -48,6 +59,37 @@ export function QuantityInput({
       error={useSaid(name)}
       required={required}
       autoFocus={autoFocus}
+      clock={clock}
+    />
+  );
+}
+
+/** Several figures of one kind in a line, with commas between: the sizes of trucks. */
+export function QuantityList({
+  name,
+  label,
+  quantity,
+}: {
+  name: string;
+  label: string;
+  quantity: Quantity;
+}) {
+  const { units } = useSite();
+  const { field } = useController({ name });
+  const [text, setText] = useState(() =>
+    (field.value as number[]).map((v) => fieldText(toShown(v, quantity, units))).join(', '),
+  );
+  return (
+    <FormField
+      label={`${label}, ${shownUnit(quantity, units)}`}
+      value={text}
+      error={useSaid(name)}
+      onBlur={field.onBlur}
+      onChange={(e) => {
+        setText(e.target.value);
+        const parts = e.target.value.split(/[,;]\s*/).filter((p) => p.trim() !== '');
+        field.onChange(parts.map((p) => fromShown(Number(p.trim()), quantity, units)));
+      }}
     />
   );
 }

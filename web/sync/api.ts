@@ -23,6 +23,7 @@ async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
   } catch {
     throw new NoSignal();
   }
+  if (res.status === 204) return undefined as Out;
   if (res.ok) return (await res.json()) as Out;
   const text = await res.text();
   let problem: Problem = {

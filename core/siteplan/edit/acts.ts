@@ -39,6 +39,8 @@ export type PlanEdit =
       list: 'footingTypes' | 'wallTypes';
       type: Drawn['footingTypes'][number] | Drawn['wallTypes'][number];
     }
+  /** Sizes that were only usual are as the drawing or the maker has them: types, forms and pads by their marks. */
+  | { do: 'confirm'; marks: string[] }
   | { do: 'removeType'; mark: string }
   | { do: 'putForms'; system: FormSystem }
   | { do: 'removeForms'; mark: string }

@@ -21,6 +21,7 @@ import {
 import { withDrawn, type Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import {
+  confirm,
   moveToPour,
   putItem,
   putMarked,
@@ -58,6 +59,7 @@ const ACTS: { [K in PlanEdit['do']]: (plan: Drawn, e: Extract<PlanEdit, { do: K 
     ...plan,
     [e.list]: putMarked<{ mark: string }>(plan[e.list], e.type),
   }),
+  confirm,
   removeType,
   putForms: (plan, e) => ({ ...plan, formSystems: putMarked(plan.formSystems, e.system) }),
   removeForms,

@@ -62,6 +62,24 @@ export function setForms(plan: Drawn, { pour, forms }: Of<'setForms'>): Drawn {
   return { ...plan, pours: plan.pours.map((p) => (p.code === pour ? { ...p, forms } : p)) };
 }
 
+/** Takes the mark of a usual size off what has been compared with the drawing. */
+export function confirm(plan: Drawn, { marks }: Of<'confirm'>): Drawn {
+  const meant = new Set(marks);
+  const compared = <T extends { usual?: boolean | undefined }>(list: T[], of: (x: T) => string) =>
+    list.map((x): T => {
+      if (!x.usual || !meant.has(of(x))) return x;
+      const { usual: _usual, ...rest } = x;
+      return rest as T;
+    });
+  return {
+    ...plan,
+    footingTypes: compared(plan.footingTypes, (t) => t.mark),
+    wallTypes: compared(plan.wallTypes, (t) => t.mark),
+    formSystems: compared(plan.formSystems, (f) => f.mark),
+    pads: compared(plan.pads, (p) => p.id),
+  };
+}
+
 /** Gives elements to a pour; a pour has to keep something. */
 export function moveToPour(plan: Drawn, { ids, pour }: Of<'moveToPour'>): Drawn {
   if (!plan.pours.some((p) => p.code === pour)) refuse(`There is no pour ${pour}.`);

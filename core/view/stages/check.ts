@@ -32,6 +32,18 @@ function changeLine(v: PourNow): NextLine | null {
     : null;
 }
 
+/** Sizes that nobody has compared with the drawing: what is read against them is read against nothing. */
+function usualLine(v: PourNow): NextLine | null {
+  const usual = v.gate.rows.filter((r) => r.kind === 'usual').map((r) => r.ref);
+  if (usual.length === 0) return null;
+  return {
+    sentence: `${usual.join(', ')}: usual sizes only. Compare them with the drawing before anything is read against them.`,
+    label: 'Compare',
+    stage: 'setout',
+    focus: { tab: 'schedule' },
+  };
+}
+
 function readLine(v: PourNow): NextLine | null {
   const next = nextStop(v.points, v.walk, null);
   if (!next) return null;
@@ -91,5 +103,6 @@ export const check: Stage = {
     text: `${gate.read} of ${gate.wanted} read`,
     done: gate.wanted ? gate.read / gate.wanted : 0,
   }),
-  next: (v) => outLine(v) ?? changeLine(v) ?? readLine(v) ?? heldLine(v) ?? signLine(v),
+  next: (v) =>
+    outLine(v) ?? changeLine(v) ?? usualLine(v) ?? readLine(v) ?? heldLine(v) ?? signLine(v),
 };

@@ -34,6 +34,7 @@ function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): st
     const c = changes.get(r.ref);
     return `${c?.toRun ?? ''} becomes ${c?.toType ?? ''}: ${c?.words[0]?.split(',')[0] ?? 'another type'}`;
   }
+  if (r.kind === 'usual') return `${r.ref} is of a usual size only: compare it with the drawing`;
   if (r.kind === 'loop') return 'The level loop does not close: read it again from the benchmark';
   const sign = v.gate.signs.find((s) => s.hold === r.ref);
   const name = sign ? HOLD_NAME[sign.hold] : '';
@@ -141,6 +142,7 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
       set({ run: r.elementId, check: r.ref, place: r.place ?? 0 });
     else if (r.kind === 'change') set({ sheet: `change:${r.ref}` });
     else if (r.kind === 'question') set({ sheet: `answer:${r.ref}` });
+    else if (r.kind === 'usual') void navigate(`/pours/${v.record.id}/setout?tab=schedule`);
     else if (r.kind === 'loop') void navigate(`/pours/${v.record.id}/setout?tab=levels`);
     else set({ sheet: `sign:${r.ref}` });
   });

@@ -11,11 +11,13 @@ const WhenBench = lazily(() => import('./when/WhenBench.tsx'));
 const HowBench = lazily(() => import('./how/HowBench.tsx'));
 const WhoBench = lazily(() => import('./who/WhoBench.tsx'));
 const OrderSheet = lazily(() => import('./much/OrderSheet.tsx'));
-const PricesSheet = lazily(() => import('./resources/PricesSheet.tsx'));
-const ConveyancesSheet = lazily(() => import('./resources/ConveyancesSheet.tsx'));
-const MixersSheet = lazily(() => import('./resources/MixersSheet.tsx'));
-const ForecastSheet = lazily(() => import('./when/ForecastSheet.tsx'));
-const CrewSheet = lazily(() => import('./resources/CrewSheet.tsx'));
+const PricesSheet = lazily(() => import('../../resources/PricesSheet.tsx'));
+const ConveyancesSheet = lazily(() => import('../../resources/ConveyancesSheet.tsx'));
+const MixersSheet = lazily(() => import('../../resources/MixersSheet.tsx'));
+const ForecastSheet = lazily(() => import('../../resources/ForecastSheet.tsx'));
+const MixesSheet = lazily(() => import('../../resources/MixesSheet.tsx'));
+const PlantsSheet = lazily(() => import('../../resources/PlantsSheet.tsx'));
+const CrewSheet = lazily(() => import('../../resources/CrewSheet.tsx'));
 
 /** The working of each part, and the sheets of the station. */
 export function PlanBench() {
@@ -40,6 +42,8 @@ export function PlanBench() {
       {sheet === 'mixers' && <MixersSheet onClose={close} />}
       {sheet === 'forecast' && <ForecastSheet onClose={close} />}
       {sheet === 'crew' && <CrewSheet onClose={close} />}
+      {sheet === 'mixes' && <MixesSheet onClose={close} />}
+      {sheet === 'plants' && <PlantsSheet onClose={close} />}
     </>
   );
 }

@@ -11,7 +11,7 @@ interface Told {
 
 function FileNotice({ told }: { told: Told }) {
   return (
-    <div role="alert" className="max-w-[90ch]">
+    <div role="alert" className="w-full max-w-[90ch] sm:col-span-full">
       <p className="font-semibold text-chalk-t">{told.text}</p>
       {told.issues.length > 0 && (
         <ul className="rows mt-1 max-h-[40vh] overflow-y-auto">
@@ -65,7 +65,7 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
     }
   };
   return (
-    <div className="mt-6 flex flex-wrap items-center gap-4">
+    <>
       <label className="btn line cursor-pointer">
         Bring in a site file
         <input
@@ -76,6 +76,6 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
         />
       </label>
       {problem && <FileNotice told={problem} />}
-    </div>
+    </>
   );
 }

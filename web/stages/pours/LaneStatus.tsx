@@ -16,6 +16,17 @@ interface P {
 export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
   if (!lane) return null;
+  const { archived, cancelled } = record.pour;
+  if (cancelled || archived)
+    return (
+      <p className="leading-5">
+        <b className="hidden font-semibold md:block">{record.pour.title}</b>
+        <b className="head mt-1 block text-[20px] leading-6 text-ink2">
+          {cancelled ? 'Called off' : 'Archived'}
+        </b>
+        {cancelled?.reason}
+      </p>
+    );
   if (lane.curing) return <Curing record={record} lane={lane} curing={lane.curing} />;
   if (lane.progress.startedMs !== null) return <Pouring record={record} lane={lane} />;
   return <BeforePour record={record} lane={lane} />;

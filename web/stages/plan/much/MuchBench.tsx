@@ -11,7 +11,7 @@ import { OrderFigures } from './OrderFigures.tsx';
 import { OrderWays } from './OrderWays.tsx';
 import { Supply } from './Supply.tsx';
 
-const AskPrices = lazily(() => import('../resources/AskPrices.tsx'));
+const AskPrices = lazily(() => import('../../../resources/AskPrices.tsx'));
 const LeftOver = lazily(() => import('./LeftOver.tsx'));
 const WhatIfs = lazily(() => import('./WhatIfs.tsx'));
 const Learned = lazily(() => import('./Learned.tsx'));

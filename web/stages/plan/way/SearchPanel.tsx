@@ -18,7 +18,7 @@ import {
   SEARCH_MORNINGS,
 } from './search-input.ts';
 
-const AskPrices = lazily(() => import('../resources/AskPrices.tsx'));
+const AskPrices = lazily(() => import('../../../resources/AskPrices.tsx'));
 
 /** One plan in words: start, way, lifts, loads, hour. */
 function planWords(v: PourView, c: Candidate): string {

@@ -1,14 +1,14 @@
 import { PRICES, pricesSchema, USUAL_PRICES } from '#core/model';
 import { PRICE_WORDS } from '#core/words';
-import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { QuantityInput } from '../../../forms/fields.tsx';
-import { Sheet } from '../../../ui/Dialog.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { QuantityInput } from '../forms/fields.tsx';
+import { Sheet } from '../ui/Dialog.tsx';
 
 /** What things cost on this site. What is left empty counts as it usually is. */
 export default function PricesSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
-  const { prices, currency } = v.record.site;
+  const v = useSite();
+  const { prices, currency } = v.site;
   return (
     <Sheet open onClose={onClose} title="Prices of this site">
       <p className="mb-2 text-ink2">

@@ -1,20 +1,20 @@
 import type { z } from 'zod';
 import { type CrewMember, crewMemberSchema, JOBS } from '#core/model';
-import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { ChipSet, QuantityInput, TextInput } from '../../../forms/fields.tsx';
-import { Sheet } from '../../../ui/Dialog.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { ChipSet, QuantityInput, TextInput } from '../forms/fields.tsx';
+import { Sheet } from '../ui/Dialog.tsx';
 import { ResourceList, type RowForm } from './ResourceList.tsx';
 
 const formSchema = crewMemberSchema as unknown as z.ZodType<CrewMember, CrewMember>;
 
 /** Who is on this site, and what each may do. */
 export default function CrewSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
+  const v = useSite();
   return (
     <Sheet open onClose={onClose} title="The crew of this site">
       <ResourceList
-        items={v.record.site.crew}
+        items={v.site.crew}
         keyOf={(c, i) => `${i}${c.name}`}
         nameOf={(c) => c.name}
         tells={(c) => c.jobs.join(', ') || c.role}
@@ -27,7 +27,7 @@ export default function CrewSheet({ onClose }: { onClose: () => void }) {
 }
 
 function MemberForm({ of, write }: RowForm<CrewMember>) {
-  const { currency } = usePour().record.site;
+  const { currency } = useSite().site;
   return (
     <EntryForm
       schema={formSchema}

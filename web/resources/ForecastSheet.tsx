@@ -3,22 +3,22 @@ import { useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { readForecast } from '#core/exchange';
 import { counted } from '#core/units';
-import { usePour } from '../../../app/pour-context.tsx';
-import { LinesOrFile } from '../../../forms/LinesOrFile.tsx';
-import { ApiProblem, sendJson } from '../../../sync/api.ts';
-import { Sheet } from '../../../ui/Dialog.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { LinesOrFile } from '../forms/LinesOrFile.tsx';
+import { ApiProblem, sendJson } from '../sync/api.ts';
+import { Sheet } from '../ui/Dialog.tsx';
 
 /** A forecast of one's own: typed, pasted or from a file; a few lines are enough, and they rule over any service. */
 export default function ForecastSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
+  const v = useSite();
   const { mutate } = useSWRConfig();
   const [text, setText] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const rows = Papa.parse<string[]>(text.trim()).data;
-  const read = readForecast(text.trim() === '' ? [] : rows, v.record.site.timeZone);
+  const read = readForecast(text.trim() === '' ? [] : rows, v.site.timeZone);
   const send = async (hours: unknown) => {
     try {
-      await sendJson('PUT', `/api/sites/${v.record.siteId}/forecast`, { hours });
+      await sendJson('PUT', `/api/sites/${v.siteId}/forecast`, { hours });
       await mutate((key) => typeof key === 'string' && key.includes('/weather?'));
       onClose();
     } catch (e) {

@@ -1,13 +1,13 @@
 import { missingPrices, pricesOf, pricesSchema, USUAL_PRICES } from '#core/model';
 import { PRICE_WORDS } from '#core/words';
-import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { QuantityInput } from '../../../forms/fields.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { QuantityInput } from '../forms/fields.tsx';
 
 /** Prices nobody has given, asked for once where they are weighed, each with what it usually is; kept with the site. */
 export default function AskPrices() {
-  const v = usePour();
-  const { site } = v.record;
+  const v = useSite();
+  const { site } = v;
   const missing = missingPrices(site);
   if (missing.length === 0) return null;
   const usual = Object.fromEntries(missing.map((k) => [k, USUAL_PRICES[k]]));

@@ -39,7 +39,8 @@ export function ResourceList<T>({
               <>
                 {form({
                   of: item,
-                  write: (body) => put(items.map((x, k) => (k === i ? { ...x, ...body } : x))),
+                  write: (body) =>
+                    put(items.map((x, k) => (k === i ? said({ ...x, ...body }) : x))),
                 })}
                 <TakeOff remove={() => put(items.filter((_, k) => k !== i))} />
               </>
@@ -52,7 +53,12 @@ export function ResourceList<T>({
                 }}
               >
                 <b className="font-semibold">{nameOf(item)}</b>
-                <span className="text-right text-ink2">{tells(item)}</span>
+                <span className="text-right text-ink2">
+                  {tells(item)}
+                  {isUsual(item) && (
+                    <span className="block font-semibold text-ochre-t">usual, not said yet</span>
+                  )}
+                </span>
               </button>
             )}
           </li>
@@ -74,6 +80,13 @@ export function ResourceList<T>({
     </>
   );
 }
+
+/** What somebody has seen whole and kept is no longer only usual. */
+function said<T>(item: T): T {
+  const { usual: _usual, ...rest } = item as T & { usual?: boolean };
+  return rest as T;
+}
+const isUsual = (item: unknown): boolean => (item as { usual?: boolean }).usual === true;
 
 /** Takes one off the list; what a pour still uses says why it cannot go. */
 function TakeOff({ remove }: { remove: () => Promise<void> }) {

@@ -2,11 +2,11 @@ import { useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { type Mixer, MIXER_BY, mixerSchema } from '#core/model';
 import { mixerText } from '#core/words';
-import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { ChipChoice, QuantityInput, TextInput } from '../../../forms/fields.tsx';
-import { Sheet } from '../../../ui/Dialog.tsx';
-import { T } from '../../../ui/Text.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { ChipChoice, QuantityInput, TextInput } from '../forms/fields.tsx';
+import { Sheet } from '../ui/Dialog.tsx';
+import { T } from '../ui/Text.tsx';
 import { NEW, withIds } from './fresh-id.ts';
 import { ResourceList, type RowForm } from './ResourceList.tsx';
 
@@ -21,11 +21,11 @@ const FRESH: Mixer = {
 
 /** What mixes on this site: a list, each changed in place. */
 export default function MixersSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
+  const v = useSite();
   return (
     <Sheet open onClose={onClose} title="Mixed on the site">
       <ResourceList
-        items={v.record.site.mixers}
+        items={v.site.mixers}
         keyOf={(m) => m.id}
         nameOf={(m) => m.label}
         tells={(m) => <T>{mixerText(m, v.units)}</T>}

@@ -1,11 +1,11 @@
 import type { z } from 'zod';
 import { type Conveyance, conveyanceSchema } from '#core/model';
 import { distanceText, textOf, volume } from '#core/units';
-import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { ChipChoice, QuantityInput, TextInput } from '../../../forms/fields.tsx';
-import { Sheet } from '../../../ui/Dialog.tsx';
-import { T } from '../../../ui/Text.tsx';
+import { useSite } from '../app/site-context.tsx';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { ChipChoice, QuantityInput, TextInput } from '../forms/fields.tsx';
+import { Sheet } from '../ui/Dialog.tsx';
+import { T } from '../ui/Text.tsx';
 import { NEW, withIds } from './fresh-id.ts';
 import { ResourceList, type RowForm } from './ResourceList.tsx';
 
@@ -15,11 +15,11 @@ const formSchema = conveyanceSchema as unknown as z.ZodType<Conveyance, Conveyan
 
 /** What conveys concrete on this site: a list, each changed in place. */
 export default function ConveyancesSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
+  const v = useSite();
   return (
     <Sheet open onClose={onClose} title="What conveys the concrete">
       <ResourceList
-        items={v.record.site.conveyances}
+        items={v.site.conveyances}
         keyOf={(c) => c.id}
         nameOf={(c) => c.label}
         tells={(c) => (

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { conveyanceSchema } from '../../../../core/model/resources.ts';
-import { mixerSchema } from '../../../../core/model/mixers.ts';
-import { renderInPour } from '../../../testing/pour.tsx';
+import { conveyanceSchema } from '../../core/model/resources.ts';
+import { mixerSchema } from '../../core/model/mixers.ts';
+import { renderInPour } from '../testing/pour.tsx';
 import AskPrices from './AskPrices.tsx';
 import ConveyancesSheet from './ConveyancesSheet.tsx';
 import CrewSheet from './CrewSheet.tsx';

@@ -1,0 +1,1 @@
+export { NewSite as Component } from './NewSite.tsx';

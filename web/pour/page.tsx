@@ -1,0 +1,1 @@
+export { NewPour as Component } from './NewPour.tsx';

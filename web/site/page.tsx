@@ -1,0 +1,1 @@
+export { SiteScreen as Component } from './SiteScreen.tsx';
