@@ -83,6 +83,9 @@ describe('a site from nothing', () => {
     await head({ version: answer.version, name: 'Ostrander Barn', archived: true }).expect(200);
     await head({ version: answer.version, name: 'Late' }).expect(409);
     await head({ version: answer.version + 1, timeZone: 'Mars/Base' }).expect(400);
+    const resources = { version: answer.version + 1, crew: [{ name: 'A. Lind' }] };
+    const shut = await foreman.put(`/api/sites/${id}/resources`).send(resources).expect(409);
+    expect(bodyOf(shut).detail).toMatch(/archived/);
     expect((await api.sites.list()).find((s) => s.id === id)).toMatchObject({
       name: 'Ostrander Barn',
       archived: true,

@@ -63,6 +63,7 @@ export const ROUTES: Route[] = [
   { method: 'GET', path: '/api/clock', may: ALL },
   { method: 'POST', path: '/api/clock', may: FOREMAN },
   { method: 'GET', path: '/api/connect', may: ALL },
+  { method: 'GET', path: '/api/session/hands', may: ALL },
   { method: 'GET', path: '/api/accounts', may: FOREMAN },
   { method: 'POST', path: '/api/accounts', may: FOREMAN },
   { method: 'PUT', path: '/api/accounts/none', may: FOREMAN },

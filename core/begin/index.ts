@@ -17,7 +17,7 @@ export { type Group, groupsOf, ringOf } from './pick.ts';
 export { parsePlace, type Place, placeText } from './place.ts';
 export { LENGTHS_TO, type LengthsTo, type Shape, SHAPES, type Typed, WANTED } from './shapes.ts';
 export { dateAfter, daysBetween, shifted } from './shift.ts';
-export { closedToLog, pourChangeRefusal } from './pour-changes.ts';
+export { pourChangeRefusal } from './pour-changes.ts';
 export { sketchFigures, type SketchFigures, sketchSite } from './sketch-figures.ts';
 export { splitPour, type PourCut } from './split-pour.ts';
 export { PROFILE_WORDS } from './profiles.ts';

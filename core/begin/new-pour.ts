@@ -8,7 +8,7 @@ import {
   type SitePlan,
   wallRuns,
 } from '#core/model';
-import { counted } from '#core/units';
+import { counted, M3_PER_YD3 } from '#core/units';
 import { USUAL_COSTS } from './usual.ts';
 
 /** What a site has to make a pour with. */
@@ -23,7 +23,10 @@ const FIRST_LOAD_MIN = 8 * 60;
 /** More concrete than the forms hold, of footings in the ground and of walls in forms (site practice). */
 const WASTE = { footing: 0.05, wall: 0.03 };
 /** What a hand crew places off the chute or a pump, m³/h. */
-const PLACING = { footing: 18, wall: 14 };
+const PLACING = {
+  'us-aci': { footing: 24 * M3_PER_YD3, wall: 18 * M3_PER_YD3 },
+  'metric-en': { footing: 18, wall: 14 },
+};
 /** Forms come off at this strength, never before so many hours; the engineer's figure is to be typed over it. */
 const STRIP = {
   'us-aci': { stripMPa: 6.894757, floorH: 24 },
@@ -60,7 +63,7 @@ export function offeredTitle(site: SitePlan, ids: readonly string[]): string {
     parts.length > 1
       ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`
       : (parts[0] ?? '');
-  return said.charAt(0).toUpperCase() + said.slice(1);
+  return said === '' ? 'Pour' : said.charAt(0).toUpperCase() + said.slice(1);
 }
 
 /** Which elements of a site no pour has yet. */
@@ -152,7 +155,7 @@ function settingsFor(site: Stocked, { mix, plant, forms, walls, like }: Chosen) 
   const perM3 = mix.pricePerM3 ?? usual.perM3;
   return {
     firstLoadMin: FIRST_LOAD_MIN,
-    placingRateM3PerH: PLACING[kind],
+    placingRateM3PerH: PLACING[site.ruleProfile][kind],
     wasteRatio: WASTE[kind],
     sdRatio: 0.03,
     truckM3: Math.max(...plant.trucksM3),

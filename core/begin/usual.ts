@@ -14,7 +14,7 @@ import {
   type WallType,
   wallTypeSchema,
 } from '#core/model';
-import { M_PER_FT, M3_PER_YD3, MM_PER_IN, MPA_PER_PSI } from '#core/units';
+import { KPA_PER_PSF, M_PER_FT, M3_PER_YD3, MM_PER_IN, MPA_PER_PSI } from '#core/units';
 
 /**
  * What a site begins with when nobody has said anything from a drawing, a maker's sheet or a plant: common sizes of its rule
@@ -117,7 +117,7 @@ export const usualForms = (profile: RuleProfile, mark: string): FormSystem =>
     usual: true,
     ...(profile === 'us-aci'
       ? {
-          ratingKPa: 28.7,
+          ratingKPa: 600 * KPA_PER_PSF,
           panelWidthM: 2 * M_PER_FT,
           tiesPerJoint: 4,
           walers: 2,

@@ -70,6 +70,7 @@ export {
   wireSchema,
 } from './resources.ts';
 export { type Role, ROLES } from './roles.ts';
+export { closedToLog } from './standing.ts';
 export { checkSitePlan, sitePlanSchema } from './site-check.ts';
 export {
   benchmarkSchema,

@@ -19,6 +19,12 @@ export function sessionRoutes(deps: AppDeps): Router {
     res.json(await answer(req, await whoIs(sessions, req)));
   });
 
+  // Whose turn it may be on a tablet that changes hands.
+  router.get('/session/hands', only(sessions, ROLES), async (_req, res) => {
+    const here = (await accounts.list()).filter((p) => !p.locked && !p.removed);
+    res.json(here.map(({ name, role }) => ({ name, role })));
+  });
+
   router.post('/session', limit, async (req, res) => {
     const { name, pin } = parse(signInBody, req.body, 'The sign-in');
     const checked = await accounts.check(name, pin);

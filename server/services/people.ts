@@ -24,7 +24,11 @@ export class PeopleService {
   /** Changes somebody's role, PIN or standing. Whoever was there by the old PIN or the old role is there no more. */
   async change(person: Person, { pin, ...change }: Change, by: string): Promise<void> {
     const { role, locked, removed } = change;
-    const less = locked === true || removed === true || (role !== undefined && role !== 'foreman');
+    const less =
+      locked === true ||
+      removed === true ||
+      change.invited != null ||
+      (role !== undefined && role !== 'foreman');
     if (less) await this.#keepOne(person, by);
     await this.#accounts.change(person.id, change);
     if (pin !== undefined) await this.#accounts.setPin(person.id, pin);

@@ -15,7 +15,8 @@ import {
   isStarted,
   type PourRow,
   poursOf,
-  siteAt,
+  refuseArchived,
+  openSiteAt,
   siteOf,
   storePour,
   storeSite,
@@ -58,7 +59,7 @@ export async function putPlan(
   plan: Drawn,
   by: { by: string; at: string },
 ): Promise<SiteVersion> {
-  const site = await siteAt(tx, id, version);
+  const site = await openSiteAt(tx, id, version);
   const rows = await poursOf(tx, id);
   const was = rows.map((r) => r.doc);
   const changed = changePlan(site, was, plan, { version: version + 1, ...by });
@@ -125,7 +126,7 @@ export class SiteChanges {
   /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
   async rule(id: string, version: number, change: RuleChange): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
-      const site = await siteAt(tx, id, version);
+      const site = await openSiteAt(tx, id, version);
       await storeSite(tx, id, version + 1, {
         ...site,
         ruleChanges: [...site.ruleChanges, change],
@@ -145,7 +146,7 @@ export class SiteChanges {
     by: { by: string; at: string },
   ): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
-      const site = await siteAt(tx, id, version);
+      const site = await openSiteAt(tx, id, version);
       // Nothing named: nothing changes.
       if (Object.values(lists).every((l) => l === undefined)) return { version };
       const { footingTypes, wallTypes, formSystems, ...stock } = lists;
@@ -182,7 +183,7 @@ export class SiteChanges {
           'settings.startAt',
           'is past the last run of the pour',
         );
-      const site = await siteOf(tx, row.site_id);
+      const site = refuseArchived(await siteOf(tx, row.site_id));
       const by = settings.conveyance;
       if (by !== null && !site.conveyances.some((c) => c.id === by))
         throw refused(

@@ -11,7 +11,9 @@ import { putPlan } from './site-changes.ts';
 import {
   entriesOf,
   isStarted,
+  openSiteAt,
   poursOf,
+  refuseArchived,
   siteAt,
   siteOf,
   stale,
@@ -108,7 +110,7 @@ export class SiteLife {
         .where('id', '=', id)
         .executeTakeFirst();
       if (known) return;
-      const site = await siteOf(tx, siteId);
+      const site = refuseArchived(await siteOf(tx, siteId));
       const rows = await poursOf(tx, siteId);
       refuseTaken(rows, pour.code);
       parse(siteFileSchema, { ...site, pours: [...rows.map((r) => r.doc), pour] }, 'The pour');
@@ -123,7 +125,7 @@ export class SiteLife {
       const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
       if (!row) throw notFound(`pour ${id}`);
       if (row.version !== version) throw stale(version, row.version);
-      const site = await siteOf(tx, row.site_id);
+      const site = refuseArchived(await siteOf(tx, row.site_id));
       const rows = await poursOf(tx, row.site_id);
       const was = rows.find((r) => r.id === id)?.doc ?? pour;
       const refusal = pourChangeRefusal(was, pour, { started: await isStarted(tx, id) });
@@ -176,7 +178,7 @@ export class SiteLife {
         .where('id', '=', second.id)
         .executeTakeFirst();
       if (known) return;
-      const site = await siteAt(tx, row.site_id, version);
+      const site = await openSiteAt(tx, row.site_id, version);
       const rows = await poursOf(tx, row.site_id);
       const pour = rows.find((r) => r.id === id)?.doc;
       if (await isStarted(tx, id))

@@ -29,6 +29,22 @@ export async function siteAt(tx: Tx, id: string, version: number): Promise<SiteF
   return readStored(row.doc).site;
 }
 
+/** The same, when it is not out of the way: nothing of an archived site is changed but that. */
+export async function openSiteAt(tx: Tx, id: string, version: number): Promise<SiteFile> {
+  return refuseArchived(await siteAt(tx, id, version));
+}
+
+/** Says what to do first with a site that is archived. */
+export function refuseArchived(site: SiteFile): SiteFile {
+  if (site.archived)
+    throw new ProblemError(
+      409,
+      'Archived',
+      `${site.name} is archived: bring it back first, on the site’s own screen.`,
+    );
+  return site;
+}
+
 /** A pour as it is stored. */
 export interface PourRow {
   id: string;

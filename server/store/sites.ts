@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
-import { closedToLog } from '#core/begin';
+import { closedToLog } from '#core/model';
 import { daylight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';

@@ -9,6 +9,7 @@ import { unsentOf } from '../sync/unsent.ts';
 import { Sheet } from '../ui/Dialog.tsx';
 import { FormField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
+import { ChangeHand } from './ChangeHand.tsx';
 import { ConnectPhone, NO_HTTPS } from './ConnectPhone.tsx';
 import { useSession } from './session.tsx';
 
@@ -71,6 +72,7 @@ export default function AccountSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title={`${account.name}, ${account.role}`}>
       <div className="grid gap-3">
+        <ChangeHand done={onClose} />
         {changing ? (
           <OwnPin
             done={() => {

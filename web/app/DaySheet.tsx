@@ -64,6 +64,15 @@ export default function DaySheet({ onClose }: { onClose: () => void }) {
         >
           Rules of this site
         </button>
+        <button
+          type="button"
+          className="btn line"
+          onClick={() => {
+            set({ sheet: 'help' });
+          }}
+        >
+          What this screen is for
+        </button>
         <button type="button" className="btn line" onClick={toggle}>
           {theme === 'sun' ? 'Dusk theme' : 'Sun theme'}
         </button>

@@ -10,10 +10,13 @@ import { usePour } from './pour-context.tsx';
 import { NarrowRail } from './rail/NarrowRail.tsx';
 import { WideRail } from './rail/WideRail.tsx';
 import { Refused } from './Refused.tsx';
+import { useSession } from './session.tsx';
 import { focusUrl, useFocus } from './useFocus.ts';
 import { useStationKeys } from './useStationKeys.ts';
 import { useWide } from './useWide.ts';
 
+const HelpSheet = lazily(() => import('./HelpSheet.tsx'));
+const FirstVisit = lazily(() => import('./FirstVisit.tsx'));
 const PastBar = lazily(() => import('./log/PastBar.tsx'));
 
 const SHEETS = {
@@ -22,22 +25,21 @@ const SHEETS = {
   hands: lazily(() => import('./log/HandsSheet.tsx')),
   find: lazily(() => import('./FindSheet.tsx')),
   rules: lazily(() => import('./RulesSheet.tsx')),
-  keys: lazily(() => import('./KeySheet.tsx')),
 };
 
 /** The sheets that open from every station. */
-function FrameSheets() {
+function FrameSheets({ stage }: { stage: StageId | 'workbench' }) {
   const focus = useFocus();
+  const close = () => {
+    focus.set({ sheet: null });
+  };
   const name = focus.sheet as keyof typeof SHEETS | null;
   const Sheet = name !== null && name in SHEETS ? SHEETS[name] : null;
   return (
-    Sheet && (
-      <Sheet
-        onClose={() => {
-          focus.set({ sheet: null });
-        }}
-      />
-    )
+    <>
+      {Sheet && <Sheet onClose={close} />}
+      {focus.sheet === 'help' && <HelpSheet of={stage} onClose={close} />}
+    </>
   );
 }
 
@@ -55,6 +57,7 @@ export function Frame({
   const stage: StageId = shown === 'workbench' ? 'check' : shown;
   const name = shown === 'workbench' ? 'Work out' : STAGE[shown].name;
   const v = usePour();
+  const { demo } = useSession();
   const navigate = useNavigate();
   const wide = useWide();
   const [pulled, setPulled] = useState(false);
@@ -97,6 +100,12 @@ export function Frame({
       </main>
       <section className="bench" aria-label={`${name}, tools`}>
         {v.past !== null && <PastBar />}
+        {v.shut !== null && (
+          <p role="status" className="mb-3 border-2 border-ochre p-3 font-semibold">
+            {v.shut} It can be read and printed; nothing is logged.
+          </p>
+        )}
+        {!demo && <FirstVisit key={shown} of={shown} />}
         <Alarms />
         <Refused />
         <PartGuard>{bench}</PartGuard>
@@ -112,7 +121,7 @@ export function Frame({
           <span className="k">N</span>
         </button>
       </footer>
-      <FrameSheets />
+      <FrameSheets stage={shown} />
     </div>
   );
 }

@@ -24,6 +24,8 @@ interface Acting {
   mutate: KeyedMutator<PourAnswer>;
   /** The screen shows the pour as it was: nothing is written into the past. */
   past: boolean;
+  /** Why nothing is entered on the pour as it stands: archived, or called off. */
+  shut: string | null;
 }
 
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
@@ -164,24 +166,21 @@ async function saveResources({ record, mutate }: Acting, lists: Resources): Prom
   }
 }
 
-/** Nothing is done to a pour as it was: what is tried says so. */
-function asItWas(): Promise<never> {
-  sayWrong(AS_IT_WAS);
-  return Promise.reject(new Told(AS_IT_WAS));
+/** Nothing is done to a pour as it was, or to one that is out of the way: what is tried says so. */
+function nothing(why: string) {
+  const said = (): Promise<never> => {
+    sayWrong(why);
+    return Promise.reject(new Told(why));
+  };
+  return { write: said, undoLast: said, saveSettings: said, saveRule: said, saveResources: said };
 }
-const PAST = {
-  write: asItWas,
-  undoLast: asItWas,
-  saveSettings: asItWas,
-  saveRule: asItWas,
-  saveResources: asItWas,
-};
 
 /** What can be done to a pour from any of its screens. */
 export function pourActs(
   acting: Acting,
 ): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule' | 'saveResources'> {
-  if (acting.past) return PAST;
+  if (acting.past) return nothing(AS_IT_WAS);
+  if (acting.shut !== null) return nothing(acting.shut);
   const write = writer(acting);
   return {
     write,

@@ -1,6 +1,6 @@
 import { SiteFaults } from './SiteFaults.tsx';
 import { useCuringAir } from './useCuringAir.ts';
-import { labelsByElement } from '#core/model';
+import { closedToLog, labelsByElement } from '#core/model';
 import {
   createContext,
   startTransition,
@@ -141,7 +141,15 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
   );
   const view = useMemo((): PourView | null => {
     if (!record || !figures) return null;
-    const acts = pourActs({ record, store, actor: account.name, mutate, past: past !== null });
+    const shut = closedToLog(record.pour, record.site.archived === true);
+    const acts = pourActs({
+      record,
+      store,
+      actor: account.name,
+      mutate,
+      past: past !== null,
+      shut,
+    });
     return {
       ...figures,
       record,
@@ -158,6 +166,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       walk,
       clock,
       past,
+      shut,
       elementName: (id) => (id === WHOLE_POUR ? 'The whole pour' : (labels.get(id) ?? id)),
     };
   }, [

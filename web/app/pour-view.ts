@@ -42,5 +42,7 @@ export interface PourView extends PourFigures {
   clock: ReturnType<typeof useSiteClock>;
   /** The past moment the pour is looked at, when nothing can be changed; null for now. */
   past: number | null;
+  /** Why nothing is entered on it as it stands: archived, or called off; null when something may be. */
+  shut: string | null;
   elementName: (id: string) => string;
 }

@@ -1,15 +1,23 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
-import useSWR from 'swr';
+import useSWR, { mutate as mutateAll } from 'swr';
 import type { Account, SessionAnswer } from '../../contract/index.ts';
 import { getJson } from '../sync/api.ts';
 import { setSender } from '../sync/sender.ts';
-import { signedInHere, signedOutHere, signOutHere, tellServer } from '../sync/signed-out.ts';
+import {
+  forgetPerson,
+  signedInHere,
+  signedOutHere,
+  signOutHere,
+  tellServer,
+} from '../sync/signed-out.ts';
 import { SignIn } from './SignIn.tsx';
 
 interface Session {
   account: Account;
   /** The demo: stand-ins answer for devices. */ demo: boolean;
   signOut: () => Promise<void>;
+  /** Somebody else has signed in on this device. */
+  takeOver: (answer: SessionAnswer) => Promise<void>;
 }
 export const SessionContext = createContext<Session | null>(null);
 
@@ -49,8 +57,14 @@ export function SessionGate({ children }: { children: ReactNode }) {
     const answer = await signOutHere();
     if (answer) await mutate(answer, { revalidate: false });
   };
+  const takeOver = async (answer: SessionAnswer) => {
+    // Who was asked to one site alone finds nothing here of what the one before had read.
+    if (answer.account?.invited) await forgetPerson();
+    await mutate(answer, { revalidate: false });
+    await mutateAll((key) => key !== '/api/session');
+  };
   return (
-    <SessionContext value={{ account: data.account, demo: data.demo !== null, signOut }}>
+    <SessionContext value={{ account: data.account, demo: data.demo !== null, signOut, takeOver }}>
       {children}
     </SessionContext>
   );

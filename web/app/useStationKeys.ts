@@ -46,7 +46,7 @@ export function useStationKeys(go: () => void): void {
         focus.set({ sheet: 'find' });
       },
       '?': () => {
-        focus.set({ sheet: 'keys' });
+        focus.set({ sheet: 'help' });
       },
     }),
     [navigate, go, v, focus],

@@ -13,14 +13,14 @@ export function Choice<T extends string>({
   onPick: (value: T) => void;
 }) {
   return (
-    <div className="grid grid-cols-[84px_minmax(0,1fr)] items-center gap-3">
-      <span>{label}</span>
-      <div className="flex gap-2" role="group" aria-label={label}>
+    <div>
+      <span className="mb-1 block leading-5">{label}</span>
+      <div className="flex gap-1.5" role="group" aria-label={label}>
         {options.map((o) => (
           <button
             key={o}
             type="button"
-            className="chip min-w-0 flex-1 justify-center whitespace-normal! leading-5"
+            className="chip min-w-0 flex-1 justify-center whitespace-normal! px-1! text-center leading-4"
             aria-pressed={o === value}
             onClick={() => {
               onPick(o);

@@ -25,7 +25,7 @@ export function HeadFields({
 }) {
   return (
     <div className="flex flex-col gap-2">
-      <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
+      <div className="grid grid-cols-1 gap-2 sm:grid-cols-[1.3fr_1fr_1.6fr]">
         <FormField
           label="Name of the site"
           autoComplete="off"
@@ -45,32 +45,35 @@ export function HeadFields({
             change({ where: e.target.value });
           }}
         />
+        <PlaceField
+          value={draft.place}
+          onChange={(place) => {
+            change({ place });
+          }}
+          wrong={wrong.place}
+        />
       </div>
-      <PlaceField
-        value={draft.place}
-        onChange={(place) => {
-          change({ place });
-        }}
-        wrong={wrong.place}
-      />
-      <Choice
-        label="Units"
-        options={['us', 'metric'] as const}
-        words={UNITS}
-        value={draft.units}
-        onPick={(units) => {
-          change({ units });
-        }}
-      />
-      <Choice
-        label="Rules"
-        options={PROFILES}
-        words={PROFILE_NAMES}
-        value={draft.ruleProfile}
-        onPick={(ruleProfile) => {
-          change({ ruleProfile });
-        }}
-      />
+      <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
+        {' '}
+        <Choice
+          label="Units"
+          options={['us', 'metric'] as const}
+          words={UNITS}
+          value={draft.units}
+          onPick={(units) => {
+            change({ units });
+          }}
+        />
+        <Choice
+          label="Rules"
+          options={PROFILES}
+          words={PROFILE_NAMES}
+          value={draft.ruleProfile}
+          onPick={(ruleProfile) => {
+            change({ ruleProfile });
+          }}
+        />
+      </div>{' '}
       <p className="text-[14px] leading-[18px] text-ink2">
         {PROFILE_WORDS[draft.ruleProfile].means} The local code rules where it differs; each rule
         can be set on the site.
@@ -114,9 +117,9 @@ export function PlaceField({
   const unread =
     value.trim() !== '' && !place ? 'Write it as 45.2 N 92.6 W, or 45.2, −92.6.' : null;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-2">
+    <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-1">
       <FormField
-        label="Where, for sun and weather"
+        label="Where it is"
         autoComplete="off"
         placeholder="45.2 N 92.6 W"
         value={value}
@@ -128,7 +131,7 @@ export function PlaceField({
       />
       <button type="button" className="chip mt-6" disabled={asking} onClick={here}>
         <LocateFixed size={20} aria-hidden="true" />
-        {asking ? 'asking' : 'Here'}
+        <span className="sr-only">{asking ? 'asking' : 'Here'}</span>
       </button>
     </div>
   );

@@ -41,11 +41,15 @@ export function LengthRows({ work, finish }: { work: SketchWork; finish: () => v
         return (
           <div
             key={w.id}
-            className="grid grid-cols-[44px_minmax(0,1fr)_minmax(0,1fr)] items-end gap-3 py-1"
+            className="grid grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)_minmax(0,1fr)] items-center gap-3 py-1"
           >
-            <b className="head pb-2.5 text-[24px] leading-7">{w.kind === 'count' ? '#' : w.id}</b>
+            <span className="leading-[18px]" aria-hidden="true">
+              {w.kind === 'length' && <b className="head mr-2 text-[24px] leading-6">{w.id}</b>}
+              {w.label}
+            </span>
             <QuantityField
               label={w.label}
+              bare
               quantity={w.kind === 'count' ? null : 'M'}
               units={units}
               value={value}
@@ -54,7 +58,7 @@ export function LengthRows({ work, finish }: { work: SketchWork; finish: () => v
                 work.type(w.id, v);
               }}
             />
-            <p className="pb-2.5 leading-5">
+            <p className="leading-5">
               {value !== null && w.kind === 'length' && <T>{`${distanceText(value, units)}, `}</T>}
               <b className="font-semibold">
                 <T>{toldAfter(w.id)}</T>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { LENGTHS_TO, MADE_OF } from '#core/begin';
 import { textOf, volume } from '#core/units';
+import { HelpButton } from '../app/HelpButton.tsx';
 import { FigureStrip } from './FigureStrip.tsx';
 import { Choice } from './Choice.tsx';
 import { HeadFields } from './HeadFields.tsx';
@@ -20,7 +21,7 @@ export function NewSite() {
   const make = useMaking(work);
   const { draft, figures } = work;
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="rail flex items-stretch bg-rail text-rail-ink">
         <Link to="/" className="flex min-h-[72px] items-center gap-2 px-5 text-rail-ink2">
           <ArrowLeft size={20} aria-hidden="true" />
@@ -30,9 +31,11 @@ export function NewSite() {
           <h1 className="head truncate text-[20px] leading-6">{draft.name.trim() || 'New site'}</h1>
           <p className="text-[14px] leading-5">kept on this device until it is made</p>
         </div>
+        <span className="flex-1" />
+        <HelpButton of="new" />
       </header>
-      <main className="grid flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="flex min-h-[230px] flex-col max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:h-[230px] max-lg:border-b-2 max-lg:border-ink max-lg:bg-ground lg:min-h-[420px]">
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <div className="flex min-h-[230px] flex-col max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:h-[230px] max-lg:border-b-2 max-lg:border-ink max-lg:bg-ground lg:min-h-0">
           <div className="min-h-0 flex-1">
             <SketchGround
               sketch={work.sketch}
@@ -86,7 +89,7 @@ function SketchBench({ work, make }: { work: SketchWork; make: Making }) {
   const { draft, change } = work;
   const runs = draft.shape !== 'pads' && draft.shape !== 'beam';
   return (
-    <div className="flex flex-col gap-3 border-l border-line bg-sheet p-4 lg:overflow-auto">
+    <div className="flex flex-col gap-2.5 border-l border-line bg-sheet p-4 lg:overflow-auto">
       <div data-head="">
         <HeadFields draft={draft} change={change} wrong={make.wrong} />
       </div>
@@ -100,38 +103,41 @@ function SketchBench({ work, make }: { work: SketchWork; make: Making }) {
           change({ shape });
         }}
       />
-      {runs && (
-        <Choice
-          label="Made of"
-          options={MADE_OF}
-          words={MADE_WORDS}
-          value={draft.madeOf}
-          onPick={(madeOf) => {
-            change({ madeOf });
-          }}
-        />
-      )}
-      {draft.shape !== 'pads' && draft.shape !== 'piece' && (
-        <Choice
-          label="Lengths to"
-          options={LENGTHS_TO}
-          words={TO_WORDS}
-          value={draft.to}
-          onPick={(to) => {
-            change({ to });
-          }}
-        />
-      )}
+      <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
+        {' '}
+        {runs && (
+          <Choice
+            label="Made of"
+            options={MADE_OF}
+            words={MADE_WORDS}
+            value={draft.madeOf}
+            onPick={(madeOf) => {
+              change({ madeOf });
+            }}
+          />
+        )}
+        {draft.shape !== 'pads' && draft.shape !== 'piece' && (
+          <Choice
+            label="Lengths to"
+            options={LENGTHS_TO}
+            words={TO_WORDS}
+            value={draft.to}
+            onPick={(to) => {
+              change({ to });
+            }}
+          />
+        )}
+      </div>{' '}
       <SizeFields work={work} />
-      <p className="text-[14px] leading-[18px] text-ink2">
-        Sizes and bars are usual ones, not designed. Set out asks to compare them with the drawing.
-      </p>
       <LengthRows
         work={work}
         finish={() => {
           void make.go(true);
         }}
       />
+      <p className="text-[14px] leading-[18px] text-ink2">
+        Sizes and bars are usual ones, not designed. Set out asks to compare them with the drawing.
+      </p>
     </div>
   );
 }

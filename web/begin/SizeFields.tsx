@@ -24,11 +24,11 @@ export function SizeFields({ work }: { work: SketchWork }) {
       {footings &&
         field(
           'footingWidthM',
-          shape === 'beam' ? 'beam, wide' : 'footing, wide',
+          shape === 'beam' ? 'beam wide' : 'footing wide',
           sketch.footing.widthM,
         )}
       {footings && field('footingDepthM', 'deep', sketch.footing.depthM)}
-      {walls && field('wallThicknessM', 'wall, thick', sketch.wall.thicknessM)}
+      {walls && field('wallThicknessM', 'wall thick', sketch.wall.thicknessM)}
       {walls && field('wallHeightM', 'high', sketch.wallHeightM)}
       {shape === 'pads' && field('padWidthM', 'pad, west to east', sketch.pad.widthM)}
       {shape === 'pads' && field('padLengthM', 'north to south', sketch.pad.lengthM)}

@@ -17,6 +17,8 @@ interface Props {
   height: number;
   selected: string | null;
   onSelect: (id: string) => void;
+  /** Drawn under the plan: a picture of the drawing. */
+  under?: (scale: PlanScale) => ReactNode;
   /** Drawn over the plan: marks at their places. */
   overlay?: (scale: PlanScale, runs: RunOnPaper[], paper: Paper) => ReactNode;
   /** Room round the pour in metres, at its scale: for faces that lie down beside it. */
@@ -81,6 +83,7 @@ export function PlanDrawing({
   height,
   selected,
   onSelect,
+  under,
   overlay,
   marginM = 0,
   pad = 64,
@@ -145,6 +148,7 @@ export function PlanDrawing({
   if (width < 20 || height < 20) return null;
   return (
     <svg ref={zoomRef} width={width} height={height} role="group" aria-label="Plan of the pour">
+      {under?.(scale)}
       {lines && (
         <GridBubbles
           lines={lines}

@@ -1,16 +1,24 @@
+import { useState } from 'react';
 import { say } from '../ui/say.ts';
-import { accountBody, type Role } from '../../contract/index.ts';
+import { accountBody, type Invitation, type Role } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
 import { FormField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
+import { asKept, InvitedFields, NO_LIMIT } from './InvitedFields.tsx';
 import { RoleChips } from './RoleChips.tsx';
 
 const NOBODY: { name: string; pin: string; role: Role } = { name: '', pin: '', role: 'crew' };
 
 /** Somebody new: a name, a role and a first PIN. */
 export function AddPerson({ changed }: { changed: () => void }) {
+  const [invited, setInvited] = useState<Invitation>(NO_LIMIT);
   const form = usePostForm(accountBody, NOBODY, async (body) => {
-    await sendJson('POST', '/api/accounts', body);
+    const asked = asKept(invited);
+    await sendJson('POST', '/api/accounts', {
+      ...body,
+      ...(asked && body.role === 'inspector' ? { invited: asked } : {}),
+    });
+    setInvited(NO_LIMIT);
     say(`${body.name} can sign in.`);
     changed();
   });
@@ -50,6 +58,11 @@ export function AddPerson({ changed }: { changed: () => void }) {
           }}
         />
       </div>
+      {role === 'inspector' && (
+        <div className="sm:col-span-3">
+          <InvitedFields value={invited} onChange={setInvited} />
+        </div>
+      )}
       {form.problem && (
         <p role="alert" className="font-semibold text-chalk-t sm:col-span-3">
           {form.problem}

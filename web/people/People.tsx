@@ -2,9 +2,11 @@ import { ArrowLeft } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import useSWR from 'swr';
-import type { PersonRow } from '../../contract/index.ts';
+import type { Invitation, PersonRow } from '../../contract/index.ts';
+import { HOLD_NAME } from '#core/model';
 import { counted } from '#core/units';
 import { useSession } from '../app/session.tsx';
+import { HelpButton } from '../app/HelpButton.tsx';
 import { getJson } from '../sync/api.ts';
 import { AddPerson } from './AddPerson.tsx';
 import { PersonActs } from './PersonActs.tsx';
@@ -18,6 +20,16 @@ const when = (iso: string): string =>
     minute: '2-digit',
   }).format(new Date(iso));
 
+/** For what somebody was asked here alone. */
+const askedText = ({ site, hold, until }: Invitation): string =>
+  [
+    site ? 'one site' : '',
+    hold ? HOLD_NAME[hold].toLowerCase() : '',
+    until ? `until ${when(until)}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 /** How somebody stands: gone, shut out, being guessed at, or simply here. */
 function standing(p: PersonRow): { text: string; bad: boolean } {
   if (p.removed) return { text: 'removed; entries stay theirs', bad: false };
@@ -27,9 +39,12 @@ function standing(p: PersonRow): { text: string; bad: boolean } {
       ? `${counted(p.guesses, 'wrong PIN')}, the last ${when(p.wrongAt)}`
       : null;
   if (guesses) return { text: guesses, bad: p.guesses >= 5 };
+  const until = p.invited?.until;
+  if (until && Date.parse(until) <= Date.now()) return { text: 'their time is over', bad: false };
+  const asked = p.invited ? `${askedText(p.invited)}; ` : '';
   const devices = p.devices > 0 ? `on ${counted(p.devices, 'device')}` : 'signed in nowhere';
   return {
-    text: p.seenAt ? `${devices}, last in ${when(p.seenAt)}` : 'never signed in',
+    text: asked + (p.seenAt ? `${devices}, last in ${when(p.seenAt)}` : 'never signed in'),
     bad: false,
   };
 }
@@ -81,6 +96,8 @@ export function People() {
           Pours
         </Link>
         <h1 className="head text-[24px] leading-7">People</h1>
+        <span className="flex-1" />
+        <HelpButton of="people" />
       </header>
       <main className="mx-auto w-full max-w-[1040px] flex-1 px-5 pb-10 pt-4">
         {!foreman && <p className="text-[18px]">The foreman keeps the list of people.</p>}

@@ -5,6 +5,7 @@ import { changePersonBody, type PersonRow } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
 import { FormField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
+import { asKept, InvitedFields, NO_LIMIT } from './InvitedFields.tsx';
 import { RoleChips } from './RoleChips.tsx';
 
 type Change = z.input<ReturnType<typeof changePersonBody>>;
@@ -82,6 +83,14 @@ export function PersonActs({
           value={person.role}
           onPick={(role) => {
             change({ role });
+          }}
+        />
+      )}
+      {!self && person.role !== 'foreman' && (
+        <InvitedFields
+          value={person.invited ?? NO_LIMIT}
+          onChange={(v) => {
+            change({ invited: asKept(v) });
           }}
         />
       )}

@@ -7,6 +7,7 @@ import { groupsOf, newPour, offeredTitle, ringOf, unpoured } from '#core/begin';
 import { elementsText, type PourDoc } from '#core/model';
 import { takeOffOf } from '#core/takeoff';
 import { textOf, volume } from '#core/units';
+import { HelpButton } from '../app/HelpButton.tsx';
 import { ApiProblem, sendJson } from '../sync/api.ts';
 import { useSiteClock } from '../sync/clock.ts';
 import { useSiteAnswer } from '../site/useSiteAnswer.ts';
@@ -20,7 +21,7 @@ export function NewPour() {
   const { siteId = '' } = useParams();
   const { data, error } = useSiteAnswer(siteId);
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="rail flex items-stretch bg-rail text-rail-ink">
         <Link
           to={`/?site=${siteId}`}
@@ -33,6 +34,8 @@ export function NewPour() {
           <h1 className="head truncate text-[20px] leading-6">New pour</h1>
           <p className="truncate text-[14px] leading-5">{data?.site.name}</p>
         </div>
+        <span className="flex-1" />
+        <HelpButton of="newPour" />
       </header>
       {error && <p className="p-5 font-semibold text-chalk-t">{error.message}</p>}
       {data && <Choosing of={data} />}
@@ -94,6 +97,15 @@ function Choosing({ of }: { of: SiteAnswer<SiteFile> }) {
   );
 }
 
+/** Which of them another pour has: "N, W are in P2". */
+const takenText = (ids: readonly string[], taken: ReadonlyMap<string, string>): string =>
+  [...new Set(ids.map((id) => taken.get(id)))]
+    .map((code) => {
+      const own = ids.filter((id) => taken.get(id) === code);
+      return `${own.join(', ')} ${own.length === 1 ? 'is' : 'are'} in ${code ?? ''}`;
+    })
+    .join('; ');
+
 function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefined }) {
   const { site } = of;
   const clock = useSiteClock();
@@ -112,8 +124,8 @@ function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefi
     .reduce((sum, e) => sum + e.concreteM3, 0);
   return (
     <>
-      <main className="grid flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="min-h-[280px] max-lg:h-[42dvh]">
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <div className="min-h-[280px] max-lg:h-[42dvh] lg:min-h-0">
           <PickGround
             site={site}
             chosen={chosen}
@@ -124,7 +136,7 @@ function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefi
             onBox={choice.toggle}
           />
         </div>
-        <div className="flex flex-col gap-4 border-l border-line bg-sheet p-4">
+        <div className="flex flex-col gap-4 border-l border-line bg-sheet p-4 lg:overflow-auto">
           <div className="flex items-end gap-4">
             <Big figure={volume(volumeM3, site.units, 1)} size={48} />
             <p className="pb-1 text-ink2">
@@ -155,8 +167,7 @@ function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefi
           </ChipRow>
           {twice.length > 0 && (
             <p className="text-[14px] leading-[18px] text-ochre-t">
-              {twice.map((id) => `${id} is in ${taken.get(id) ?? ''}`).join(', ')}: poured in both,
-              unless it is taken out there.
+              {takenText(twice, taken)}: poured in both, unless it is taken out there.
             </p>
           )}
           <PourFields

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { useSession } from '../app/session.tsx';
+import { HelpButton } from '../app/HelpButton.tsx';
 import { SiteContext } from '../app/site-context.tsx';
 import { useFocus } from '../app/useFocus.ts';
 import { lazily } from '../ui/lazily.tsx';
@@ -37,6 +38,8 @@ export function SiteScreen() {
               : 'what it is, and what there is to plan with'}
           </p>
         </div>
+        <span className="flex-1" />
+        <HelpButton of="site" />
       </header>
       <main className="mx-auto w-full max-w-[1200px] flex-1 px-5 pb-12 pt-4">
         {error && (

@@ -13,7 +13,7 @@ export const signedInHere = (): void => {
 };
 
 /** Forgets what this device keeps of who was signed in; what is unsent stays until it is sent. */
-async function forgetPerson(): Promise<void> {
+export async function forgetPerson(): Promise<void> {
   await forgetLogs();
   if (!('caches' in window)) return;
   const kept = (await caches.keys()).filter((name) => !name.includes('precache'));

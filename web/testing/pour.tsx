@@ -94,6 +94,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     saveSettings,
     saveResources,
     past: null,
+    shut: null,
     elementName: (id: string) => id,
   } as unknown as PourView;
   window.history.replaceState(null, '', `/${search}`);

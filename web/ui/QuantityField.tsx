@@ -16,6 +16,8 @@ interface Props {
   clock?: boolean;
   autoFocus?: boolean;
   required?: boolean;
+  /** What it is stands beside it already: the label is said, not drawn. */
+  bare?: boolean;
 }
 
 /** A number with its unit, kept in SI and shown in the site's own. */
@@ -31,6 +33,7 @@ export function QuantityField({
   clock = false,
   autoFocus = false,
   required = true,
+  bare = false,
 }: Props) {
   const [text, setText] = useState(() => writeQuantity(value, quantity, units, clock));
   // What was last sent or shown: a value that comes from elsewhere (a start again, the weather) takes the field over.
@@ -47,7 +50,7 @@ export function QuantityField({
   const said = bad ? unread : error;
   return (
     <label className="block">
-      <span className="flex justify-between gap-2">
+      <span className={bare ? 'sr-only' : 'flex justify-between gap-2'}>
         <span className="line-clamp-2 first-letter:uppercase">{label}</span>
         <span className="shrink-0 text-ink2">{unit}</span>
       </span>

@@ -1,4 +1,4 @@
-import { Calculator, Moon, Search, Sun } from 'lucide-react';
+import { Calculator, CircleQuestionMark, Moon, Search, Sun } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { type StageId, STAGES } from '#core/view';
@@ -65,6 +65,17 @@ function RailTools() {
       >
         <Search size={20} />
       </button>
+      <button
+        type="button"
+        className="flex h-12 w-8 items-center justify-center text-rail-ink"
+        aria-label="What this screen is for"
+        title="What this screen is for (?)"
+        onClick={() => {
+          setFocus({ sheet: 'help' });
+        }}
+      >
+        <CircleQuestionMark size={20} />
+      </button>
       <Link
         to={`/pours/${v.record.id}/workbench`}
         className="flex h-12 w-8 items-center justify-center text-rail-ink"
@@ -122,9 +133,9 @@ export const WideRail = memo(function WideRail({ stage }: { stage: StageId | 'wo
             type="button"
             className="font-semibold text-rail-ink"
             onClick={() => {
-              setFocus({ sheet: 'day' });
+              setFocus({ sheet: 'account' });
             }}
-            title="The log, and signing out"
+            title="Another hand, your PIN, people, a phone, signing out"
           >
             {account.name}
           </button>

@@ -14,7 +14,7 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
   const { code, date } = record.pour;
   const when =
     date === null
-      ? 'has no date yet'
+      ? 'has no day yet'
       : `pours ${date === localDate(nowMs, record.site.timeZone) ? 'today' : momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)} at ${clockText(record.pour.settings.firstLoadMin)}`;
   const { startedMs, finishedMs, placedM3 } = lane.progress;
   const started = finishedMs === null ? 'pour' : 'cure';

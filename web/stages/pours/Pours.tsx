@@ -5,6 +5,7 @@ import useSWR from 'swr';
 import type { PourAnswer, PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { timeOfDay } from '#core/units';
 import { localDate } from '#core/weather';
+import { HelpButton } from '../../app/HelpButton.tsx';
 import { useSession } from '../../app/session.tsx';
 import { getJson } from '../../sync/api.ts';
 import { useSiteClock } from '../../sync/clock.ts';
@@ -37,6 +38,7 @@ export function Pours() {
       <header className="rail flex flex-wrap items-stretch bg-rail text-rail-ink">
         <Who />
         <SiteTabs sites={ordered} pours={pours ?? []} picked={site?.id ?? null} onPick={pick} />
+        <HelpButton of="pours" />
         <span className="big self-center px-5 text-[36px]">
           {site ? timeOfDay(clock.nowMs, site.timeZone) : ''}
         </span>
@@ -110,9 +112,11 @@ function NextOfSite({
   today: string;
   nowMs: number;
 }) {
-  const next = pours
-    .filter((p) => p.date !== null && p.date >= today && !p.cancelled && !p.archived)
-    .sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''))[0];
+  const open = pours.filter((p) => !p.cancelled && !p.archived);
+  // One without a day comes after those that have one.
+  const next = open
+    .filter((p) => p.date === null || p.date >= today)
+    .sort((a, b) => (a.date ?? '9999').localeCompare(b.date ?? '9999'))[0];
   const { data } = useSWR<PourAnswer, Error>(next ? `/api/pours/${next.id}` : null, getJson);
-  return data ? <LaneNext record={data} nowMs={nowMs} /> : null;
+  return data ? <LaneNext key={data.id} record={data} nowMs={nowMs} /> : null;
 }

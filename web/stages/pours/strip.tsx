@@ -1,7 +1,7 @@
-import { extent, group, scaleLinear, type ScaleLinear } from 'd3';
+import { extent, scaleLinear, type ScaleLinear } from 'd3';
 import type { WeatherHour } from '../../../contract/index.ts';
 import { temperatureFigure, type UnitSystem } from '#core/units';
-import { localDate } from '#core/weather';
+import { dailyWeather } from '#core/weather';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -93,12 +93,8 @@ export function StripAxis({
   );
   const [low = 0, high = 20] = extent(hours, (h) => h.airTempC);
   const y = scaleLinear([low, high], [H - 10, 46]);
-  const byDay = [...group(hours, (h) => localDate(Date.parse(h.at), timeZone))]
-    .map(([, list]) => ({
-      at: Date.parse(list[Math.floor(list.length / 2)]?.at ?? ''),
-      range: extent(list, (h) => h.airTempC) as [number, number],
-      rain: list.reduce((s, h) => s + h.rainMmH, 0),
-    }))
+  const byDay = dailyWeather(hours, timeZone)
+    .map((d): StripDay => ({ at: d.atMs, range: [d.lowC, d.highC], rain: d.rainMm }))
     .filter((d) => d.at < todayMs || d.at > todayMs + DAY);
   const rain = today.filter((h) => h.rainMmH > 0);
   return (
@@ -124,7 +120,12 @@ export function StripAxis({
           </text>
         ))}
       <DayWeather byDay={byDay} scale={scale} y={y} H={H} />
-      {low < 4.4 && (
+      {hours.length === 0 && (
+        <text x={scale(todayMs + 12 * HOUR)} y="70" textAnchor="middle" fontSize="15" className="q">
+          no forecast yet
+        </text>
+      )}
+      {hours.length > 0 && low < 4.4 && (
         <>
           <path d={`M0 ${y(4.4)}H${width}`} stroke="var(--line)" strokeDasharray="2 4" />
           <text x="2" y={y(4.4) - 4} fontSize="14" className="q halo">
@@ -179,13 +180,20 @@ export function StripAxis({
   );
 }
 
+/** A day that is drawn narrow. */
+interface StripDay {
+  at: number;
+  range: [number, number];
+  rain: number;
+}
+
 function DayWeather({
   byDay,
   scale,
   y,
   H,
 }: {
-  byDay: { at: number; range: [number, number]; rain: number }[];
+  byDay: StripDay[];
   scale: ScaleLinear<number, number>;
   y: ScaleLinear<number, number>;
   H: number;

@@ -17,7 +17,8 @@ import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import type { PlanScale } from '../../drawing/plan-paper.ts';
 import { TSpans } from '../../ui/Text.tsx';
-import { setTool, useTool } from './useTool.ts';
+import type { UnderlayTool } from '../../underlay/UnderlayPanel.tsx';
+import { setTool, type Tool, useTool } from './useTool.ts';
 import { Handles } from './Handles.tsx';
 
 /** How near a press catches, px. */
@@ -56,6 +57,17 @@ function runAct(plan: Drawn, like: Run | undefined, from: string | Spot, to: str
   return { do: 'addRun' as const, kind, type, from, to, bottomM, ...top };
 }
 
+/** A press on the drawing under the plan, when that is what presses are for. */
+function pressedUnder(tool: Tool, spot: Spot): boolean {
+  if (tool.kind !== 'underlay') return false;
+  setTool(tool.from && !tool.to ? { ...tool, to: spot } : { ...tool, from: spot, to: null });
+  return true;
+}
+
+/** The run that is in hand: the one picked, else the first of the pour. */
+const inHand = (plan: Drawn, selected: string | null, elements: string[]): Run | undefined =>
+  plan.runs.find((r) => r.id === selected) ?? plan.runs.find((r) => elements.includes(r.id));
+
 /** Over the plan while it is changed: nodes to drag, and a sheet of paper to put runs, pads and piers on. */
 export function EditLayer({
   scale,
@@ -80,8 +92,7 @@ export function EditLayer({
   const nodes = plan.nodes.filter(
     (n) => tool.kind !== 'pick' || shown.some((r) => r.from === n.id || r.to === n.id),
   );
-  const spec =
-    plan.runs.find((r) => r.id === selected) ?? plan.runs.find((r) => elements.includes(r.id));
+  const spec = inHand(plan, selected, elements);
   const at = (e: { clientX: number; clientY: number; currentTarget: Element }): Spot => {
     const [px, py] = pointer(e, e.currentTarget);
     return { xM: scale.x.invert(px), yM: scale.y.invert(py) };
@@ -101,6 +112,7 @@ export function EditLayer({
       : null;
   };
   const press = (spot: Spot) => {
+    if (pressedUnder(tool, spot)) return;
     const s = snap(null, spot);
     if (tool.kind === 'pier' || tool.kind === 'pad') {
       const { kind } = tool;
@@ -128,8 +140,9 @@ export function EditLayer({
         at={at}
         press={press}
       />
+      {tool.kind === 'underlay' && <UnderlayMarks tool={tool} scale={scale} />}
       {fromSpot && aim && <Stretch from={fromSpot} to={aim} scale={scale} />}
-      {aim && tool.kind !== 'pick' && (
+      {aim && tool.kind !== 'pick' && tool.kind !== 'underlay' && (
         <circle
           cx={scale.x(aim.xM)}
           cy={scale.y(aim.yM)}
@@ -176,6 +189,22 @@ export function EditLayer({
   );
 }
 
+/** The points that were pressed on the drawing under the plan. */
+function UnderlayMarks({ tool, scale }: { tool: UnderlayTool; scale: PlanScale }) {
+  return [tool.from, tool.to].map(
+    (spot) =>
+      spot && (
+        <path
+          key={`${spot.xM} ${spot.yM}`}
+          d={`M${scale.x(spot.xM) - 9} ${scale.y(spot.yM)}h18m-9 -9v18`}
+          stroke="var(--press)"
+          strokeWidth="2.5"
+          pointerEvents="none"
+        />
+      ),
+  );
+}
+
 /** The sheet that is pressed to put something on it. */
 function PaperToPress({
   width,
@@ -201,11 +230,7 @@ function PaperToPress({
         fill="transparent"
         role="button"
         tabIndex={-1}
-        aria-label={
-          tool.kind === 'run'
-            ? 'Paper: press the ends of the run'
-            : `Paper: press where the ${tool.kind} stands`
-        }
+        aria-label={tool.kind === 'run' ? 'Paper: press the ends of the run' : PRESSED[tool.kind]}
         style={{ cursor: 'crosshair' }}
         onMouseMove={(e) => {
           setAim(snap(null, at(e)));
@@ -217,6 +242,12 @@ function PaperToPress({
     )
   );
 }
+
+const PRESSED = {
+  pad: 'Paper: press where the pad stands',
+  pier: 'Paper: press where the pier stands',
+  underlay: 'Paper: press two points of the drawing',
+};
 
 /** A run as it will be, with its length. */
 function Stretch({ from, to, scale }: { from: Spot; to: Spot; scale: PlanScale }) {

@@ -165,9 +165,13 @@ function HereHead({
       <div className="min-w-[200px] flex-1">
         <p className="font-semibold">{v.elementName(id)}</p>
         <p className="text-ink2">
-          {spec?.type ?? stand?.type}, from{' '}
-          {type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}.{' '}
-          <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} />
+          {spec?.type ?? stand?.type},{' '}
+          {type?.usual ? (
+            <b className="font-semibold text-ochre-t">a usual size only</b>
+          ) : (
+            `from ${type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}`
+          )}
+          . <Depth bottomM={bottomM} inGround={spec?.kind !== 'wall' && stand?.kind !== 'pier'} />
         </p>
       </div>
       <div className="flex gap-2" role="group" aria-label="Drawn as">

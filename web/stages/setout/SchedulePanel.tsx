@@ -10,6 +10,7 @@ import { T } from '../../ui/Text.tsx';
 import { CellField } from './CellField.tsx';
 import { FormSystems } from './FormSystems.tsx';
 import { FOOTING, WALL, type Cell } from './schedule-cells.ts';
+import { UsualNotice } from './UsualNotice.tsx';
 
 interface Row<Type> {
   type: Type;
@@ -25,6 +26,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
   const { footingTypes, wallTypes } = v.record.site;
   return (
     <>
+      <UsualNotice />
       {footingTypes.length > 0 && (
         <TypeTable
           title="Footings"

@@ -9,8 +9,10 @@ import { SchedulePanel } from './SchedulePanel.tsx';
 import { SquarePanel } from './SquarePanel.tsx';
 import { Toolbar, Views } from './SetOutGround.tsx';
 import { ListsPanel } from './ListsPanel.tsx';
+import { setTool, useTool } from './useTool.ts';
 
 const QuestionSheets = lazily(() => import('../../questions/QuestionSheets.tsx'));
+const UnderlayPanel = lazily(() => import('../../underlay/UnderlayPanel.tsx'));
 const ImportSheet = lazily(() => import('./ImportSheet.tsx'));
 
 const TABS = [
@@ -27,6 +29,7 @@ export function SetOutBench() {
   const { run, tab, sheet, set } = useFocus();
   const wide = useWide();
   const plan = usePlan();
+  const tool = useTool();
   const open = TABS.find(([t]) => t === tab)?.[0] ?? 'here';
   const id =
     run !== null && elementIds(v.record.site).includes(run)
@@ -54,6 +57,16 @@ export function SetOutBench() {
           {!plan.on && <Views />}
           <Toolbar />
         </div>
+      )}
+      {plan.on && (
+        <UnderlayPanel
+          siteId={v.record.siteId}
+          units={v.units}
+          tool={tool.kind === 'underlay' ? tool : null}
+          setTool={(next) => {
+            setTool(next ? { kind: 'underlay', ...next } : { kind: 'pick' });
+          }}
+        />
       )}
       {open === 'here' && <HerePanel id={id} />}
       {open === 'schedule' && (

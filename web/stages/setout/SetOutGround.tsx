@@ -9,6 +9,8 @@ import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
 import { UnrolledDrawing } from '../../drawing/UnrolledDrawing.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 import { EditLayer } from './EditLayer.tsx';
+import { UnderlayImage } from '../../underlay/UnderlayImage.tsx';
+import { useUnderlay } from '../../underlay/useUnderlay.ts';
 import { SetOutMarks } from './SetOutMarks.tsx';
 import { TakeoffTable } from './TakeoffTable.tsx';
 import { setTool, useTool } from './useTool.ts';
@@ -23,6 +25,7 @@ export function SetOutGround() {
   const { run, view, set } = useFocus();
   const wide = useWide();
   const [boxRef, box] = useSize();
+  const { underlay } = useUnderlay(v.record.siteId);
   // While it is changed the drawing shows each act at once; the figures follow.
   const [site, elements] =
     plan.on && plan.site ? [plan.site, plan.elements] : [v.record.site, v.record.pour.elements];
@@ -69,6 +72,11 @@ export function SetOutGround() {
             flags={wide}
             grid={wide}
             zoomable
+            under={(scale) =>
+              underlay?.shown && (
+                <UnderlayImage siteId={v.record.siteId} of={underlay} scale={scale} />
+              )
+            }
             overlay={(scale, runs, paper) => {
               if (plan.on) return <EditLayer scale={scale} {...box} elements={elements} />;
               return wide && <SetOutMarks scale={scale} runs={runs} paper={paper} />;

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Sheet } from '../ui/Dialog.tsx';
 import { keysOn, setKeysOn } from './useKeys.ts';
 
 const LIST: [string, string][] = [
@@ -15,13 +14,14 @@ const LIST: [string, string][] = [
   ['/', 'find a run, a check, a load'],
   ['Z', 'take back your last entry; it stays in the log'],
   ['Enter', 'take what is typed'],
-  ['?', 'this list'],
+  ['?', 'what this screen is for'],
 ];
 
-export default function KeySheet({ onClose }: { onClose: () => void }) {
+/** Every single key, and how they are turned off. */
+export function KeyList() {
   const [on, setOn] = useState(keysOn);
   return (
-    <Sheet open onClose={onClose} title="Keys">
+    <>
       <dl className="rows">
         {LIST.map(([k, what]) => (
           <div key={k} className="flex gap-4 py-2">
@@ -40,6 +40,6 @@ export default function KeySheet({ onClose }: { onClose: () => void }) {
       >
         {on ? 'Turn single keys off' : 'Turn single keys on'}
       </button>
-    </Sheet>
+    </>
   );
 }
