@@ -19,21 +19,22 @@ export class DemoServer {
   }
 
   async start(keep = false, more: Record<string, string> = {}, args: string[] = []): Promise<void> {
-    this.#child = spawn(
-      process.execPath,
-      ['dist/server/main.js', '--demo', ...(keep ? ['--keep'] : []), ...args],
-      {
-        env: {
-          ...process.env,
-          PORT: String(this.port),
-          DATA_DIR: this.dataDir,
-          LOG_LEVEL: 'silent',
-          SIGN_IN_LIMIT: '1000',
-          ...more,
-        },
-        stdio: ['ignore', 'ignore', 'inherit'],
+    await this.run(['--demo', ...(keep ? ['--keep'] : []), ...args], more);
+  }
+
+  /** The program as it is, on whatever the folder holds: on nothing it begins with nothing. */
+  async run(args: string[] = [], more: Record<string, string> = {}): Promise<void> {
+    this.#child = spawn(process.execPath, ['dist/server/main.js', ...args], {
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        DATA_DIR: this.dataDir,
+        LOG_LEVEL: 'silent',
+        SIGN_IN_LIMIT: '1000',
+        ...more,
       },
-    );
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     for (let i = 0; i < 600; i += 1) {
       try {
         // By https it is asked through the page for phones: its own certificate is nobody's here.
@@ -89,6 +90,18 @@ export const test = base.extend<{ server: DemoServer }>({
     fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
     const server = new DemoServer(await freePort(parallelIndex), dataDir);
     await server.start(true);
+    await use(server);
+    await server.stop('SIGKILL');
+    fs.rmSync(dataDir, { recursive: true, force: true });
+  },
+});
+/** The same without a demo: an empty folder, as whoever begins has it. */
+export const testFromNothing = base.extend<{ server: DemoServer }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright wants the pattern
+  server: async ({}, use, { parallelIndex }) => {
+    const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
+    const server = new DemoServer(await freePort(parallelIndex), dataDir);
+    await server.run();
     await use(server);
     await server.stop('SIGKILL');
     fs.rmSync(dataDir, { recursive: true, force: true });

@@ -5,6 +5,7 @@ import { clockText, moneyText, textOf, timeOfDay, volume } from '#core/units';
 import { MORNINGS } from '#core/words';
 import type { DeliveriesAnswer, OrderAnswer } from '../../../../contract/planning.ts';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSetFocus } from '../../../app/useFocus.ts';
 import { getJson, sendJson } from '../../../sync/api.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -56,6 +57,32 @@ export default function OrderSheet({ onClose }: { onClose: () => void }) {
   return plant.mixer ? <FetchSheet onClose={onClose} /> : <PlantSheet onClose={onClose} />;
 }
 
+/** A mix or a plant that nobody has said yet: nothing is ordered of what is only usual without knowing it. */
+function UsualStock() {
+  const v = usePour();
+  const set = useSetFocus();
+  const rows = [
+    { sheet: 'mixes', usual: v.mix.usual, text: `${v.mix.label} is a usual mix` },
+    { sheet: 'plants', usual: v.plant.usual, text: `${v.plant.label} is a usual plant` },
+  ].filter((r) => r.usual);
+  return rows.map((r) => (
+    <p key={r.sheet} className="mb-3 flex items-center justify-between gap-3 text-ochre-t">
+      <span>
+        <b className="font-semibold">{r.text}</b>, nobody has said yours.
+      </span>
+      <button
+        type="button"
+        className="chip"
+        onClick={() => {
+          set({ sheet: r.sheet });
+        }}
+      >
+        Say it
+      </button>
+    </p>
+  ));
+}
+
 /** The order as the plant gets it, what it says, and where its loads are. */
 function PlantSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
@@ -100,6 +127,7 @@ function PlantSheet({ onClose }: { onClose: () => void }) {
           {said.text}
         </p>
       )}
+      <UsualStock />
       {said?.taken === false && settings.orderM3 === null && (
         <button
           type="button"
