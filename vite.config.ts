@@ -33,7 +33,7 @@ export default defineConfig({
         globIgnores: ['claim.js'],
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
+        navigateFallbackDenylist: [/^\/(api|docs)\//],
         runtimeCaching: [
           {
             urlPattern: cacheable,

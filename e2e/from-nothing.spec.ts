@@ -115,7 +115,7 @@ test('account, site, two pours, a colleague, an inspector, a reading and an orde
   await hand.press(page.locator('[data-next]'));
   await expect(page.getByRole('dialog')).toContainText('The plant is a usual plant');
   await hand.press(page.getByRole('dialog').getByRole('button', { name: /^Order/ }));
-  await expect(page.getByRole('dialog')).toContainText(/Ordered, .*by telephone/);
+  await expect(page.getByRole('dialog')).toContainText(/Told by telephone/);
   console.log(`${hand.presses} presses from an empty folder to an order`);
   expect(hand.presses).toBeLessThan(120);
 });
@@ -203,6 +203,18 @@ test('a pour is copied, cut, called off and archived; a site is archived and rem
   await expect(page.getByRole('list', { name: 'Lists of the site' })).toContainText(
     'Orrin Falls plant',
   );
+
+  // Somebody else's file: its site is not wanted, one of its mixes is.
+  await page.goto(server.url);
+  await hand.button(/^Ostrander Stable/);
+  await page.getByLabel('Bring in a site file').setInputFiles('demo/sites/kestrel.json');
+  await hand.press(sheet.getByRole('button', { name: 'Ostrander Stable', exact: true }));
+  await hand.press(sheet.getByRole('button', { name: /^C30S3/ }));
+  await hand.press(sheet.getByRole('button', { name: /^C30S3/ }));
+  await hand.press(sheet.getByRole('button', { name: /^Take over \d+ things/ }));
+  await expect(page.getByRole('button', { name: /^Kestrel/ })).toHaveCount(0);
+  await hand.link(/^The site/);
+  await expect(page.getByRole('list', { name: 'Lists of the site' })).toContainText('C30S3');
 
   // Archived it is read only and brought back; the made-up one goes whole.
   await hand.button('Archive');

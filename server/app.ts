@@ -3,6 +3,7 @@ import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { AppDeps } from './deps.ts';
+import { serveDocs } from './docs-page.ts';
 import { servePage } from './page.ts';
 import { ownHost } from './session/own-host.ts';
 import { plainBody } from './plain-body.ts';
@@ -89,6 +90,7 @@ export function createApp(deps: AppDeps): Express {
     },
     apiOf(deps),
   );
+  serveDocs(app);
   servePage(app, deps.config.webDir);
   app.use(problemHandler);
   return app;

@@ -134,6 +134,11 @@ describe('a site from nothing', () => {
   });
 });
 
+test('the page about site files is served to whoever writes one', async () => {
+  const { text } = await foreman.get('/docs/site-file').expect(200).expect('Content-Type', /html/);
+  expect(text).toContain('<code>pours[].settings.wasteRatio</code>');
+});
+
 describe('pours of a site', () => {
   test('a new one; its code taken by another device meanwhile is said; the same again is one', async () => {
     const { id, answer } = await newOne();

@@ -1,3 +1,4 @@
+import { CompiledQuery } from 'kysely';
 import { EventEmitter } from 'node:events';
 import type { NewEvent, PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
 import { canonicalJson, CHAIN_START, hashOf } from '../log/chain.ts';
@@ -32,17 +33,37 @@ interface ChainEnd {
   hash: string;
 }
 
-async function endOf(tx: Db, pourId: string): Promise<ChainEnd> {
-  const pour = await tx.selectFrom('pour').select('id').where('id', '=', pourId).executeTakeFirst();
-  if (!pour) throw notFound(`pour ${pourId}`);
-  const last = await tx
-    .selectFrom('pour_event')
-    .select(['seq', 'hash'])
-    .where('pour_id', '=', pourId)
-    .orderBy('seq', 'desc')
-    .limit(1)
-    .executeTakeFirst();
-  return last ?? { seq: 0, hash: CHAIN_START };
+/** Compiled once: what is asked and written at every entry would be made into SQL anew each time. */
+const CHAIN_END = `select pour.id, last.seq, last.hash from pour
+  left join pour_event as last on last.pour_id = pour.id
+    and last.seq = (select max(seq) from pour_event where pour_id = pour.id)
+  where pour.id = ?`;
+const COLUMNS = [
+  'id',
+  'pour_id',
+  'seq',
+  'at',
+  'recorded_at',
+  'actor',
+  'device',
+  'kind',
+  'body',
+  'supersedes',
+  'prev_hash',
+  'hash',
+] as const satisfies (keyof Tables['pour_event'])[];
+const INSERT_NEW = `insert into pour_event (${COLUMNS.join(', ')})
+  values (${COLUMNS.map(() => '?').join(', ')}) on conflict do nothing`;
+
+async function chainEnd(db: Db, pourId: string): Promise<ChainEnd> {
+  const { rows } = await db.executeQuery<{ seq: number | null; hash: string | null }>(
+    CompiledQuery.raw(CHAIN_END, [pourId]),
+  );
+  const [end] = rows;
+  if (!end) throw notFound(`pour ${pourId}`);
+  return end.seq === null || end.hash === null
+    ? { seq: 0, hash: CHAIN_START }
+    : { seq: end.seq, hash: end.hash };
 }
 
 /** An id that is taken: it stands for the same entry of the same pour, or it is refused. */
@@ -96,10 +117,18 @@ const toRow = (e: StoredEvent): Tables['pour_event'] => ({
   hash: e.hash,
 });
 
+/** The values of a row in the order of its columns. */
+const rowValues = (e: StoredEvent): unknown[] => {
+  const row = toRow(e);
+  return COLUMNS.map((c) => row[c]);
+};
+
 /** The append-only log of all pours: numbered without gaps per pour, chained by hash, told to whoever listens. */
 export class EventStore {
   readonly #db: Db;
   readonly #now: () => Date;
+  /** Where the chain of a pour ends, as it was written last: this process alone writes to its folder. */
+  readonly #ends = new Map<string, ChainEnd>();
   readonly #news = new EventEmitter().setMaxListeners(0);
 
   constructor(db: Db, now: () => Date) {
@@ -112,9 +141,45 @@ export class EventStore {
    * conflict: what was acknowledged stays as it is.
    */
   async append(pourId: string, events: NewEvent[], by: Author): Promise<PostEventsAnswer> {
+    const [only] = events;
+    const alone = only && events.length === 1 ? await this.#appendOne(pourId, only, by) : null;
+    if (!alone) return this.#appendBatch(pourId, events, by);
+    this.#news.emit(pourId, [alone]);
+    return { stored: [{ id: alone.id, seq: alone.seq, hash: alone.hash }], known: [] };
+  }
+
+  /**
+   * One new entry in one statement that is whole by itself: what most devices send. Null when its id is known, or when another
+   * entry took its place in between: then it goes the long way.
+   */
+  async #appendOne(pourId: string, e: NewEvent, by: Author): Promise<StoredEvent | null> {
+    const end = this.#ends.get(pourId) ?? (await chainEnd(this.#db, pourId));
+    // Until it is known how this goes, nobody builds on what was known.
+    this.#ends.delete(pourId);
+    const entry = chained(pourId, e, by, end, this.#now());
+    if (!(await this.#inserted(entry))) return null;
+    this.#ends.set(pourId, { seq: entry.seq, hash: entry.hash });
+    return entry;
+  }
+
+  /** Whether an entry found its place: not when its id or its number in the chain is taken, or its pour is gone. */
+  async #inserted(entry: StoredEvent): Promise<boolean> {
+    try {
+      const { numAffectedRows } = await this.#db.executeQuery(
+        CompiledQuery.raw(INSERT_NEW, rowValues(entry)),
+      );
+      return (numAffectedRows ?? 0n) > 0n;
+    } catch (e) {
+      if ((e as { code?: string }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY') return false;
+      throw e;
+    }
+  }
+
+  async #appendBatch(pourId: string, events: NewEvent[], by: Author): Promise<PostEventsAnswer> {
+    this.#ends.delete(pourId);
     const fresh: StoredEvent[] = [];
     const answer = await this.#db.transaction().execute(async (tx): Promise<PostEventsAnswer> => {
-      let end = await endOf(tx, pourId);
+      let end = await chainEnd(tx, pourId);
       const known: PostEventsAnswer['known'] = [];
       for (const [i, e] of events.entries()) {
         const old = await tx
@@ -134,6 +199,7 @@ export class EventStore {
       }
       return { stored: fresh.map(({ id, seq, hash }) => ({ id, seq, hash })), known };
     });
+    this.#ends.delete(pourId);
     if (fresh.length) this.#news.emit(pourId, fresh);
     return answer;
   }

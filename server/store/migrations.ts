@@ -119,6 +119,16 @@ const begin: Migration = {
   },
 };
 
+/** Few entries correct another: only those are found by what they correct, and the others cost nothing for it. */
+const corrections: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema.dropIndex('pour_event_supersedes').execute();
+    await sql`create index pour_event_supersedes on pour_event (supersedes) where supersedes is not null`.execute(
+      db,
+    );
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
@@ -126,4 +136,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '003-people': people,
   '004-indexes': indexes,
   '005-begin': begin,
+  '006-corrections': corrections,
 };

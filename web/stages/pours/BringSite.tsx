@@ -1,7 +1,11 @@
 import type { ParseError } from 'jsonc-parser';
 import { useState, type ChangeEvent } from 'react';
-import { mutate as mutateAll } from 'swr';
-import { ApiProblem, sendJson } from '../../sync/api.ts';
+import useSWR, { mutate as mutateAll } from 'swr';
+import type { SiteSummary } from '../../../contract/index.ts';
+import { ApiProblem, getJson, sendJson } from '../../sync/api.ts';
+import { lazily } from '../../ui/lazily.tsx';
+
+const BringSheet = lazily(() => import('./BringSheet.tsx'));
 
 /** What is said of a file that was brought in: a sentence, and every place it is about. */
 interface Told {
@@ -42,21 +46,12 @@ async function parsed(text: string, name: string): Promise<unknown> {
 /** Brings a site in from its file. @param done hears the id of the site that is in */
 export function BringSite({ done }: { done: (siteId: string) => void }) {
   const [problem, setProblem] = useState<Told | null>(null);
-  const bring = async (e: ChangeEvent<HTMLInputElement>) => {
-    const file = e.target.files?.[0];
-    e.target.value = '';
-    if (!file) return;
+  const { data: sites } = useSWR<SiteSummary[], Error>('/api/sites', getJson);
+  const [read, setRead] = useState<{ raw: unknown } | null>(null);
+  const attempt = async (act: () => Promise<void>) => {
     setProblem(null);
     try {
-      const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
-        'POST',
-        '/api/sites/import',
-        await parsed(await file.text(), file.name),
-      );
-      await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
-      done(id);
-      if (warnings.length > 0)
-        setProblem({ text: 'The site is in. Of its file this was left out:', issues: warnings });
+      await act();
     } catch (x) {
       setProblem({
         text: x instanceof Error ? x.message : 'That file could not be read.',
@@ -64,18 +59,52 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
       });
     }
   };
+  const store = (raw: unknown) =>
+    attempt(async () => {
+      setRead(null);
+      const { id, warnings } = await sendJson<{ id: string; warnings: Told['issues'] }>(
+        'POST',
+        '/api/sites/import',
+        raw,
+      );
+      await Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
+      done(id);
+      if (warnings.length > 0)
+        setProblem({ text: 'The site is in. Of its file this was left out:', issues: warnings });
+    });
+  const bring = (e: ChangeEvent<HTMLInputElement>) => {
+    const file = e.target.files?.[0];
+    e.target.value = '';
+    if (!file) return;
+    void attempt(async () => {
+      const raw = await parsed(await file.text(), file.name);
+      // Where there are sites it may be meant for one of them: that is asked.
+      if (sites?.length) setRead({ raw });
+      else await store(raw);
+    });
+  };
   return (
     <>
       <label className="btn line cursor-pointer">
         Bring in a site file
-        <input
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          onChange={(e) => void bring(e)}
-        />
+        <input type="file" accept=".json,application/json" className="sr-only" onChange={bring} />
       </label>
       {problem && <FileNotice told={problem} />}
+      {read && (
+        <BringSheet
+          raw={read.raw}
+          sites={sites ?? []}
+          own={() => void store(read.raw)}
+          merged={(id) => {
+            setRead(null);
+            void Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
+            done(id);
+          }}
+          onClose={() => {
+            setRead(null);
+          }}
+        />
+      )}
     </>
   );
 }

@@ -48,7 +48,12 @@ export function FirstStart({ foreman, done }: { foreman: boolean; done: (id: str
             </button>
           </div>
           <p className="mt-3 text-[14px] leading-[18px] text-ink2">
-            The made-up site is poured today, with a log. It can be removed again whole.
+            The made-up site is poured today, with a log. It can be removed again whole. A site file
+            is written as{' '}
+            <a className="font-semibold text-press underline" href="/docs/site-file">
+              its page
+            </a>{' '}
+            says.
           </p>
           {problem && (
             <p role="alert" className="mt-2 font-semibold text-chalk-t">
