@@ -123,7 +123,7 @@ const begin: Migration = {
 const corrections: Migration = {
   async up(db: Kysely<unknown>) {
     await db.schema.dropIndex('pour_event_supersedes').execute();
-    await sql`create index pour_event_supersedes on pour_event (supersedes) where supersedes is not null`.execute(
+    await sql`create index pour_event_supersedes on pour_event (supersedes, pour_id) where supersedes is not null`.execute(
       db,
     );
   },

@@ -17,7 +17,7 @@ export function FigureStrip({ figures, units }: { figures: SketchFigures; units:
           return (
             <span
               key={a.id}
-              className={`flex items-center overflow-hidden whitespace-nowrap border-r border-ink pl-2 text-[14px] font-semibold ${i % 2 ? 'bg-fresh-2' : 'bg-fresh text-on-fresh'}`}
+              className={`flex items-center overflow-hidden whitespace-nowrap border-r border-ink pl-2 text-[14px] font-semibold ${i % 2 ? 'bg-fresh-2' : 'bg-fresh text-[var(--on-fresh)]'}`}
               style={{ width: `${(own / most) * 100}%` }}
             >
               {a.id} {textOf(volume(a.concreteM3, units, 1))}

@@ -22,13 +22,9 @@ export function SizeFields({ work }: { work: SketchWork }) {
   return (
     <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-4">
       {footings &&
-        field(
-          'footingWidthM',
-          shape === 'beam' ? 'beam wide' : 'footing wide',
-          sketch.footing.widthM,
-        )}
+        field('footingWidthM', shape === 'beam' ? 'beam' : 'footing', sketch.footing.widthM)}
       {footings && field('footingDepthM', 'deep', sketch.footing.depthM)}
-      {walls && field('wallThicknessM', 'wall thick', sketch.wall.thicknessM)}
+      {walls && field('wallThicknessM', 'wall', sketch.wall.thicknessM)}
       {walls && field('wallHeightM', 'high', sketch.wallHeightM)}
       {shape === 'pads' && field('padWidthM', 'pad, west to east', sketch.pad.widthM)}
       {shape === 'pads' && field('padLengthM', 'north to south', sketch.pad.lengthM)}

@@ -105,6 +105,14 @@ export function PickGround({
   );
 }
 
+/** A name over a run that may be narrower than it. */
+const ON_INK = {
+  fill: 'var(--ground)',
+  stroke: 'var(--ink)',
+  strokeWidth: 4,
+  paintOrder: 'stroke',
+} as const;
+
 /** One element: in ink when chosen, plain when it is still free, faint when another pour has it. */
 function Shape({
   outline,
@@ -149,7 +157,7 @@ function Shape({
         textAnchor="middle"
         fontSize="14"
         className={on ? 'b' : 'b halo'}
-        style={on ? { fill: 'var(--ground)' } : undefined}
+        style={on ? ON_INK : undefined}
         pointerEvents="none"
       >
         {outline.id}

@@ -1,0 +1,100 @@
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Refusal, renderWithServer } from '../testing/server.tsx';
+import { NewSite } from './NewSite.tsx';
+
+beforeEach(() => {
+  localStorage.clear();
+  // Nothing scrolls where nothing is laid out.
+  Element.prototype.scrollIntoView = () => undefined;
+});
+const field = (label: string | RegExp) => screen.getByLabelText(label);
+const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
+const puts = (asked: { method: string; body: unknown }[]) =>
+  asked.filter((a) => a.method === 'PUT');
+
+async function named(place = '45.2 N 92.6 W') {
+  await userEvent.type(field('Name of the site'), 'Quarry Barn');
+  await userEvent.type(field('Where it is'), place);
+}
+
+const ID = '00000000-0000-4000-8000-000000000001';
+
+describe('a new site', () => {
+  test('the first length gives a figure; the second closes the ring and says its diagonals', async () => {
+    renderWithServer(<NewSite />, {});
+    await press('feet and inches');
+    await press('US, ACI and IRC');
+    await userEvent.type(field(/^north side(?!, to)/), '36');
+    expect(screen.getAllByText(/2\.7/).length).toBeGreaterThan(0);
+    expect(screen.getByText('of concrete, so far')).toBeTruthy();
+    await userEvent.type(field(/^east side(?!, to)/), '28');
+    expect(screen.getByText(/square when both diagonals read 45 ft 7/)).toBeTruthy();
+    expect(screen.getByText(/S and W close themselves/).textContent).toMatch(/9\.5/);
+  });
+
+  test('without a name or a place nothing is sent, and both are said beside their fields', async () => {
+    const { asked } = renderWithServer(<NewSite />, {});
+    await userEvent.type(field(/^north side(?!, to)/), '6');
+    await userEvent.type(field(/^east side(?!, to)/), '5{Enter}');
+    expect(screen.getAllByText('Give it a name.').length).toBeGreaterThan(0);
+    await userEvent.type(field('Where it is'), 'at the quarry');
+    expect(screen.getAllByRole('alert').some((a) => /45\.2 N/.test(a.textContent))).toBe(true);
+    expect(puts(asked)).toEqual([]);
+  });
+
+  test('made, it is sent once with its zone and its pours, and the first pour opens', async () => {
+    localStorage.setItem('new-site', JSON.stringify({ id: ID }));
+    const { asked, address } = renderWithServer(<NewSite />, {
+      [`PUT /api/sites/${ID}`]: { id: ID, pours: [{ id: 'p1' }, { id: 'p2' }] },
+    });
+    await press('metres, mm');
+    await press('EN, metric');
+    await press('both');
+    await named('47.1, 6.2');
+    await userEvent.type(field(/^north side(?!, to)/), '10');
+    await userEvent.type(field(/^east side(?!, to)/), '8');
+    await press(/Make the site/);
+    await waitFor(() => {
+      expect(puts(asked)).toHaveLength(1);
+    });
+    const body = puts(asked)[0]?.body as { timeZone: string; pours: { code: string }[] };
+    expect(body).toMatchObject({ timeZone: 'Europe/Paris', ruleProfile: 'metric-en' });
+    expect(body.pours.map((p) => p.code)).toEqual(['P1', 'P2']);
+    await waitFor(() => {
+      expect(address()).toBe('/pours/p1/setout');
+    });
+  });
+
+  test('what the server refuses is said, and all that was typed stands there still', async () => {
+    localStorage.setItem('new-site', JSON.stringify({ id: ID }));
+    renderWithServer(<NewSite />, {
+      [`PUT /api/sites/${ID}`]: () => new Refusal(400, 'The site was not stored: it is too large.'),
+    });
+    await named();
+    await userEvent.type(field(/^north side(?!, to)/), '10');
+    await userEvent.type(field(/^east side(?!, to)/), '8');
+    await press(/Make the site/);
+    expect(await screen.findByText('The site was not stored: it is too large.')).toBeTruthy();
+    expect((field('Name of the site') as HTMLInputElement).value).toBe('Quarry Barn');
+  });
+
+  test('an inner corner that leaves no south side says so and cannot be made', async () => {
+    renderWithServer(<NewSite />, {});
+    await press('metres, mm');
+    await press('L');
+    await named();
+    for (const [label, text] of [
+      [/^north side/, '6'],
+      [/east side, to the inner/, '4'],
+      [/back west/, '7'],
+      [/down from the inner/, '3'],
+    ] as const)
+      await userEvent.type(field(label), text);
+    expect(screen.getByText(/leaves nothing of the south side/)).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Make the site/ }).disabled).toBe(
+      true,
+    );
+  });
+});

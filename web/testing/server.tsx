@@ -1,0 +1,95 @@
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { createMemoryRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { SWRConfig } from 'swr';
+import type { Account } from '../../contract/index.ts';
+import { SessionContext } from '../app/session.tsx';
+import './screen.ts';
+
+/** What was asked of the server that a test stands in for. */
+export interface Asked {
+  method: string;
+  path: string;
+  body: unknown;
+}
+type Answer = unknown;
+/** Something the server refuses, with its status and where it is wrong. */
+export class Refusal {
+  readonly status: number;
+  readonly detail: string;
+  readonly issues: { path: string; message: string }[];
+  constructor(status: number, detail: string, issues: { path: string; message: string }[] = []) {
+    this.status = status;
+    this.detail = detail;
+    this.issues = issues;
+  }
+}
+
+class QuietObserver {
+  observe(): void {
+    // Nothing is laid out here.
+  }
+  unobserve(): void {
+    // Nothing is laid out here.
+  }
+  disconnect(): void {
+    // Nothing is laid out here.
+  }
+}
+
+/**
+ * Draws a screen that reads and writes by the server's addresses. `answers` are by method and path (`GET /api/sites`); what is not
+ * among them answers null. Answers what was asked.
+ */
+export function renderWithServer(
+  ui: ReactNode,
+  answers: Record<string, Answer | ((body: unknown) => Answer)>,
+  {
+    path = '/',
+    route = '*',
+    role = 'foreman',
+  }: { path?: string; route?: string; role?: Account['role'] } = {},
+): { asked: Asked[]; address: () => string } {
+  const asked: Asked[] = [];
+  globalThis.ResizeObserver = QuietObserver as unknown as typeof ResizeObserver;
+  globalThis.fetch = ((url: string, init: RequestInit = {}) => {
+    const method = init.method ?? 'GET';
+    const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : init.body;
+    asked.push({ method, path: url, body });
+    const given = answers[`${method} ${url.split('?')[0] ?? url}`] ?? null;
+    const answer: unknown =
+      typeof given === 'function' ? (given as (b: unknown) => unknown)(body) : given;
+    const refused = answer instanceof Refusal ? answer : null;
+    const text = JSON.stringify(
+      refused ? { status: refused.status, detail: refused.detail, issues: refused.issues } : answer,
+    );
+    return Promise.resolve({
+      ok: !refused,
+      status: refused?.status ?? 200,
+      json: () => Promise.resolve(JSON.parse(text) as unknown),
+      text: () => Promise.resolve(text),
+    } as Response);
+  }) as typeof fetch;
+  const session = {
+    account: { name: 'I. Brandvold', role },
+    demo: false,
+    signOut: () => Promise.resolve(),
+    takeOver: () => Promise.resolve(),
+  };
+  const router = createMemoryRouter(
+    [
+      { path: route, element: ui },
+      { path: '*', element: null },
+    ],
+    { initialEntries: [path] },
+  );
+  render(
+    <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
+      <SessionContext value={session}>
+        <RouterProvider router={router} />
+      </SessionContext>
+    </SWRConfig>,
+  );
+  return { asked, address: () => router.state.location.pathname };
+}
