@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream never ends: neither may pass through the worker's cache. */
@@ -10,9 +10,23 @@ const cacheable = ({ url }: { url: URL }): boolean =>
     url.pathname,
   );
 
+/**
+ * Schemas can write themselves as JSON Schema. The page has no use for it, and a phone would fetch it with every screen: of these
+ * two modules only their names are sent.
+ */
+const withoutJsonSchema: Plugin = {
+  name: 'without-json-schema',
+  transform(code, id) {
+    if (!/zod\/v4\/core\/(to-json-schema|json-schema-processors)\.js$/.test(id)) return null;
+    const names = [...code.matchAll(/^export (?:function|const) (\w+)/gm)].map((m) => m[1]);
+    return `const none = () => none;\nexport { ${names.map((n) => `none as ${n}`).join(', ')}, none as process };`;
+  },
+};
+
 export default defineConfig({
   publicDir: 'web/public',
   plugins: [
+    withoutJsonSchema,
     react(),
     tailwindcss(),
     VitePWA({

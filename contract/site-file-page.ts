@@ -84,7 +84,7 @@ export const siteFields = (): SiteField[] =>
   );
 
 /** Where the page is made: between these lines. */
-export const FIELDS_BEGIN = '<!-- fields: written by `npm run docs` -->';
+const FIELDS_BEGIN = '<!-- fields: written by `npm run docs` -->';
 const FIELDS_END = '<!-- end of fields -->';
 
 /** The page with its table of fields made anew. @param page as it stands, with the two lines in it */

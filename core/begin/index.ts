@@ -1,19 +1,9 @@
 /** The public face of this room: what others use of it. */
 export { drawSketch, MADE_OF, type MadeOf, type Sketch, type Sketched } from './drawn-shape.ts';
-export {
-  keyOf,
-  type Lists,
-  type ListName,
-  LISTS,
-  merged,
-  mergeRows,
-  type MergeRow,
-  offeredRows,
-  rowName,
-} from './merge.ts';
-export { freeCode, newPour, offeredTitle, type PourChoice, unpoured } from './new-pour.ts';
-export { newSite, type NewSite, type SiteHead, siteHeadSchema } from './new-site.ts';
-export { type Group, groupsOf, ringOf } from './pick.ts';
+export { LISTS, merged, mergeRows, type MergeRow, offeredRows, rowName } from './merge.ts';
+export { freeCode, newPour, offeredTitle, unpoured } from './new-pour.ts';
+export { newSite, type SiteHead, siteHeadSchema } from './new-site.ts';
+export { groupsOf, ringOf } from './pick.ts';
 export { parsePlace, type Place, placeText } from './place.ts';
 export { LENGTHS_TO, type LengthsTo, type Shape, SHAPES, type Typed, WANTED } from './shapes.ts';
 export { dateAfter, daysBetween, shifted } from './shift.ts';

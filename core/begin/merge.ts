@@ -22,7 +22,7 @@ export interface Lists {
   crew: CrewMember[];
   prices?: Prices | undefined;
 }
-export type ListName = Exclude<keyof Lists, 'prices'>;
+type ListName = Exclude<keyof Lists, 'prices'>;
 
 /** The lists that can be taken over, in the order they are offered, with what they are called. */
 export const LISTS: { name: ListName; words: string }[] = [
@@ -38,7 +38,7 @@ export const LISTS: { name: ListName; words: string }[] = [
 
 type Item = { mark?: string; id?: string; name?: string; usual?: boolean | undefined };
 /** By what one thing of a list is told from the others. */
-export const keyOf = (item: Item): string => item.mark ?? item.id ?? item.name ?? '';
+const keyOf = (item: Item): string => item.mark ?? item.id ?? item.name ?? '';
 
 /** One thing of the other site, and how it stands to what is here. */
 export interface MergeRow {

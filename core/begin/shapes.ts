@@ -50,7 +50,7 @@ export const WANTED: Record<Shape, readonly Wanted[]> = {
 export type Typed = Readonly<Record<string, number | null | undefined>>;
 
 /** A run between two corners: from, to, and whether all that decides it has been typed. */
-export interface Side {
+interface Side {
   id: string;
   from: string;
   to: string;

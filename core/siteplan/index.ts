@@ -19,5 +19,5 @@ export { changePlan } from './plan-change.ts';
 export { snapNode, type Snapped } from './snap.ts';
 export { footingTopM, footingUnder, piersOn, standsOn, wallsOn } from './standing.ts';
 export { stepFlights } from './steps.ts';
-export { type Lying, movedBy, scaledTo, squaredBy } from './underlay.ts';
+export { movedBy, scaledTo, squaredBy } from './underlay.ts';
 export { type Strip, unroll, type Unrolled, unrolledRows } from './unroll.ts';

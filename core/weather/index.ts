@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { dailyWeather, type DayWeather } from './days.ts';
+export { dailyWeather } from './days.ts';
 export { type GivenHour, hoursBetween } from './between.ts';
 export { daylight, daylightOf, localDate, midnightMs } from './daylight.ts';
 export { evaporation } from './evaporation.ts';

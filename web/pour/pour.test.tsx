@@ -41,8 +41,8 @@ describe('a new pour', () => {
   test('code and title are offered from what is chosen; like another it has its mix and hold points', async () => {
     open();
     await press('all pads');
-    expect((screen.getByLabelText('Code') as HTMLInputElement).value).toBe('P5');
-    expect((screen.getByLabelText('Title') as HTMLInputElement).value).toBe('4 pads');
+    expect(screen.getByLabelText<HTMLInputElement>('Code').value).toBe('P5');
+    expect(screen.getByLabelText<HTMLInputElement>('Title').value).toBe('4 pads');
     const mixes = screen.getByRole('group', { name: 'Mix' });
     expect(within(mixes).getByRole('button', { pressed: true }).textContent).toMatch(/pump mix/);
     const holds = screen.getByRole('group', { name: 'Who has to agree' });
@@ -67,9 +67,7 @@ describe('a new pour', () => {
                 }),
               ),
           } as Response)
-        : fetch(url, init))(
-      globalThis.fetch as (u: string, i?: RequestInit) => Promise<Response>,
-    ) as typeof fetch;
+        : fetch(url, init))(globalThis.fetch) as typeof fetch;
     await press('all pads');
     await press(/^Make P5/);
     expect(await screen.findByText('is taken')).toBeTruthy();
@@ -95,10 +93,7 @@ describe('a pour that is there', () => {
     },
   };
   test('moved to another day it says what that costs by now, and keeps the rest', async () => {
-    renderWithServer(
-      <HeadPart record={record as never} work={work as never} nowMs={NOW + 420 * 60_000} />,
-      {},
-    );
+    renderWithServer(<HeadPart record={record} work={work} nowMs={NOW + 420 * 60_000} />, {});
     await press(/Friday 25/i);
     // At 07:00 of a 07:30 pour the plant (42 min) and the pump (40) cost; finishers (20) are free still.
     expect(screen.getByText('Moving it now costs $605.')).toBeTruthy();
@@ -160,7 +155,7 @@ describe('a pour that is there', () => {
       expect(sent(asked, 'POST')).toMatchObject({
         version: 7,
         element: 'W',
-        atM: expect.closeTo(3.048, 6) as number,
+        atM: expect.closeTo(3.048, 6),
         code: 'P5',
       });
     });

@@ -13,7 +13,6 @@ export interface Asked {
   path: string;
   body: unknown;
 }
-type Answer = unknown;
 /** Something the server refuses, with its status and where it is wrong. */
 export class Refusal {
   readonly status: number;
@@ -44,7 +43,7 @@ class QuietObserver {
  */
 export function renderWithServer(
   ui: ReactNode,
-  answers: Record<string, Answer | ((body: unknown) => Answer)>,
+  answers: Record<string, unknown>,
   {
     path = '/',
     route = '*',
@@ -52,7 +51,7 @@ export function renderWithServer(
   }: { path?: string; route?: string; role?: Account['role'] } = {},
 ): { asked: Asked[]; address: () => string } {
   const asked: Asked[] = [];
-  globalThis.ResizeObserver = QuietObserver as unknown as typeof ResizeObserver;
+  globalThis.ResizeObserver = QuietObserver;
   globalThis.fetch = ((url: string, init: RequestInit = {}) => {
     const method = init.method ?? 'GET';
     const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : init.body;

@@ -6,7 +6,7 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { useUnderlay } from './useUnderlay.ts';
 
 /** What two presses on the plan are for. */
-export type UnderlayAct = 'scale' | 'square' | 'move';
+type UnderlayAct = 'scale' | 'square' | 'move';
 export interface UnderlayTool {
   act: UnderlayAct;
   from: Spot | null;

@@ -4,13 +4,19 @@ import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { lazily } from '../../ui/lazily.tsx';
 import { HerePanel } from './HerePanel.tsx';
-import { LevelsPanel } from './LevelsPanel.tsx';
-import { SchedulePanel } from './SchedulePanel.tsx';
-import { SquarePanel } from './SquarePanel.tsx';
 import { Toolbar, Views } from './SetOutGround.tsx';
-import { ListsPanel } from './ListsPanel.tsx';
 import { setTool, useTool } from './useTool.ts';
 
+const LevelsPanel = lazily(async () => ({
+  default: (await import('./LevelsPanel.tsx')).LevelsPanel,
+}));
+const SchedulePanel = lazily(async () => ({
+  default: (await import('./SchedulePanel.tsx')).SchedulePanel,
+}));
+const SquarePanel = lazily(async () => ({
+  default: (await import('./SquarePanel.tsx')).SquarePanel,
+}));
+const ListsPanel = lazily(async () => ({ default: (await import('./ListsPanel.tsx')).ListsPanel }));
 const QuestionSheets = lazily(() => import('../../questions/QuestionSheets.tsx'));
 const UnderlayPanel = lazily(() => import('../../underlay/UnderlayPanel.tsx'));
 const ImportSheet = lazily(() => import('./ImportSheet.tsx'));
