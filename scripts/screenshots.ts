@@ -137,12 +137,29 @@ await shot(
   'P2',
   'workbench/form-pressure?in=%7B%22placementHeightM%22%3A2.7432%2C%22cement%22%3A%22plain%22%2C%22rateMPerH%22%3A1.2%7D',
 );
-await shot(desk, 'rules', 'P2', 'plan?sheet=rules');
 await desk.goto(`${base}/pours/${id('P2')}/plan?tab=way`);
 await desk.getByRole('button', { name: /Look through/ }).click();
 await desk.getByRole('heading', { name: 'Not taken' }).waitFor({ timeout: 60_000 });
 await desk.screenshot({ path: `${OUT}/search.png` });
 await shot(desk, 'pours', '', '');
+const siteId = pours.find((p) => p.code === 'P2')?.siteId ?? '';
+await desk.goto(`${base}/sites/${siteId}`);
+await desk.getByRole('list', { name: 'Lists of the site' }).waitFor();
+await desk.screenshot({ path: `${OUT}/site.png` });
+await desk.goto(`${base}/sites/${siteId}/pour`);
+await desk.getByRole('button', { name: 'all pads' }).click();
+await desk.getByRole('button', { name: 'Wednesday 30 September' }).click();
+await desk.waitForTimeout(1200);
+await desk.screenshot({ path: `${OUT}/new-pour.png` });
+await desk.goto(`${base}/new`);
+await desk.getByRole('button', { name: 'feet and inches' }).click();
+await desk.getByRole('button', { name: 'US, ACI and IRC' }).click();
+await desk.getByLabel('Name of the site').fill('Ostrander Stable');
+await desk.getByLabel('Where it is').fill('44.9 N 91.4 W');
+await desk.getByLabel('north side').fill('36');
+await desk.getByLabel('east side').fill('28');
+await desk.waitForTimeout(1200);
+await desk.screenshot({ path: `${OUT}/new-site.png` });
 await desk.goto(`${base}/people`);
 await desk.getByRole('button', { name: /T\. Oakes/ }).click();
 await desk.screenshot({ path: `${OUT}/people.png` });
@@ -151,7 +168,6 @@ await desk.getByRole('button', { name: 'Change the plan' }).click();
 await desk.waitForTimeout(1200);
 await desk.screenshot({ path: `${OUT}/setout-change.png` });
 await shot(desk, 'rolled-out', 'P2', 'setout?run=S&view=unrolled');
-await shot(desk, 'round', 'P2', 'check?run=W&check=W/ties&place=2');
 await shot(desk, 'check', 'P2', 'check?run=E1&check=E1/cover-inside&place=0');
 await shot(desk, 'check-metric', 'K1', 'check?run=SE1&check=SE1/cover-bottom&place=0');
 await shot(desk, 'plan', 'P2', 'plan');
@@ -162,6 +178,5 @@ await shot(phone, 'check-phone', 'P2', 'check?run=W&check=W/cover-inside&place=1
 await pourP2(desk);
 await shot(desk, 'pour', 'P2', 'pour');
 await shot(await open(1280, 800, 'dusk'), 'pour-dusk', 'P2', 'pour');
-await shot(phone, 'pour-phone', 'P2', 'pour');
 await browser.close();
 server.kill('SIGTERM');

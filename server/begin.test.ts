@@ -256,8 +256,8 @@ describe('lists taken over from another site', () => {
 });
 
 describe('a picture under the plan', () => {
-  test('is kept with the site, placed, shown, and goes with its file', async () => {
-    const { id } = await newOne();
+  test('is kept with the site, placed, shown, on the report when wanted, and goes with its file', async () => {
+    const { id, pours } = await newOne();
     const png = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#888' } })
       .png()
       .toBuffer();
@@ -280,6 +280,26 @@ describe('a picture under the plan', () => {
       .send(Buffer.from('no picture'))
       .expect(400);
     expect(bodyOf(await foreman.get(at)).turnDeg).toBe(2.5);
+    const report = async () => {
+      const answered = await foreman
+        .get(`/api/pours/${pours[0]?.id ?? ''}/report.pdf`)
+        .buffer(true)
+        .parse((res, done) => {
+          const parts: Buffer[] = [];
+          res.on('data', (part: Buffer) => parts.push(part));
+          res.on('end', () => {
+            done(null, Buffer.concat(parts));
+          });
+        })
+        .expect(200);
+      return (answered.body as Buffer).toString('latin1');
+    };
+    expect(await report()).not.toContain('/Subtype /Image');
+    await foreman
+      .put(at)
+      .send({ ...place, onReport: true })
+      .expect(200);
+    expect(await report()).toContain('/Subtype /Image');
     await foreman.delete(at).expect(204);
     await foreman.get(`${at}/${body.picture}`).expect(404);
     await foreman.put(at).send(place).expect(404);

@@ -4,6 +4,7 @@ import { type PourState, replay } from '#core/log';
 import { clockText, type UnitSystem } from '#core/units';
 import { type PourView, viewOf } from '#core/view';
 import { localDate, midnightMs } from '#core/weather';
+import type { UnderPlan } from './plan-drawing.ts';
 
 export interface ReportInput {
   record: PourAnswer;
@@ -11,6 +12,8 @@ export interface ReportInput {
   nowMs: number;
   /** Small pictures by their id, as data addresses. */
   photos: Record<string, string>;
+  /** The drawing under the plan, where it is wanted on the report. */
+  under?: UnderPlan | null;
   /** Air of the hours since the pour and to come, where it is known. */
   air: AirHour[];
 }

@@ -10,7 +10,7 @@ import { againstSection, daySection, loadSection, taskSection } from './pour-day
 
 const GREY = '#4A5355';
 
-function headSection({ record, view, state, nowMs, stamp }: ReportContext): Content[] {
+function headSection({ record, view, state, nowMs, stamp, under }: ReportContext): Content[] {
   const { pour, site } = record;
   const open = isClosed(state) ? 'pour closed' : 'pour open';
   return [
@@ -20,7 +20,7 @@ function headSection({ record, view, state, nowMs, stamp }: ReportContext): Cont
       margin: [0, 2, 0, 8],
     },
     {
-      svg: planDrawing(site, pour.elements, view.points),
+      svg: planDrawing(site, pour.elements, view.points, under),
       width: 500,
       alignment: 'center',
       margin: [0, 0, 0, 6],

@@ -1,3 +1,4 @@
+import type { Underlay } from '../../contract/index.ts';
 import type { PointState, Verdict } from '#core/check';
 import type { SitePlan } from '#core/model';
 import { outlinesOf } from '#core/takeoff';
@@ -21,8 +22,23 @@ function mark(verdict: Verdict, x: number, y: number): string {
   return `<circle cx="${x}" cy="${y}" r="4" fill="#000"/>`;
 }
 
-/** The pour in plan, black on white, with each run's worst verdict at its middle. Coordinates are fixed, never text from a file. */
-export function planDrawing(site: SitePlan, elements: string[], points: PointState[]): string {
+/** A picture that lies under the plan, as a data address. */
+export interface UnderPlan extends Pick<Underlay, 'xM' | 'yM' | 'mPerPx' | 'turnDeg'> {
+  href: string;
+  width: number;
+  height: number;
+}
+
+/**
+ * The pour in plan, black on white, with each run's worst verdict at its middle; under it the drawing, where that is wanted.
+ * Coordinates are fixed, never text from a file.
+ */
+export function planDrawing(
+  site: SitePlan,
+  elements: string[],
+  points: PointState[],
+  under?: UnderPlan | null,
+): string {
   const own = outlinesOf(site).filter((o) => elements.includes(o.id) && o.ring.length > 2);
   const xs = own.flatMap((o) => o.ring.map((p) => p.x));
   const ys = own.flatMap((o) => o.ring.map((p) => p.y));
@@ -48,5 +64,10 @@ export function planDrawing(site: SitePlan, elements: string[], points: PointSta
     const worst = order.find((v) => verdicts.includes(v)) ?? 'unread';
     return `<path d="M${ring.map((p) => `${p.x} ${p.y}`).join('L')}Z" fill="none" stroke="#000" stroke-width="1"/>${mark(worst, cx, cy)}<text x="${cx + 8}" y="${cy - 6}" font-size="9" font-family="Plex">${escape(o.id)}</text>`;
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}">${shapes.join('')}</svg>`;
+  const corner = under && at({ x: under.xM, y: under.yM });
+  const picture =
+    under && corner
+      ? `<defs><clipPath id="sheet"><rect width="${WIDTH}" height="${HEIGHT}"/></clipPath></defs><g clip-path="url(#sheet)"><g transform="translate(${corner.x} ${corner.y}) rotate(${-under.turnDeg}) scale(${scale * under.mPerPx})"><image width="${under.width}" height="${under.height}" xlink:href="${under.href}" opacity="0.5"/></g></g>`
+      : '';
+  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}">${picture}${shapes.join('')}</svg>`;
 }

@@ -18,6 +18,7 @@ export function reportRoutes({
   sites,
   events,
   photos,
+  underlays,
   clock,
   weather,
   heavy,
@@ -33,6 +34,7 @@ export function reportRoutes({
       record,
       events: log,
       nowMs,
+      under: await underlays.onReport(record.siteId),
       air: weather.hours(record.site, placedMs, nowMs + REPORT_AIR_MS, nowMs) ?? [],
       photos: await photos.smallOnes(
         record.id,

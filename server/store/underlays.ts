@@ -41,6 +41,14 @@ export class UnderlayStore {
     return { picture, width, height, ...placement };
   }
 
+  /** The picture with its place, where it is wanted on the report; null where it is not, or there is none. */
+  async onReport(siteId: string) {
+    const of = await this.of(siteId);
+    if (!of?.onReport) return null;
+    const bytes = await this.#photos.readPicture(of.picture);
+    return { ...of, href: `data:image/jpeg;base64,${bytes.toString('base64')}` };
+  }
+
   async place(siteId: string, placement: Placement): Promise<Underlay> {
     await this.#db
       .updateTable('underlay')

@@ -1,3 +1,4 @@
+import { useFormContext, useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { type Conveyance, conveyanceSchema } from '#core/model';
 import { distanceText, textOf, volume } from '#core/units';
@@ -32,6 +33,34 @@ export default function ConveyancesSheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   );
 }
+
+/** Its legs, where they are known: how far they stand out, and the worst of one. */
+function Legs() {
+  const { setValue } = useFormContext<Conveyance>();
+  const legs = useWatch<Conveyance, 'outriggers'>({ name: 'outriggers' });
+  return (
+    <>
+      <button
+        type="button"
+        className="chip col-span-full justify-center"
+        aria-pressed={legs !== undefined}
+        onClick={() => {
+          setValue('outriggers', legs === undefined ? NO_LEGS : undefined);
+        }}
+      >
+        its legs are known
+      </button>
+      {legs !== undefined && (
+        <>
+          <QuantityInput name="outriggers.spreadM" label="from leg to leg" quantity="M" />
+          <QuantityInput name="outriggers.reactionKN" label="worst of one leg" quantity="KN" />
+        </>
+      )}
+    </>
+  );
+}
+/** Known to be there, and not typed yet: the schema asks for both. */
+const NO_LEGS = {} as NonNullable<Conveyance['outriggers']>;
 
 function ConveyanceForm({ of, write }: RowForm<Conveyance>) {
   return (
@@ -68,6 +97,15 @@ function ConveyanceForm({ of, write }: RowForm<Conveyance>) {
       />
       <QuantityInput name="windNoKmH" label="stops at wind of" quantity="KmH" required={false} />
       <QuantityInput name="hire" label="hire, a day" quantity={null} required={false} />
+      <QuantityInput
+        name="idlePerMin"
+        label="standing, a minute"
+        quantity={null}
+        required={false}
+      />
+      <QuantityInput name="hands" label="hands it takes" quantity={null} />
+      <QuantityInput name="lineDiameterMm" label="inside of its line" required={false} />
+      <Legs />
     </EntryForm>
   );
 }

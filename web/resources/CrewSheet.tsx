@@ -36,10 +36,13 @@ function MemberForm({ of, write }: RowForm<CrewMember>) {
       act="Keep"
       className="grid grid-cols-2 gap-3"
     >
-      <TextInput name="name" label="Name" className="col-span-full" autoFocus />
+      <TextInput name="name" label="Name" autoFocus />
+      <TextInput name="role" label="What they are" />
       <div className="col-span-full">
         <ChipSet name="jobs" options={JOBS} label="What they may do" />
       </div>
+      <QuantityInput name="fromMin" label="there from" clock required={false} />
+      <QuantityInput name="toMin" label="until" clock required={false} />
       <QuantityInput
         name="costPerH"
         label={`an hour costs${currency ? `, ${currency}` : ''}`}

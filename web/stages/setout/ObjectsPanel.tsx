@@ -1,4 +1,4 @@
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState, type JSX } from 'react';
 import {
   type Anchor,
@@ -12,9 +12,10 @@ import {
 } from '#core/model';
 import { anchorAt, freeName, openingAt } from '#core/siteplan';
 import type { Quantity } from '#core/units';
-import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { TypedField } from '../../ui/TypedField.tsx';
+import { usePlan } from '../../app/pour-context.tsx';
 import { PadForm } from './StandForms.tsx';
+import { anchorFlags, type Flag, plateFlags, pocketDepth } from './object-flags.ts';
+import { type Field, ObjectRow } from './ObjectRow.tsx';
 import { PierForm } from './PierForm.tsx';
 
 const OPENINGS: Opening['kind'][] = ['window', 'door', 'pocket', 'sleeve'];
@@ -31,12 +32,14 @@ const NAMES: Partial<Record<string, string>> = {
   insertPlate: 'insert plate',
 };
 
-interface Field {
-  label: string;
-  quantity: Quantity;
-  value: number | null;
-  set: (n: number) => boolean;
-}
+/** A row of what is there. */
+type Row = (
+  key: string,
+  name: string,
+  fields: Field[],
+  remove: () => void,
+  flags?: Flag[],
+) => JSX.Element;
 
 /** What stands in, on or against a run, pad or pier, each at its measured place. */
 export function ObjectsPanel({ elementId }: { elementId: string }) {
@@ -89,11 +92,12 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
     ...Object.keys(ANCHORS),
     ...EMBED_KINDS,
   ];
-  const row = (key: string, name: string, fields: Field[], remove: () => void) => (
+  const row: Row = (key, name, fields, remove, flags = []) => (
     <ObjectRow
       key={key}
       name={name}
       fields={fields}
+      flags={flags}
       open={open === key}
       onOpen={() => {
         setOpen(open === key ? null : key);
@@ -140,7 +144,7 @@ function ObjectRows({
   put,
 }: {
   run: Run | undefined;
-  row: (key: string, name: string, fields: Field[], remove: () => void) => JSX.Element;
+  row: Row;
   field: (
     label: string,
     quantity: Quantity,
@@ -165,6 +169,9 @@ function ObjectRows({
             field('wide', 'M', o.widthM, (n) => set({ widthM: n })),
             field('sill', 'M', o.sillM, (n) => set({ sillM: n })),
             field('head', 'M', o.headM, (n) => set({ headM: n })),
+            ...(o.kind === 'pocket'
+              ? [field('deep', 'M', pocketDepth(o), (n) => set({ depthM: n }))]
+              : []),
           ],
           () => apply({ do: 'removeOpening', id: run.id, index: i }),
         );
@@ -179,8 +186,10 @@ function ObjectRows({
               field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })),
               field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })),
               field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n })),
+              field('wide', 'Mm', p.widthMm ?? null, (n) => put('plates', { ...p, widthMm: n })),
             ],
             () => apply({ do: 'remove', list: 'plates', id: p.id }),
+            plateFlags(p, (next) => put('plates', next)),
           ),
         )}
       {plan.anchors
@@ -197,6 +206,7 @@ function ObjectRows({
               field('out', 'Mm', a.projectionMm, (n) => put('anchors', { ...a, projectionMm: n })),
             ],
             () => apply({ do: 'remove', list: 'anchors', id: a.id }),
+            anchorFlags(a, (next) => put('anchors', next)),
           ),
         )}
       {plan.embeds
@@ -213,58 +223,6 @@ function ObjectRows({
             () => apply({ do: 'remove', list: 'embeds', id: e.id }),
           ),
         )}
-    </div>
-  );
-}
-
-function ObjectRow({
-  name,
-  fields,
-  open,
-  onOpen,
-  remove,
-}: {
-  name: string;
-  fields: Field[];
-  open: boolean;
-  onOpen: () => void;
-  remove: () => void;
-}) {
-  const { units } = usePour();
-  return (
-    <div className="py-1">
-      <div className="flex items-center gap-2">
-        <button
-          type="button"
-          className="min-h-12 flex-1 text-left font-semibold"
-          aria-expanded={open}
-          onClick={onOpen}
-        >
-          {name}
-        </button>
-        <button
-          type="button"
-          className="flex h-12 w-12 items-center justify-center text-chalk-t"
-          aria-label={`Remove ${name}`}
-          onClick={remove}
-        >
-          <Trash2 size={18} />
-        </button>
-      </div>
-      {open && (
-        <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4">
-          {fields.map((f) => (
-            <TypedField
-              key={f.label}
-              label={f.label}
-              quantity={f.quantity}
-              units={units}
-              value={f.value}
-              onCommit={f.set}
-            />
-          ))}
-        </div>
-      )}
     </div>
   );
 }

@@ -9,8 +9,12 @@ import { TypeThumb } from '../../drawing/TypeThumb.tsx';
 import { T } from '../../ui/Text.tsx';
 import { CellField } from './CellField.tsx';
 import { FormSystems } from './FormSystems.tsx';
-import { FOOTING, WALL, type Cell } from './schedule-cells.ts';
+import { type Cell, FOOTING, FOOTING_MORE, WALL, WALL_MORE } from './schedule-cells.ts';
 import { UsualNotice } from './UsualNotice.tsx';
+
+/** While cells are changed all of them stand there. */
+const ALL_FOOTING = [...FOOTING, ...FOOTING_MORE];
+const ALL_WALL = [...WALL, ...WALL_MORE];
 
 interface Row<Type> {
   type: Type;
@@ -31,7 +35,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
         <TypeTable
           title="Footings"
           list="footingTypes"
-          cells={FOOTING}
+          cells={plan.on ? ALL_FOOTING : FOOTING}
           types={footingTypes}
           currentMark={currentMark}
         />
@@ -40,7 +44,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
         <TypeTable
           title="Walls"
           list="wallTypes"
-          cells={WALL}
+          cells={plan.on ? ALL_WALL : WALL}
           types={wallTypes}
           currentMark={currentMark}
         />

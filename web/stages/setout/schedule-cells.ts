@@ -142,3 +142,63 @@ export const WALL: Cell<WallType>[] = [
   },
   lapCell(),
 ];
+
+/** Words of one line, where the drawing is named; empty for none. */
+const drawingCell = <Type extends { drawing?: string | undefined }>(): Cell<Type> => ({
+  id: 'drawing',
+  head: 'drawing',
+  text: (t) => t.drawing ?? 'not said',
+  read: (t, text) => {
+    const { drawing: _had, ...rest } = t;
+    const said = text.trim();
+    if (said === '' || said === 'not said') return rest as Type;
+    return said.length > 80 ? 'Longer than 80 characters.' : ({ ...rest, drawing: said } as Type);
+  },
+});
+
+/** Cells that are seldom looked at and have to be set somewhere: they stand there while cells are changed. */
+export const FOOTING_MORE: Cell<FootingType>[] = [
+  {
+    id: 'top',
+    head: 'more on top',
+    text: (t) => String(t.continuous.topCount),
+    read: (t, text) => {
+      const topCount = Number(text.trim());
+      return Number.isInteger(topCount) && topCount >= 0
+        ? { ...t, continuous: { ...t.continuous, topCount } }
+        : 'How many bars: 0, 2, 3…';
+    },
+  },
+  size(
+    'coverSide',
+    'cover at sides',
+    (t) => t.coverSideMm,
+    (t, mm) => ({ ...t, coverSideMm: mm }),
+  ),
+  size(
+    'coverTop',
+    'cover above',
+    (t) => t.coverTopMm,
+    (t, mm) => ({ ...t, coverTopMm: mm }),
+  ),
+  {
+    id: 'sides',
+    head: 'sides',
+    text: (t) => (t.unformed ? 'earth' : 'forms'),
+    read: (t, text) => {
+      const said = text.trim().toLowerCase();
+      if (said !== 'earth' && said !== 'forms') return 'Sides are forms or earth.';
+      return { ...t, unformed: said === 'earth' };
+    },
+  },
+  drawingCell(),
+];
+export const WALL_MORE: Cell<WallType>[] = [
+  size(
+    'outside',
+    'cover outside',
+    (t) => t.coverOutsideMm,
+    (t, mm) => ({ ...t, coverOutsideMm: mm }),
+  ),
+  drawingCell(),
+];
