@@ -43,6 +43,10 @@ async function parsed(text: string, name: string): Promise<unknown> {
   return value;
 }
 
+/** Everything that was read of sites and pours. */
+const ofSites = (key: unknown): boolean =>
+  typeof key === 'string' && /^\/api\/(sites|pours)/.test(key);
+
 /** Brings a site in from its file. @param done hears the id of the site that is in */
 export function BringSite({ done }: { done: (siteId: string) => void }) {
   const [problem, setProblem] = useState<Told | null>(null);
@@ -97,7 +101,7 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
           own={() => void store(read.raw)}
           merged={(id) => {
             setRead(null);
-            void Promise.all([mutateAll('/api/sites'), mutateAll('/api/pours')]);
+            void mutateAll(ofSites);
             done(id);
           }}
           onClose={() => {
