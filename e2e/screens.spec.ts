@@ -290,6 +290,7 @@ test('a broken site file names where it is wrong and stores nothing', async ({ p
   await expect(page.getByRole('alert')).toContainText('runs.0.type names F9');
   await expect(page.getByRole('button', { name: /Yard/ })).toHaveCount(0);
   await bring(JSON.stringify({ ...site, runs: [] }));
+  await page.getByRole('button', { name: 'A site of its own' }).click();
   await expect(page.getByRole('button', { name: /Yard/ })).toBeVisible();
 });
 

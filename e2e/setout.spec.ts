@@ -249,7 +249,7 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   const id = await pourId(page, 'P4');
   await page.goto(`${server.url}/pours/${id}/setout?tab=lists`);
   await page.getByRole('button', { name: 'Bring in a file' }).click();
-  await page.locator('input[type=file]').setInputFiles(file);
+  await page.getByRole('dialog').locator('input[type=file]').setInputFiles(file);
   await expect(page.getByLabel('Layer S-FOOTING-F2 becomes')).toHaveValue('F2');
   await expect(page.getByLabel('Layer TREES becomes')).toHaveValue('');
   await expect(page.getByRole('button', { name: 'Say the unit first' })).toBeDisabled();
@@ -271,7 +271,7 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   const back = path.join(server.dataDir, 'ours.dxf');
   fs.writeFileSync(back, dxf);
   await page.getByRole('button', { name: 'Bring in a file' }).click();
-  await page.locator('input[type=file]').setInputFiles(back);
+  await page.getByRole('dialog').locator('input[type=file]').setInputFiles(back);
   await expect(page.getByLabel('Layer FOOTING-F2 becomes')).toHaveValue('F2');
   await expect(page.getByLabel('Layer OUTLINE becomes')).toHaveValue('');
   await page.getByRole('button', { name: /^m\??$/ }).click();

@@ -1,6 +1,7 @@
-import { toJSONSchema, type z } from 'zod';
+import type { z } from 'zod';
 import { type Quantity, quantityOfField } from '#core/units';
 import { type Calculation, LARGEST } from '#core/kit';
+import { type Schema, shapeOf } from './schema-shape.ts';
 
 /** What a field of a calculation's input is, read from its schema: enough to draw a form or write a reference. */
 export interface FieldInfo {
@@ -19,21 +20,6 @@ export interface FieldInfo {
   whole: boolean;
   /** Fields of a group, or of each row of a list. */
   fields: FieldInfo[];
-}
-
-interface Schema {
-  type?: string;
-  enum?: (string | number)[];
-  const?: string | number;
-  anyOf?: Schema[];
-  default?: unknown;
-  items?: Schema;
-  properties?: Record<string, Schema>;
-  required?: string[];
-  minimum?: number;
-  maximum?: number;
-  exclusiveMinimum?: number;
-  exclusiveMaximum?: number;
 }
 
 /** A union of single values is a choice; a union with null is the other one, which may be empty. */
@@ -91,9 +77,7 @@ const known = new Map<z.ZodType, FieldInfo[]>();
 export function fieldsOf(calc: Pick<Calculation, 'input'>): FieldInfo[] {
   const before = known.get(calc.input);
   if (before) return before;
-  const found = fieldsIn(
-    toJSONSchema(calc.input, { io: 'input', unrepresentable: 'any' }) as Schema,
-  );
+  const found = fieldsIn(shapeOf(calc.input));
   known.set(calc.input, found);
   return found;
 }

@@ -51,7 +51,7 @@ const ofSites = (key: unknown): boolean =>
 export function BringSite({ done }: { done: (siteId: string) => void }) {
   const [problem, setProblem] = useState<Told | null>(null);
   const { data: sites } = useSWR<SiteSummary[], Error>('/api/sites', getJson);
-  const [read, setRead] = useState<{ raw: unknown } | null>(null);
+  const [read, setRead] = useState<{ raw: unknown; at: number } | null>(null);
   const attempt = async (act: () => Promise<void>) => {
     setProblem(null);
     try {
@@ -83,7 +83,7 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
     void attempt(async () => {
       const raw = await parsed(await file.text(), file.name);
       // Where there are sites it may be meant for one of them: that is asked.
-      if (sites?.length) setRead({ raw });
+      if (sites?.length) setRead({ raw, at: performance.now() });
       else await store(raw);
     });
   };
@@ -96,6 +96,7 @@ export function BringSite({ done }: { done: (siteId: string) => void }) {
       {problem && <FileNotice told={problem} />}
       {read && (
         <BringSheet
+          key={read.at}
           raw={read.raw}
           sites={sites ?? []}
           own={() => void store(read.raw)}
