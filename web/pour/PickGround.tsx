@@ -2,6 +2,7 @@ import { pointer } from 'd3';
 import { useMemo, useState } from 'react';
 import type { SitePlan } from '#core/model';
 import { outlinesOf, type Outline } from '#core/takeoff';
+import { textWidth, type Box as BoxAt } from '../drawing/free-spot.ts';
 import { fitted, type PlanScale } from '../drawing/plan-paper.ts';
 import { useSize } from '../drawing/useSize.ts';
 
@@ -86,6 +87,7 @@ export function PickGround({
               }}
             />
           ))}
+          <Names outlines={order} scale={scale} chosen={chosen} taken={taken} />
           {drag && far && (
             <rect
               x={Math.min(drag.x0, drag.x1)}
@@ -104,6 +106,49 @@ export function PickGround({
     </div>
   );
 }
+
+/** Names over the runs, as far as there is room: what is chosen first, then what no pour has. */
+function Names({
+  outlines,
+  scale,
+  chosen,
+  taken,
+}: {
+  outlines: Outline[];
+  scale: PlanScale;
+  chosen: ReadonlySet<string>;
+  taken: ReadonlyMap<string, string>;
+}) {
+  const rank = (o: Outline) => Number(!chosen.has(o.id)) * 2 + Number(taken.has(o.id));
+  const boxes: BoxAt[] = [];
+  return [...outlines]
+    .sort((a, b) => rank(a) - rank(b))
+    .map((o) => {
+      const m = middleOf(o, scale);
+      const w = textWidth(o.id, NAME_PX) + 8;
+      const box = { x: m.x - w / 2, y: m.y - 10, w, h: 20 };
+      if (boxes.some((b) => overlap(b, box))) return null;
+      boxes.push(box);
+      const on = chosen.has(o.id);
+      return (
+        <text
+          key={o.id}
+          x={m.x}
+          y={m.y + 5}
+          textAnchor="middle"
+          fontSize={NAME_PX}
+          className={on ? 'b' : 'b halo'}
+          style={on ? ON_INK : undefined}
+          pointerEvents="none"
+        >
+          {o.id}
+        </text>
+      );
+    });
+}
+const NAME_PX = 14;
+const overlap = (a: BoxAt, b: BoxAt): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 /** A name over a run that may be narrower than it. */
 const ON_INK = {
@@ -127,7 +172,6 @@ function Shape({
   code: string | undefined;
   onPress: () => void;
 }) {
-  const m = middleOf(outline, scale);
   const free = code === undefined ? 'var(--fresh-2)' : 'var(--ground)';
   return (
     <g
@@ -151,17 +195,6 @@ function Shape({
         strokeWidth={on ? 2.5 : 1.25}
         strokeDasharray={code && !on ? '4 3' : undefined}
       />
-      <text
-        x={m.x}
-        y={m.y + 5}
-        textAnchor="middle"
-        fontSize="14"
-        className={on ? 'b' : 'b halo'}
-        style={on ? ON_INK : undefined}
-        pointerEvents="none"
-      >
-        {outline.id}
-      </text>
     </g>
   );
 }

@@ -117,7 +117,7 @@ export const WideRail = memo(function WideRail({ stage }: { stage: StageId | 'wo
         </span>
       </Link>
       <StationTabs stage={stage} />
-      <div className="flex shrink-0 items-center gap-4 pl-2 pr-4 text-[14px] leading-5 text-rail-ink2">
+      <div className="flex shrink-0 items-center gap-2.5 pl-1 pr-3 text-[14px] leading-5 text-rail-ink2">
         <div className="hidden whitespace-nowrap xl:block">
           {weather.air && (
             <>
