@@ -86,5 +86,8 @@ export default defineConfig({
       },
     },
   },
-  server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:4180' } },
+  server: {
+    port: 5173,
+    proxy: { '/api': 'http://127.0.0.1:4180', '/docs': 'http://127.0.0.1:4180' },
+  },
 });

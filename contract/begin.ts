@@ -2,12 +2,15 @@ import { z } from 'zod';
 import { siteHeadSchema } from '#core/begin';
 import { anyNumber, oneLine } from '#core/kit';
 import { measure, pourDocSchema } from '#core/model';
+import { currencySchema } from '#core/units';
 
 /** Bodies of what begins, changes and ends sites and pours. */
 const version = () => z.number({ error: 'must be the version you read' }).int();
 
 /** What a site is called and where, and whether it is out of the way; what is left out stays. */
 export const putHeadBody = siteHeadSchema.partial().extend({
+  /** `null` goes back to bare figures. */
+  currency: currencySchema.nullable().optional(),
   version: version(),
   archived: z.boolean({ error: 'must be true or false' }).optional(),
 });

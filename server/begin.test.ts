@@ -80,10 +80,16 @@ describe('a site from nothing', () => {
   test('is renamed, moved and archived over the version that was read', async () => {
     const { id, answer } = await newOne();
     const head = (body: object) => foreman.put(`/api/sites/${id}/head`).send(body);
-    await head({ version: answer.version, name: 'Ostrander Barn', archived: true }).expect(200);
+    await head({ version: answer.version, currency: 'CHF' }).expect(200);
+    expect((await api.sites.export(id)).currency).toBe('CHF');
+    await head({ version: answer.version + 1, currency: null }).expect(200);
+    expect((await api.sites.export(id)).currency).toBeUndefined();
+    const archived = { name: 'Ostrander Barn', archived: true };
+    await head({ version: answer.version + 2, ...archived }).expect(200);
+    await head({ version: answer.version + 3, name: 'Other' }).expect(409);
     await head({ version: answer.version, name: 'Late' }).expect(409);
-    await head({ version: answer.version + 1, timeZone: 'Mars/Base' }).expect(400);
-    const resources = { version: answer.version + 1, crew: [{ name: 'A. Lind' }] };
+    await head({ version: answer.version + 3, timeZone: 'Mars/Base' }).expect(400);
+    const resources = { version: answer.version + 3, crew: [{ name: 'A. Lind' }] };
     const shut = await foreman.put(`/api/sites/${id}/resources`).send(resources).expect(409);
     expect(bodyOf(shut).detail).toMatch(/archived/);
     expect((await api.sites.list()).find((s) => s.id === id)).toMatchObject({

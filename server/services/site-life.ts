@@ -27,6 +27,18 @@ interface By {
   at: string;
 }
 
+/** What of a site's head is changed; a currency of null goes back to bare figures. */
+type HeadChange = Partial<Omit<SiteHead, 'currency'>> & {
+  currency?: string | null | undefined;
+  archived?: boolean | undefined;
+};
+
+function withCurrency(site: SiteFile, currency: string | null | undefined): SiteFile {
+  if (currency === undefined) return site;
+  const { currency: _had, ...rest } = site;
+  return currency === null ? rest : { ...rest, currency };
+}
+
 /** How sites and pours come to be, change what they are, and end. */
 export class SiteLife {
   readonly #db: Db;
@@ -63,17 +75,23 @@ export class SiteLife {
   async head(
     id: string,
     version: number,
-    change: Partial<SiteHead> & { archived?: boolean | undefined },
+    { currency, ...change }: HeadChange,
   ): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
       const site = await siteAt(tx, id, version);
+      // Of what is archived only that is taken back.
+      if (change.archived !== false) refuseArchived(site);
       const profile = change.ruleProfile ?? site.ruleProfile;
       if (profile !== site.ruleProfile && (await isLogged(tx, id)))
         throw notStored('The site', [
           { path: 'ruleProfile', message: 'cannot change: its pours were logged by other rules' },
         ]);
       const pours = (await poursOf(tx, id)).map((r) => r.doc);
-      const whole = parse(siteFileSchema, { ...site, ...change, pours }, 'The site');
+      const whole = parse(
+        siteFileSchema,
+        { ...withCurrency(site, currency), ...change, pours },
+        'The site',
+      );
       await storeSite(tx, id, version + 1, whole);
       await tx.updateTable('site').set({ name: whole.name }).where('id', '=', id).execute();
       return { version: version + 1 };

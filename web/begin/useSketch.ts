@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { v4 as uuid } from 'uuid';
 import {
   drawSketch,
   type LengthsTo,
@@ -48,7 +49,7 @@ const KEPT = 'new-site';
 const fresh = (): Draft => {
   const us = navigator.language === 'en-US';
   return {
-    id: crypto.randomUUID(),
+    id: uuid(),
     name: '',
     where: '',
     place: '',

@@ -2,6 +2,7 @@ import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { mutate } from 'swr';
+import { v4 as uuid } from 'uuid';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { groupsOf, newPour, offeredTitle, ringOf, unpoured } from '#core/begin';
 import { elementsText, type PourDoc } from '#core/model';
@@ -206,7 +207,7 @@ function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefi
 /** Sends the pour under one id, however often it is tried. */
 function useMaking(siteId: string, choice: ReturnType<typeof useChoice>) {
   const navigate = useNavigate();
-  const id = useRef(crypto.randomUUID());
+  const id = useRef(uuid());
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const [codeError, setCodeError] = useState<string>();

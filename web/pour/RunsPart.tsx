@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { v4 as uuid } from 'uuid';
 import type { PourAnswer, SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { freeCode } from '#core/begin';
 import { elementIds, labelsByElement, lengthOf, runOf } from '#core/model';
@@ -88,7 +89,7 @@ function CutForm({
   element: string;
 }) {
   const { site, pour } = record;
-  const id = useRef(crypto.randomUUID());
+  const id = useRef(uuid());
   const [atM, setAtM] = useState<number | null>(null);
   const code = freeCode(of.site.pours.map((p) => p.code));
   const run = runOf(site, element);

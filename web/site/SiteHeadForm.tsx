@@ -31,7 +31,11 @@ export function SiteHeadForm({ of, changed }: { of: SiteAnswer<SiteFile>; change
   const { site } = of;
   const [place, setPlace] = useState(() => placeText(site));
   const form = usePostForm(siteHeadSchema, headOf(site), async (body) => {
-    await sendJson('PUT', `/api/sites/${of.id}/head`, { version: of.version, ...body });
+    await sendJson('PUT', `/api/sites/${of.id}/head`, {
+      version: of.version,
+      ...body,
+      currency: body.currency ?? null,
+    });
     say('The site is changed.');
     changed();
   });
