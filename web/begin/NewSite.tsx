@@ -169,15 +169,17 @@ function MakeLine({ work, make }: { work: SketchWork; make: Making }) {
           Without a plan yet
         </button>
       )}
-      <button
-        type="button"
-        className="btn"
-        disabled={make.busy || !make.whole}
-        onClick={() => void make.go(true)}
-      >
-        Make the site
-        <ArrowRight size={22} aria-hidden="true" />
-      </button>
+      {!nothing && (
+        <button
+          type="button"
+          className="btn"
+          disabled={make.busy || !make.whole}
+          onClick={() => void make.go(true)}
+        >
+          Make the site
+          <ArrowRight size={22} aria-hidden="true" />
+        </button>
+      )}
     </footer>
   );
 }

@@ -6,7 +6,7 @@ import { Dimension } from '../drawing/Dimension.tsx';
 import { GridBubbles } from '../drawing/GridBubbles.tsx';
 import { gridLines } from '../drawing/grid-lines.ts';
 import { dimensionStrings } from '../drawing/PlanDimensions.tsx';
-import { fitted } from '../drawing/plan-paper.ts';
+import { fitted, type PlanScale } from '../drawing/plan-paper.ts';
 import { useSize } from '../drawing/useSize.ts';
 import { Big, T } from '../ui/Text.tsx';
 
@@ -71,13 +71,32 @@ export function SketchGround({ sketch, drawn, figures, units }: Props) {
           ))}
         </svg>
       )}
-      <Figures sketch={sketch} figures={figures} units={units} />
+      <Figures
+        sketch={sketch}
+        figures={figures}
+        units={units}
+        at={box.width > 20 ? freeMiddle(drawn, scale) : null}
+      />
     </div>
   );
 }
 
-/** In the middle of the sheet: the figure the first length already gives. */
-function Figures({ sketch, figures, units }: Omit<Props, 'drawn'>) {
+/** The middle of what a shape encloses where there is most room: of an L its upper part, of two bays the first; px. */
+function freeMiddle({ traced: { nodes } }: Sketched, scale: PlanScale) {
+  const spot = (id: string) => nodes.find((n) => n.id === id);
+  const from = spot('A1');
+  const to = spot('B3') && !spot('B1') ? spot('B3') : (spot('B2') ?? spot('A2'));
+  if (!from || !to || from.yM === to.yM) return null;
+  return { left: scale.x((from.xM + to.xM) / 2), top: scale.y((from.yM + to.yM) / 2) };
+}
+
+/** Inside the shape: the figure the first length already gives. */
+function Figures({
+  sketch,
+  figures,
+  units,
+  at,
+}: Omit<Props, 'drawn'> & { at: { left: number; top: number } | null }) {
   const { concreteM3, formM2, lengthM, diagonalM, whole } = figures;
   if (concreteM3 === 0)
     return (
@@ -88,7 +107,10 @@ function Figures({ sketch, figures, units }: Omit<Props, 'drawn'>) {
   const runs = sketch.shape !== 'pads' && sketch.shape !== 'piece';
   const closed = runs ? 'closed' : 'all typed';
   return (
-    <div className="pointer-events-none absolute inset-0 flex flex-col items-center justify-center text-center">
+    <div
+      className="pointer-events-none absolute flex -translate-x-1/2 -translate-y-1/2 flex-col items-center bg-ground px-3 py-1 text-center"
+      style={at ?? { left: '50%', top: '50%' }}
+    >
       <Big figure={volume(concreteM3, units, 1)} size={72} />
       <p className="mt-2 font-semibold">of concrete, {whole ? closed : 'so far'}</p>
       <p className="text-ink2 max-sm:hidden">

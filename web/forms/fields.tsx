@@ -77,7 +77,10 @@ export function QuantityList({
   const { units } = useSite();
   const { field } = useController({ name });
   const [text, setText] = useState(() =>
-    (field.value as number[]).map((v) => fieldText(toShown(v, quantity, units))).join(', '),
+    (field.value as number[])
+      // As it is said: what a file has to the last digit is not shown so.
+      .map((v) => fieldText(Number(toShown(v, quantity, units).toPrecision(4))))
+      .join(', '),
   );
   return (
     <FormField
