@@ -66,6 +66,35 @@ test('the list of pours has no accessibility violation in either theme', async (
   expect(await violations(page, 'pours')).toEqual([]);
 });
 
+test('no screen or sheet of a site has an accessibility violation in either theme', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server);
+  const sites = await page.evaluate(
+    async () => (await fetch('/api/sites')).json() as Promise<{ id: string; name: string }[]>,
+  );
+  const site = `${server.url}/sites/${sites.find((s) => s.name.startsWith('Quill'))?.id ?? ''}`;
+  const look = async (url: string, name: string, role: 'button' | 'dialog' | 'list' = 'button') => {
+    await page.goto(url);
+    await page.getByRole(role, { name }).first().waitFor();
+    expect(await violations(page, url)).toEqual([]);
+  };
+  await page.goto(`${server.url}/new`);
+  await page.getByLabel('north side').fill('12');
+  expect(await violations(page, 'a new site')).toEqual([]);
+  await look(site, 'Lists of the site', 'list');
+  await look(`${site}/pour`, 'all pads');
+  await look(`${site}?sheet=plants`, 'Plants', 'dialog');
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Change P2' }).click();
+  const sheet = page.getByRole('dialog');
+  for (const part of ['What and when', 'Runs', 'Order and stripping', 'Standing']) {
+    await sheet.getByRole('button', { name: part, exact: true }).click();
+    expect(await violations(page, `a pour, ${part}`)).toEqual([]);
+  }
+});
+
 for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
   test(`${what} has an accessibility violation in either theme`, async ({ page, server }) => {
     await signIn(page, server);
