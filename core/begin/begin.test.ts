@@ -170,6 +170,10 @@ describe('what a sketch comes to while it is typed', () => {
       expect.closeTo(72 / 27, 4),
       expect.closeTo(256 / 27, 4),
     ]);
+    expect(both.after.map((a) => a.addedM3 / M3_PER_YD3)).toEqual([
+      expect.closeTo(72 / 27, 4),
+      expect.closeTo((256 - 72) / 27, 4),
+    ]);
     expect(both.lengthM / M_PER_FT).toBeCloseTo(128, 3);
     expect((both.diagonalM ?? 0) / M_PER_FT).toBeCloseTo(Math.hypot(36, 28), 3);
     // Sides of the footing on both faces: 2 × 128 ft long, 1 ft high

@@ -13,8 +13,8 @@ export interface SketchFigures {
   /** Both diagonals of a ring of four corners; null for other shapes, and before it closes. */
   diagonalM: number | null;
   whole: boolean;
-  /** Concrete once each of what is wanted has been typed, in that order, as far as it has been. */
-  after: { id: string; concreteM3: number }[];
+  /** Concrete once each of what is wanted has been typed, in that order, as far as it has been; and what each added. */
+  after: { id: string; concreteM3: number; addedM3: number }[];
 }
 
 /** A sketch as a site that only its drawing is wanted of. @param only these elements of it; all where it is left out */
@@ -51,10 +51,14 @@ export function sketchFigures(sketch: Sketch): SketchFigures {
   const site = sketchSite(sketch, 'metric', new Set(known));
   const { totals } = takeOffOf(site);
   const wanted = WANTED[sketch.shape].map((w) => w.id);
+  let before = 0;
   const after = wanted.flatMap((id, i) => {
     if (sketch.typed[id] == null) return [];
     const typed = Object.fromEntries(wanted.slice(0, i + 1).map((w) => [w, sketch.typed[w]]));
-    return [{ id, concreteM3: knownVolume({ ...sketch, typed }) }];
+    const concreteM3 = knownVolume({ ...sketch, typed });
+    const addedM3 = concreteM3 - before;
+    before = concreteM3;
+    return [{ id, concreteM3, addedM3 }];
   });
   const square = (sketch.shape === 'ring' || sketch.shape === 'beam') && traced.whole;
   const [a, , , d] = traced.nodes;

@@ -122,3 +122,9 @@ export const takeoff = calculation({
     return result;
   },
 });
+
+/** Neat concrete of some elements of a site, m³: overlaps counted once over the whole site. */
+export const concreteOf = (site: SitePlan, ids: ReadonlySet<string>): number =>
+  takeOffOf(site)
+    .elements.filter((e) => ids.has(e.id))
+    .reduce((sum, e) => sum + e.concreteM3, 0);

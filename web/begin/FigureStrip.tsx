@@ -13,12 +13,11 @@ export function FigureStrip({ figures, units }: { figures: SketchFigures; units:
       </div>
       <div className="mt-1 flex h-7 border-2 border-ink">
         {after.map((a, i) => {
-          const own = a.concreteM3 - (after[i - 1]?.concreteM3 ?? 0);
           return (
             <span
               key={a.id}
               className={`flex items-center overflow-hidden whitespace-nowrap border-r border-ink pl-2 text-[14px] font-semibold ${i % 2 ? 'bg-fresh-2' : 'bg-fresh text-[var(--on-fresh)]'}`}
-              style={{ width: `${(own / most) * 100}%` }}
+              style={{ width: `${(a.addedM3 / most) * 100}%` }}
             >
               {a.id} {textOf(volume(a.concreteM3, units, 1))}
             </span>

@@ -30,8 +30,7 @@ export function LengthRows({ work, finish }: { work: SketchWork; finish: () => v
     const i = figures.after.findIndex((a) => a.id === id);
     const now = figures.after[i];
     if (!now) return '';
-    const before = figures.after[i - 1]?.concreteM3 ?? 0;
-    const added = textOf(volume(now.concreteM3 - before, units, 1));
+    const added = textOf(volume(now.addedM3, units, 1));
     return i === 0 ? added : `+ ${added}`;
   };
   return (

@@ -1,9 +1,9 @@
-import { ArrowLeft, ArrowRight } from 'lucide-react';
+import { ArrowRight } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { LENGTHS_TO, MADE_OF } from '#core/begin';
 import { textOf, volume } from '#core/units';
-import { HelpButton } from '../app/HelpButton.tsx';
+import { BackRail } from '../app/BackRail.tsx';
 import { FigureStrip } from './FigureStrip.tsx';
 import { Choice } from './Choice.tsx';
 import { HeadFields } from './HeadFields.tsx';
@@ -22,18 +22,11 @@ export function NewSite() {
   const { draft, figures } = work;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <header className="rail flex items-stretch bg-rail text-rail-ink">
-        <Link to="/" className="flex min-h-[72px] items-center gap-2 px-5 text-rail-ink2">
-          <ArrowLeft size={20} aria-hidden="true" />
-          Pours
-        </Link>
-        <div className="min-w-0 bg-ground px-4 py-3.5 text-ink">
-          <h1 className="head truncate text-[20px] leading-6">{draft.name.trim() || 'New site'}</h1>
-          <p className="text-[14px] leading-5">kept on this device until it is made</p>
-        </div>
-        <span className="flex-1" />
-        <HelpButton of="new" />
-      </header>
+      <BackRail
+        title={draft.name.trim() || 'New site'}
+        tells="kept on this device until it is made"
+        help="new"
+      />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <div className="flex min-h-[230px] flex-col max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:h-[230px] max-lg:border-b-2 max-lg:border-ink max-lg:bg-ground lg:min-h-0">
           <div className="min-h-0 flex-1">

@@ -1,12 +1,10 @@
-import { ArrowLeft } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import useSWR from 'swr';
 import type { Invitation, PersonRow } from '../../contract/index.ts';
 import { HOLD_NAME } from '#core/model';
 import { counted } from '#core/units';
 import { useSession } from '../app/session.tsx';
-import { HelpButton } from '../app/HelpButton.tsx';
+import { BackRail } from '../app/BackRail.tsx';
 import { getJson } from '../sync/api.ts';
 import { AddPerson } from './AddPerson.tsx';
 import { PersonActs } from './PersonActs.tsx';
@@ -90,15 +88,7 @@ export function People() {
   const people = [...(data ?? [])].sort((a, b) => Number(a.removed) - Number(b.removed));
   return (
     <div className="flex min-h-dvh flex-col">
-      <header className="rail flex items-center gap-4 bg-rail px-5 py-3.5 text-rail-ink">
-        <Link to="/" className="flex min-h-12 items-center gap-2 text-rail-ink2">
-          <ArrowLeft size={20} aria-hidden="true" />
-          Pours
-        </Link>
-        <h1 className="head text-[24px] leading-7">People</h1>
-        <span className="flex-1" />
-        <HelpButton of="people" />
-      </header>
+      <BackRail title="People" tells="who may sign in, and as what" help="people" />
       <main className="mx-auto w-full max-w-[1040px] flex-1 px-5 pb-10 pt-4">
         {!foreman && <p className="text-[18px]">The foreman keeps the list of people.</p>}
         {error && (

@@ -1,4 +1,4 @@
-import { ArrowLeft, ArrowRight } from 'lucide-react';
+import { ArrowRight } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { mutate } from 'swr';
@@ -6,9 +6,9 @@ import { v4 as uuid } from 'uuid';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { groupsOf, newPour, offeredTitle, ringOf, unpoured } from '#core/begin';
 import { elementsText, type PourDoc } from '#core/model';
-import { takeOffOf } from '#core/takeoff';
+import { concreteOf } from '#core/takeoff';
 import { textOf, volume } from '#core/units';
-import { HelpButton } from '../app/HelpButton.tsx';
+import { BackRail } from '../app/BackRail.tsx';
 import { ApiProblem, sendJson } from '../sync/api.ts';
 import { useSiteClock } from '../sync/clock.ts';
 import { useSiteAnswer } from '../site/useSiteAnswer.ts';
@@ -23,21 +23,7 @@ export function NewPour() {
   const { data, error } = useSiteAnswer(siteId);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <header className="rail flex items-stretch bg-rail text-rail-ink">
-        <Link
-          to={`/?site=${siteId}`}
-          className="flex min-h-[72px] items-center gap-2 px-5 text-rail-ink2"
-        >
-          <ArrowLeft size={20} aria-hidden="true" />
-          Pours
-        </Link>
-        <div className="min-w-0 bg-ground px-4 py-3.5 text-ink">
-          <h1 className="head truncate text-[20px] leading-6">New pour</h1>
-          <p className="truncate text-[14px] leading-5">{data?.site.name}</p>
-        </div>
-        <span className="flex-1" />
-        <HelpButton of="newPour" />
-      </header>
+      <BackRail title="New pour" tells={data?.site.name ?? ''} site={siteId} help="newPour" />
       {error && <p className="p-5 font-semibold text-chalk-t">{error.message}</p>}
       {data && <Choosing of={data} />}
     </div>
@@ -120,9 +106,7 @@ function Chosen({ of, like }: { of: SiteAnswer<SiteFile>; like: PourDoc | undefi
   const left = unpoured(site, site.pours);
   const last = site.runs.find((r) => r.id === ids.at(-1));
   const twice = ids.filter((id) => taken.has(id));
-  const volumeM3 = takeOffOf(site)
-    .elements.filter((e) => chosen.has(e.id))
-    .reduce((sum, e) => sum + e.concreteM3, 0);
+  const volumeM3 = concreteOf(site, chosen);
   return (
     <>
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">

@@ -1,9 +1,8 @@
-import { ArrowLeft } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { useSession } from '../app/session.tsx';
-import { HelpButton } from '../app/HelpButton.tsx';
+import { BackRail } from '../app/BackRail.tsx';
 import { SiteContext } from '../app/site-context.tsx';
 import { useFocus } from '../app/useFocus.ts';
 import { lazily } from '../ui/lazily.tsx';
@@ -22,25 +21,14 @@ export function SiteScreen() {
   const { sheet } = useFocus();
   return (
     <div className="flex min-h-dvh flex-col">
-      <header className="rail flex items-stretch bg-rail text-rail-ink">
-        <Link
-          to={`/?site=${siteId}`}
-          className="flex min-h-[72px] items-center gap-2 px-5 text-rail-ink2"
-        >
-          <ArrowLeft size={20} aria-hidden="true" />
-          Pours
-        </Link>
-        <div className="min-w-0 bg-ground px-4 py-3.5 text-ink">
-          <h1 className="head truncate text-[20px] leading-6">{data?.site.name ?? 'Site'}</h1>
-          <p className="text-[14px] leading-5">
-            {data?.site.archived
-              ? 'archived, read only'
-              : 'what it is, and what there is to plan with'}
-          </p>
-        </div>
-        <span className="flex-1" />
-        <HelpButton of="site" />
-      </header>
+      <BackRail
+        title={data?.site.name ?? 'Site'}
+        tells={
+          data?.site.archived ? 'archived, read only' : 'what it is, and what there is to plan with'
+        }
+        site={siteId}
+        help="site"
+      />
       <main className="mx-auto w-full max-w-[1200px] flex-1 px-5 pb-12 pt-4">
         {error && (
           <p role="alert" className="font-semibold text-chalk-t">

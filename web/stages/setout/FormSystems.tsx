@@ -2,14 +2,12 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { FormSystem } from '#core/model';
 import { freeName, nextForms } from '#core/siteplan';
-import { distanceText, type Quantity, quantityText, type UnitSystem } from '#core/units';
+import type { Quantity } from '#core/units';
+import { formSystemText } from '#core/words';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { T } from '../../ui/Text.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { CellField } from './CellField.tsx';
-
-const said = (f: FormSystem, u: UnitSystem): string =>
-  `holds ${quantityText(f.ratingKPa, 'KPa', u)}, ${f.kind === 'foam' ? `foam blocks ${distanceText(f.panelWidthM, u)} long` : `panels ${distanceText(f.panelWidthM, u)} wide, ${f.tiesPerJoint} ties a joint${f.panelHeightM === undefined ? '' : ` in ${distanceText(f.panelHeightM, u)}`}, ${f.walers} walers`}, ${f.greatestLiftM === undefined ? '' : `lifts up to ${distanceText(f.greatestLiftM, u)}, `}${f.brace ? `a brace every ${distanceText(f.brace.spacingM, u)}${f.brace.pushOnly ? ' that only pushes' : ''}` : 'no braces'}`;
 
 /** The form systems of the site, each as its maker describes it, and the one the walls of this pour stand in. */
 export function FormSystems() {
@@ -83,7 +81,7 @@ export function FormSystems() {
               )}
             </div>
             <p className="text-ink2">
-              <T>{said(f, units)}</T>
+              <T>{formSystemText(f, units)}</T>
             </p>
             {on && open === f.mark && <FormFields system={f} />}
           </div>
