@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
@@ -23,10 +24,25 @@ const withoutJsonSchema: Plugin = {
   },
 };
 
+/**
+ * The charts' scales put numbers between numbers. The library's general interpolation, which they ask for, brings every colour
+ * space along: for the scales it is answered with its numbers alone.
+ */
+const numbersForScales: Plugin = {
+  name: 'numbers-for-scales',
+  enforce: 'pre',
+  resolveId(source, importer) {
+    if (source !== 'd3-interpolate' || !/node_modules\/d3-scale\//.test(importer ?? ''))
+      return null;
+    return fileURLToPath(new URL('web/drawing/interpolate-numbers.ts', import.meta.url));
+  },
+};
+
 export default defineConfig({
   publicDir: 'web/public',
   plugins: [
     withoutJsonSchema,
+    numbersForScales,
     react(),
     tailwindcss(),
     VitePWA({
@@ -70,16 +86,20 @@ export default defineConfig({
     sourcemap: false,
     // Which file brings which: the size of the first load is counted by it.
     manifest: true,
+    // Every script with parts would carry a list of all that those parts want: a tenth of what a phone first fetches. What is not
+    // open yet is fetched at rest anyhow.
+    modulePreload: {
+      polyfill: false,
+      resolveDependencies: (_file, wanted, { hostType }) => (hostType === 'html' ? wanted : []),
+    },
     rolldownOptions: {
-      // The polygon library names no side effects and has none: of it only what is called is sent.
-      treeshake: { moduleSideEffects: [{ test: /clipper2-ts/, sideEffects: false }] },
       // What every screen stands on is a file of its own, which stays kept when only ours changes.
       output: {
         codeSplitting: {
           groups: [
             {
               name: 'base',
-              test: /node_modules\/(react|react-dom|react-router|scheduler|swr|zod|idb)\//,
+              test: /node_modules\/(react|react-dom|react-router|react-error-boundary|scheduler|swr|use-sync-external-store|dequal|zod|idb|uuid|suncalc|@date-fns)\//,
             },
           ],
         },

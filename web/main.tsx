@@ -1,10 +1,10 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router/dom';
+import { BrowserRouter } from 'react-router';
 import { mutate } from 'swr';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
-import { fetchScreens, router } from './router.tsx';
+import { fetchScreens, Screens } from './router.tsx';
 import { hearFailures } from './sync/told.ts';
 import './styles.css';
 import { lazily } from './ui/lazily.tsx';
@@ -20,7 +20,9 @@ if (root)
   createRoot(root).render(
     <StrictMode>
       <SessionGate>
-        <RouterProvider router={router} />
+        <BrowserRouter>
+          <Screens />
+        </BrowserRouter>
       </SessionGate>
       <Messages />
     </StrictMode>,

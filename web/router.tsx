@@ -1,8 +1,10 @@
-import { lazy, Suspense, type ReactNode } from 'react';
-import { createBrowserRouter, Navigate, Outlet, useParams, type RouteObject } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-router';
 import { STAGE_IDS } from '#core/view';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
+import { fetchParts } from './ui/lazily.tsx';
 
 /**
  * Screens are fetched when they are first opened, so that a phone shows the one it asks for as soon as can be; the others
@@ -22,11 +24,13 @@ const screens = {
   workbench: () => import('./stages/workbench/page.tsx'),
 };
 
-/** Fetches every screen that has not been opened yet. Without signal it is tried again when there is some. */
+/** Fetches every screen that has not been opened yet, with its parts. Without signal it is tried again when there is some. */
 export function fetchScreens(): void {
-  void Promise.all(Object.values(screens).map((load) => load())).catch(() => {
-    window.addEventListener('online', fetchScreens, { once: true });
-  });
+  Promise.all(Object.values(screens).map((load) => load()))
+    .then(fetchParts)
+    .catch(() => {
+      window.addEventListener('online', fetchScreens, { once: true });
+    });
 }
 
 function PourLayout() {
@@ -46,40 +50,47 @@ const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
  */
 function screen(load: (typeof screens)[keyof typeof screens]) {
   const Fetched = lazy(async () => ({ default: (await load()).Component }));
-  return (
-    <Suspense fallback={<OneMoment />}>
-      <Fetched />
-    </Suspense>
-  );
+  return function Screen() {
+    // What took a screen down says so until one goes elsewhere.
+    const { pathname } = useLocation();
+    return (
+      <ErrorBoundary FallbackComponent={PageFault} resetKeys={[pathname]}>
+        <Suspense fallback={<OneMoment />}>
+          <Fetched />
+        </Suspense>
+      </ErrorBoundary>
+    );
+  };
 }
 
-const workbench = screen(screens.workbench);
-const stage = (path: string, element: ReactNode): RouteObject => ({
-  path,
-  element,
-  ErrorBoundary: PageFault,
-});
+const Pours = screen(screens.pours);
+const NewSite = screen(screens.begin);
+const Site = screen(screens.site);
+const NewPour = screen(screens.newPour);
+const People = screen(screens.people);
+const Workbench = screen(screens.workbench);
+const STAGES = STAGE_IDS.map((id) => ({ id, Stage: screen(screens[id]) }));
 
-export const router = createBrowserRouter([
-  {
-    ErrorBoundary: PageFault,
-    children: [
-      { path: '/', element: screen(screens.pours) },
-      {
-        path: '/pours/:pourId',
-        Component: PourLayout,
-        children: [
-          { index: true, element: <Navigate to="setout" replace /> },
-          ...STAGE_IDS.map((id) => stage(id, screen(screens[id]))),
-          stage('workbench', workbench),
-          stage('workbench/:calc', workbench),
-        ],
-      },
-      { path: '/new', element: screen(screens.begin) },
-      { path: '/sites/:siteId', element: screen(screens.site) },
-      { path: '/sites/:siteId/pour', element: screen(screens.newPour) },
-      { path: '/people', element: screen(screens.people) },
-      { path: '*', element: <Navigate to="/" replace /> },
-    ],
-  },
-]);
+/** The addresses of the app, each with its screen. */
+export function Screens() {
+  return (
+    <ErrorBoundary FallbackComponent={PageFault}>
+      <Routes>
+        <Route path="/" element={<Pours />} />
+        <Route path="/pours/:pourId" element={<PourLayout />}>
+          <Route index element={<Navigate to="setout" replace />} />
+          {STAGES.map(({ id, Stage }) => (
+            <Route key={id} path={id} element={<Stage />} />
+          ))}
+          <Route path="workbench" element={<Workbench />} />
+          <Route path="workbench/:calc" element={<Workbench />} />
+        </Route>
+        <Route path="/new" element={<NewSite />} />
+        <Route path="/sites/:siteId" element={<Site />} />
+        <Route path="/sites/:siteId/pour" element={<NewPour />} />
+        <Route path="/people" element={<People />} />
+        <Route path="*" element={<Navigate to="/" replace />} />
+      </Routes>
+    </ErrorBoundary>
+  );
+}

@@ -1,5 +1,6 @@
 import type { Opening, SitePlan, WallType } from '#core/model';
-import { boxed, leftOf, outside, type Boxed } from './geometry.ts';
+import { leftOf } from './convex.ts';
+import { boxed, outside, type Boxed } from './geometry.ts';
 import { ringArea } from './ring.ts';
 import type { Point, Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';

@@ -1,23 +1,5 @@
-import { type Point, type Ring, ringArea } from './ring.ts';
-import { booleanArea, differenceOf } from './polygon-library.ts';
-
-/** The part of a ring on the left of the directed line through `at` along `dir`. Exact in doubles, no library grid. */
-export function leftOf(ring: Ring, at: Point, dir: Point): Ring {
-  const side = (p: Point) => dir.x * (p.y - at.y) - dir.y * (p.x - at.x);
-  const out: Ring = [];
-  for (let i = 0; i < ring.length; i += 1) {
-    const p = ring[i] as Point;
-    const q = ring[(i + 1) % ring.length] as Point;
-    const sp = side(p);
-    const sq = side(q);
-    if (sp >= 0) out.push(p);
-    if ((sp > 0 && sq < 0) || (sp < 0 && sq > 0)) {
-      const t = sp / (sp - sq);
-      out.push({ x: p.x + t * (q.x - p.x), y: p.y + t * (q.y - p.y) });
-    }
-  }
-  return out.length >= 3 && Math.abs(ringArea(out)) > 1e-12 ? out : [];
-}
+import type { Point, Ring } from './ring.ts';
+import { differenceOf, sharedArea } from './convex.ts';
 
 /** A ring with the box it lies in. */
 export interface Boxed {
@@ -48,16 +30,16 @@ const near = (a: Boxed, b: Boxed): boolean =>
 const OVERLAP_M2 = 1e-6;
 
 /**
- * What is left of `rings` outside `taken`. The polygon library works on a 1e-7 m grid, so it is asked only
- * where there is a real overlap; rings that merely touch keep their exact corners.
+ * What is left of `rings` outside `taken`. Rings are parted only where there is a real overlap; those that merely touch keep
+ * their corners.
  */
 export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
   let left = rings.map(boxed);
   for (const t of taken) {
     // Most rings of a site are nowhere near each other: nothing is made anew for those.
-    if (left.some((r) => near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2))
+    if (left.some((r) => near(r, t) && sharedArea(r.ring, t.ring) > OVERLAP_M2))
       left = left.flatMap((r) =>
-        near(r, t) && booleanArea(r.ring, t.ring) > OVERLAP_M2
+        near(r, t) && sharedArea(r.ring, t.ring) > OVERLAP_M2
           ? differenceOf(r.ring, t.ring).map(boxed)
           : [r],
       );

@@ -92,7 +92,7 @@ export const takeoff = calculation({
     'Neat concrete volume, contact area of forms and length of every run, pad and pier of a site plan.',
   formula:
     'Σ over level bands of (plan area of the element, mitred at shared nodes, less openings, overlaps counted once) × height; forms: Σ exposed outline × height, and heads and sills.',
-  source: 'Solid geometry; polygon overlaps by a general-purpose polygon library on a 10⁻⁷ m grid',
+  source: 'Solid geometry; overlaps of outlines parted along straight lines',
   limits:
     'Straight runs of constant width between nodes. Neat volume only: over-dig, bulge, spill and what is left behind are added where the order is made up.',
   input: sitePlanSchema,

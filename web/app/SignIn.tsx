@@ -3,7 +3,7 @@ import type { SessionAnswer } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
 
 /** Sign in with a name and a PIN; one press in the demo; the first account on one's own data. */
-export function SignIn({
+export default function SignIn({
   session,
   done,
 }: {

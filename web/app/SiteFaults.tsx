@@ -17,7 +17,7 @@ function nameOf(record: PourAnswer, path: string): string {
 }
 
 /** A site that cannot be drawn as it stands: what is wrong, where, and the last act on this device to take back. */
-export function SiteFaults({
+export default function SiteFaults({
   record,
   reread,
 }: {

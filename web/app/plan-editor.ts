@@ -2,24 +2,15 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { sayWrong } from '../ui/say.ts';
 import useSWR from 'swr';
 import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
-import {
-  applyEdit,
-  diffText,
-  type Drawn,
-  drawnOf,
-  EditRefused,
-  type Offer,
-  offersOf,
-  planDiff,
-  type PlanEdit,
-  pourDrawn,
-  withDrawn,
-} from '#core/siteplan';
+import type { Drawn, Offer, PlanEdit } from '#core/siteplan';
 import type { SitePlan } from '#core/model';
 import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
-import { PlanWork, type PlanIo, type PlanWorkState } from './plan-work.ts';
+import type { PlanIo, PlanWork, PlanWorkState } from './plan-work.ts';
 import type { UnitSystem } from '#core/units';
+
+type Tools = typeof import('./plan-tools.ts');
+const planTools = (): Promise<Tools> => import('./plan-tools.ts');
 
 /** Changing the plan: every act shows at once, is stored as a version of the site, and can be taken back. */
 export interface PlanEditing {
@@ -49,6 +40,7 @@ export interface PlanEditing {
 
 /** What taking back would change, and in which other pours. */
 function tellsOf(
+  { planDiff, diffText }: Tools,
   last: Drawn,
   plan: Drawn,
   code: string,
@@ -84,10 +76,10 @@ const storing = (siteId: string, reread: () => Promise<unknown>): PlanIo => ({
 /** The work on the plan of each site, made when it is first asked for. */
 function useWorks(reread: () => Promise<unknown>, show: (state: PlanWorkState) => void) {
   const [works] = useState(() => new Map<string, PlanWork>());
-  return (id: string): PlanWork => {
+  return (tools: Tools, id: string): PlanWork => {
     const known = works.get(id);
     if (known) return known;
-    const made: PlanWork = new PlanWork(storing(id, reread), () => {
+    const made: PlanWork = new tools.PlanWork(storing(id, reread), () => {
       startTransition(() => {
         show(made.state);
       });
@@ -98,32 +90,43 @@ function useWorks(reread: () => Promise<unknown>, show: (state: PlanWorkState) =
 }
 
 /** What is taken back by the next undo, told before it is pressed. */
-function useUndoTells(plan: Drawn | null, last: Drawn | undefined, record: PourAnswer | undefined) {
+function useUndoTells(
+  tools: Tools | null,
+  plan: Drawn | null,
+  last: Drawn | undefined,
+  record: PourAnswer | undefined,
+) {
   const code = record?.pour.code;
   return useMemo(() => {
-    if (!plan || !last || !record) return null;
-    return tellsOf(last, plan, code ?? '', record.site.units);
-  }, [plan, last, record, code]);
+    if (!tools || !plan || !last || !record) return null;
+    return tellsOf(tools, last, plan, code ?? '', record.site.units);
+  }, [tools, plan, last, record, code]);
 }
 
 /** The record with what is drawn but not stored yet. */
-const shownWith = (record: PourAnswer | undefined, draft: Drawn | null): PourAnswer | undefined =>
-  record && draft
+const shownWith = (
+  tools: Tools | null,
+  record: PourAnswer | undefined,
+  draft: Drawn | null,
+): PourAnswer | undefined =>
+  tools && record && draft
     ? {
         ...record,
-        site: withDrawn(record.site, draft),
-        pour: pourDrawn(record.site, record.pour, draft),
+        site: tools.withDrawn(record.site, draft),
+        pour: tools.pourDrawn(record.site, record.pour, draft),
       }
     : record;
 
 /** What is done to the plan of a pour's site; nothing is while there is no pour. */
 function planActs(
+  tools: Tools | null,
   record: PourAnswer | undefined,
   read: Drawn | null,
-  workOn: (siteId: string) => PlanWork,
+  workOn: (tools: Tools, siteId: string) => PlanWork,
   setOn: (on: boolean) => void,
 ): Pick<PlanEditing, 'start' | 'stop' | 'apply' | 'replace' | 'undo' | 'redo'> {
-  const work = () => workOn(record?.siteId ?? '');
+  /** The work on the plan, once there is a pour and what it takes to change one. */
+  const work = () => (tools && record ? workOn(tools, record.siteId) : null);
   const turn = (on: boolean) => {
     startTransition(() => {
       setOn(on);
@@ -132,22 +135,24 @@ function planActs(
   const start = () => {
     turn(true);
     if (!record) return;
-    const w = work();
-    void localDb()
-      .then((db) => db.get('undo', record.siteId))
-      .then((kept) => {
-        w.open(record.siteVersion, kept);
-      });
+    const kept = localDb().then((db) => db.get('undo', record.siteId));
+    void Promise.all([planTools(), kept]).then(
+      ([fetched, undo]) => {
+        workOn(fetched, record.siteId).open(record.siteVersion, undo);
+      },
+      () => undefined,
+    );
   };
   const apply: PlanEditing['apply'] = (edit) => {
-    const before = record && work().plan(read);
-    if (!before) return false;
+    const w = work();
+    const before = w?.plan(read);
+    if (!tools || !record || !w || !before) return false;
     try {
       const act = typeof edit === 'function' ? edit(before) : edit;
-      work().act(applyEdit(record.site, before, act), read, record.siteVersion);
+      w.act(tools.applyEdit(record.site, before, act), read, record.siteVersion);
       return true;
     } catch (e) {
-      if (!(e instanceof EditRefused)) throw e;
+      if (!(e instanceof tools.EditRefused)) throw e;
       sayWrong(e.message);
       return false;
     }
@@ -159,15 +164,31 @@ function planActs(
     },
     apply,
     replace: (next) => {
-      if (record) work().act(next, read, record.siteVersion);
+      if (record) work()?.act(next, read, record.siteVersion);
     },
     undo: () => {
-      if (record) work().undo(read, record.siteVersion);
+      if (record) work()?.undo(read, record.siteVersion);
     },
     redo: () => {
-      if (record) work().redo(read, record.siteVersion);
+      if (record) work()?.redo(read, record.siteVersion);
     },
   };
+}
+
+/** What changing a plan takes, fetched when somebody begins to. */
+function usePlanTools(wanted: boolean, failed: () => void): Tools | null {
+  const [tools, setTools] = useState<Tools | null>(null);
+  const onFailure = useRef(failed);
+  useEffect(() => {
+    onFailure.current = failed;
+  });
+  useEffect(() => {
+    if (!wanted) return;
+    planTools().then(setTools, () => {
+      onFailure.current();
+    });
+  }, [wanted]);
+  return tools;
 }
 
 /** The editor of a pour's site, and the record as it is to be shown while an act is on its way. */
@@ -176,14 +197,17 @@ export function usePlanEditor(
   refresh: () => Promise<unknown>,
 ): { editing: PlanEditing; shown: PourAnswer | undefined } {
   const [on, setOn] = useState(false);
+  const unreadable = () => {
+    setOn(false);
+    sayWrong('The plan cannot be read just now: it is changed with signal only.');
+  };
+  const tools = usePlanTools(on, unreadable);
   const { data: file, mutate: reread } = useSWR<SiteFile, Error>(
     on && record ? `/api/sites/${record.siteId}/export` : null,
     getJson,
     {
       onError: () => {
-        if (plan !== null) return;
-        setOn(false);
-        sayWrong('The plan cannot be read just now: it is changed with signal only.');
+        if (plan === null) unreadable();
       },
     },
   );
@@ -199,16 +223,17 @@ export function usePlanEditor(
   });
   const workOn = useWorks(() => again.current(), show);
   const read = useMemo(
-    () => (record && file && on ? drawnOf(record.site, file.pours) : null),
-    [record, file, on],
+    () => (tools && record && file && on ? tools.drawnOf(record.site, file.pours) : null),
+    [tools, record, file, on],
   );
   const plan = draft ?? read;
-  const shown = useMemo(() => shownWith(record, draft), [record, draft]);
+  const shown = useMemo(() => shownWith(tools, record, draft), [tools, record, draft]);
   const offers = useMemo(
-    () => (plan && record ? offersOf(plan, record.pour.elements, record.pour.code) : []),
-    [plan, record],
+    () =>
+      tools && plan && record ? tools.offersOf(plan, record.pour.elements, record.pour.code) : [],
+    [tools, plan, record],
   );
-  const undoTells = useUndoTells(plan, undo.at(-1), record);
+  const undoTells = useUndoTells(tools, plan, undo.at(-1), record);
   return {
     shown,
     editing: {
@@ -219,7 +244,7 @@ export function usePlanEditor(
       offers,
       site: shown?.site ?? null,
       elements: shown?.pour.elements ?? [],
-      ...planActs(record, read, workOn, setOn),
+      ...planActs(tools, record, read, workOn, setOn),
       undoTells,
       canUndo: plan !== null && undo.length > 0,
       canRedo: plan !== null && redo.length > 0,

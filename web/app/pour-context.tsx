@@ -1,4 +1,3 @@
-import { SiteFaults } from './SiteFaults.tsx';
 import { useCuringAir } from './useCuringAir.ts';
 import { closedToLog, labelsByElement } from '#core/model';
 import {
@@ -22,6 +21,7 @@ import { logStore, type LogStore } from '../sync/log-store.ts';
 import { type LogSnapshot } from '../sync/log-snapshot.ts';
 import { stateAt } from '#core/log';
 import { usePast } from '../sync/past.ts';
+import { lazily } from '../ui/lazily.tsx';
 import { usePlanEditor, type PlanEditing } from './plan-editor.ts';
 import { useSession } from './session.tsx';
 import { useDeferredStore } from './useDeferredStore.ts';
@@ -29,6 +29,8 @@ import { useWalk } from './walk.ts';
 import { pourActs } from './pour-acts.ts';
 import type { PourView } from './pour-view.ts';
 import { usePourWeather } from './usePourWeather.ts';
+
+const SiteFaults = lazily(() => import('./SiteFaults.tsx'));
 
 /** What the stations of a pour stand in. */
 export const PourContext = createContext<PourView | null>(null);

@@ -10,7 +10,10 @@ import {
   signOutHere,
   tellServer,
 } from '../sync/signed-out.ts';
-import { SignIn } from './SignIn.tsx';
+import { lazily } from '../ui/lazily.tsx';
+
+// Who is signed in already does without it.
+const SignIn = lazily(() => import('./SignIn.tsx'));
 
 interface Session {
   account: Account;

@@ -1,7 +1,6 @@
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { createMemoryRouter } from 'react-router';
-import { RouterProvider } from 'react-router/dom';
+import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import { SWRConfig } from 'swr';
 import type { Account } from '../../contract/index.ts';
 import { SessionContext } from '../app/session.tsx';
@@ -76,19 +75,23 @@ export function renderWithServer(
     signOut: () => Promise.resolve(),
     takeOver: () => Promise.resolve(),
   };
-  const router = createMemoryRouter(
-    [
-      { path: route, element: ui },
-      { path: '*', element: null },
-    ],
-    { initialEntries: [path] },
-  );
+  let address = path;
+  const Address = () => {
+    address = useLocation().pathname;
+    return null;
+  };
   render(
     <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0 }}>
       <SessionContext value={session}>
-        <RouterProvider router={router} />
+        <MemoryRouter initialEntries={[path]}>
+          <Routes>
+            <Route path={route} element={ui} />
+            <Route path="*" element={null} />
+          </Routes>
+          <Address />
+        </MemoryRouter>
       </SessionContext>
     </SWRConfig>,
   );
-  return { asked, address: () => router.state.location.pathname };
+  return { asked, address: () => address };
 }

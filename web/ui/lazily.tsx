@@ -1,10 +1,17 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 
+/** Parts that have not been asked for yet. */
+const unfetched = new Set<() => Promise<unknown>>();
+
 /** A component that is fetched when it is first shown; nothing stands in its place meanwhile. */
 export function lazily<P extends object>(
   load: () => Promise<{ default: ComponentType<P> }>,
 ): ComponentType<P> {
-  const Fetched = lazy(load);
+  unfetched.add(load);
+  const Fetched = lazy(() => {
+    unfetched.delete(load);
+    return load();
+  });
   return function Lazily(props: P) {
     return (
       <Suspense fallback={null}>
@@ -12,4 +19,17 @@ export function lazily<P extends object>(
       </Suspense>
     );
   };
+}
+
+/** Fetches every part that is known by now, and those that they bring: from then on they open without signal. */
+export async function fetchParts(): Promise<void> {
+  while (unfetched.size) {
+    const loads = [...unfetched];
+    await Promise.all(
+      loads.map(async (load) => {
+        await load();
+        unfetched.delete(load);
+      }),
+    );
+  }
 }

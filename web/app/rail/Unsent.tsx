@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { usePhotoQueue } from '../../photos/Photos.tsx';
+import { usePhotoQueue } from '../../photos/usePhotoQueue.ts';
 import { clockDrift } from '../../sync/clock.ts';
 import { usePour, usePourLog } from '../pour-context.tsx';
 

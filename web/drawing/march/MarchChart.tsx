@@ -2,12 +2,14 @@ import { useId } from 'react';
 import { clockText } from '#core/units';
 import { ColdMarks } from './ColdMarks.tsx';
 import { DayShade } from './DayShade.tsx';
+import { lazily } from '../../ui/lazily.tsx';
 import { LoadBar } from './LoadBar.tsx';
 import { NowLine } from './NowLine.tsx';
 import { Passes, WindowWords } from './Passes.tsx';
 import { RouteAxis } from './RouteAxis.tsx';
 import { marchOf, type March, type MarchProps } from './scales.ts';
-import { WeatherColumn } from './WeatherColumn.tsx';
+
+const WeatherColumn = lazily(() => import('./WeatherColumn.tsx'));
 
 /** Hatches, the roughness of a chalk line, and where the passes are cut off; by names of this chart alone. */
 function Defs({ id, m }: { id: string; m: March }) {

@@ -16,7 +16,7 @@ const shownOf = (m: March): Shown =>
   );
 
 /** Air, wind and rain of the day, down the left side of the chart. */
-export function WeatherColumn({ m }: { m: March }) {
+export default function WeatherColumn({ m }: { m: March }) {
   if (m.narrow) return null;
   const shown = shownOf(m);
   if (m.weather.length === 0)

@@ -3,7 +3,6 @@ import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { Headline } from './Headline.tsx';
-import { LoadCard } from './loads/LoadCard.tsx';
 import { PourActs } from './PourActs.tsx';
 import { PourRows } from './PourRows.tsx';
 
@@ -12,6 +11,7 @@ const GoingOn = lazily(() => import('./GoingOn.tsx'));
 const Balance = lazily(() => import('./Balance.tsx'));
 const Placing = lazily(() => import('./Placing.tsx'));
 const Tasks = lazily(() => import('./tasks/Tasks.tsx'));
+const LoadCard = lazily(() => import('./loads/LoadCard.tsx'));
 const NextLoad = lazily(() => import('./loads/NextLoad.tsx'));
 const TroubleNow = lazily(() => import('./trouble/TroubleNow.tsx'));
 const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));

@@ -14,7 +14,7 @@ const LoadActs = lazily(() => import('./LoadActs.tsx'));
 const LoadMore = lazily(() => import('./LoadMore.tsx'));
 
 /** The load that is here: its slump, its age, and the verdict. */
-export function LoadCard({ load }: { load: LoadState }) {
+export default function LoadCard({ load }: { load: LoadState }) {
   const v = usePour();
   const [boxRef, box] = useSize();
   const range = judgeSlump(
