@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 /** The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream never ends: neither may pass through the worker's cache. */
@@ -45,6 +46,8 @@ export default defineConfig({
     numbersForScales,
     react(),
     tailwindcss(),
+    // Packed once, here, and not for every phone that asks.
+    compression({ algorithms: ['gzip'], include: /\.(js|css|html|svg)$/ }),
     VitePWA({
       registerType: 'autoUpdate',
       injectRegister: false,

@@ -112,6 +112,8 @@ async function note(page: Page, text: string): Promise<void> {
   await gone(page);
 }
 
+test.use({ serviceWorkers: 'allow' });
+
 test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal and two dead servers', async ({
   browser,
   page,

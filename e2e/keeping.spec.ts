@@ -1,16 +1,16 @@
-import { atRest, expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
+import { atRest, expect, keptHere, logOf, openPour, pourId, signIn, test } from './server.ts';
 import { allSent } from './walk.ts';
 
 /** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
+
+test.use({ serviceWorkers: 'allow' });
 
 test('two browsers at once see each other’s entries without a reload', async ({
   page,
   server,
   browser,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/check`);
+  const id = await openPour(page, server, 'P4', 'check');
   const other = await (
     await browser.newContext({ viewport: { width: 390, height: 844 } })
   ).newPage();
@@ -62,9 +62,7 @@ test('ten entries made without signal, with a reload in between, arrive exactly 
   server,
   context,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/pour`);
+  const id = await openPour(page, server, 'P4', 'pour');
   await keptHere(page, id);
   await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
   await context.setOffline(true);
@@ -122,9 +120,7 @@ test('the server is killed between two entries and nothing acknowledged is lost'
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/pour`);
+  const id = await openPour(page, server, 'P4', 'pour');
   const note = async (text: string) => {
     await page.getByRole('button', { name: 'Note' }).click();
     await page.getByLabel('What happened').fill(text);
@@ -161,9 +157,7 @@ test('a device that has no room left says so, stays where it is, and takes the e
       return put.apply(this, row);
     };
   });
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
+  const id = await openPour(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const full = (yes: boolean) =>
     page.evaluate((y) => {
       (window as unknown as { full: boolean }).full = y;
@@ -189,9 +183,7 @@ test('what was changed on the plan stands when the signal goes right after it, a
   server,
   context,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  const id = await openPour(page, server, 'P4', 'plan');
   await keptHere(page, id);
   const kept = () =>
     page.evaluate(

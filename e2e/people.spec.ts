@@ -6,6 +6,8 @@ import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
 
 /** People come and go, and a phone comes in over plain http. */
 
+test.use({ serviceWorkers: 'allow' });
+
 test('a foreman adds a hand, who signs in, changes their PIN, and is signed out when they are locked', async ({
   page,
   server,

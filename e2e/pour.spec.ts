@@ -1,5 +1,5 @@
 import { allSent, takeLoad } from './walk.ts';
-import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
+import { expect, forward, logOf, openPour, pourId, signIn, test } from './server.ts';
 
 /** Pour day of P2, as far as something goes wrong. */
 
@@ -63,9 +63,7 @@ test('somebody hurt: what to do stands first, then it is written down', async ({
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
-  await page.goto(`${server.url}/pours/${id}/pour`);
+  const id = await openPour(page, server, 'P2', 'pour');
   await page.getByRole('button', { name: 'Hurt', exact: true }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('listitem').first()).toContainText('rinse with clean water for 20');

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { openScreen, violations } from './axe.ts';
-import { expect, logOf, pourId, signIn, test, type DemoServer } from './server.ts';
+import { type DemoServer, expect, logOf, openPour, pourId, signIn, test } from './server.ts';
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
 
@@ -119,9 +119,7 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   const page = await (
     await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
   ).newPage();
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
+  const id = await openPour(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const key = (name: string) => page.locator('.bench').getByRole('button', { name, exact: true });
   for (const name of ['1', '2', '7/8', 'Back']) {
     const box = await key(name).boundingBox();
@@ -137,9 +135,7 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
 
 /** At the first cover of the ramp wall, with a good figure typed and not taken yet. */
 async function firstCover(page: Page, server: DemoServer) {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/cover-inside&place=0`);
+  const id = await openPour(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const reading = page.locator('.bench').getByLabel('Reading', { exact: true });
   await reading.fill('1 1/2');
   return { id, reading };
@@ -214,9 +210,7 @@ test('keys walk the stations, do the next line, and keep still while a field has
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/setout`);
+  const id = await openPour(page, server, 'P4', 'setout');
   await expect(page.getByRole('heading', { name: 'R', exact: true })).toBeVisible();
   await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/plan$/);
@@ -233,9 +227,7 @@ test('keys walk the stations, do the next line, and keep still while a field has
 });
 
 test('anything with a name is found by its words, by key or press', async ({ page, server }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
-  await page.goto(`${server.url}/pours/${id}/setout`);
+  const id = await openPour(page, server, 'P2', 'setout');
   await page.getByRole('heading', { name: 'N', exact: true }).waitFor();
   await page.keyboard.press('/');
   const field = page.getByLabel('A run, a check, a question or a load');
@@ -258,8 +250,7 @@ test('lines go from what holds the gate to its place, and with their row when th
   page,
   server,
 }) => {
-  await signIn(page, server);
-  await page.goto(`${server.url}/pours/${await pourId(page, 'P2')}/check?run=N`);
+  await openPour(page, server, 'P2', 'check?run=N');
   const leaders = page.locator('[data-leader]');
   await expect(leaders).toHaveCount(2);
   const first = await leaders.first().getAttribute('data-leader');

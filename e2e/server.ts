@@ -109,11 +109,35 @@ export const testFromNothing = base.extend<{ server: DemoServer }>({
 });
 export { expect };
 
-/** Signs in as one of the demo's people, with one press. */
-export async function signIn(page: Page, server: DemoServer, name = 'I. Brandvold'): Promise<void> {
+/** Gives a page the session of one of the demo's people; how one signs in is tested for itself. */
+async function asPerson(page: Page, server: DemoServer, person: string): Promise<void> {
+  const sessions = JSON.parse(process.env.JACTUM_SESSIONS ?? '{}') as Record<string, string>;
+  const [name, value] = (sessions[person] ?? '').split('=');
+  if (!name || !value) throw new Error(`${person} is nobody of the demo`);
+  await page.context().addCookies([{ name, value, url: server.url }]);
+}
+
+/** The pours of the demo, for one of its people. */
+export async function signIn(page: Page, server: DemoServer, person = FOREMAN): Promise<void> {
+  await asPerson(page, server, person);
   await page.goto(server.url);
-  await page.getByRole('button', { name: new RegExp(name) }).click();
   await page.getByRole('heading', { name: 'Pours' }).waitFor();
+}
+const FOREMAN = 'I. Brandvold';
+
+/** Opens a screen of a pour for one of the demo's people; answers the id of the pour. */
+export async function openPour(
+  page: Page,
+  server: DemoServer,
+  code: string,
+  path: string,
+  person = FOREMAN,
+): Promise<string> {
+  await asPerson(page, server, person);
+  const pours = await page.request.get(`${server.url}/api/pours`);
+  const id = idOf((await pours.json()) as PourRow[], code);
+  await page.goto(`${server.url}/pours/${id}/${path}`);
+  return id;
 }
 
 /** Waits until the page has nothing left to do: what moves has come to its end, and the browser is idle. */
@@ -135,14 +159,17 @@ interface PourRow {
   id: string;
   code: string;
 }
+function idOf(pours: PourRow[], code: string): string {
+  const found = pours.find((p) => p.code === code);
+  if (!found) throw new Error(`no pour ${code}`);
+  return found.id;
+}
 /** The id of a pour by its code, through the signed-in page. */
 export async function pourId(page: Page, code: string): Promise<string> {
   const pours = await page.evaluate(
     async () => (await fetch('/api/pours')).json() as Promise<PourRow[]>,
   );
-  const found = pours.find((p) => p.code === code);
-  if (!found) throw new Error(`no pour ${code}`);
-  return found.id;
+  return idOf(pours, code);
 }
 
 interface Entry {

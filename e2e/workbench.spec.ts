@@ -1,5 +1,5 @@
 import { openScreen, violations } from './axe.ts';
-import { expect, pourId, signIn, test } from './server.ts';
+import { expect, openPour, pourId, signIn, test } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
 
@@ -7,9 +7,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  const id = await openPour(page, server, 'P2', 'plan');
   await expect(page.getByRole('button', { name: 'Way round', exact: true })).toBeVisible();
   await page.keyboard.press('c');
   await page.getByPlaceholder(/Find/).fill('on a tie');
@@ -56,9 +54,7 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
-  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0`);
+  const id = await openPour(page, server, 'P2', 'check?run=N&check=N/thickness&place=0');
   await expect(page.getByText(/ACI 117-10 §4.5/)).toBeVisible();
   await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0&sheet=rules`);
   await page.getByLabel('Find', { exact: true }).fill('thinner');
@@ -85,9 +81,7 @@ test('a load too hot for the site is not called good, and is placed only with a 
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.goto(`${server.url}/pours/${id}/pour?sheet=load:L1`);
+  const id = await openPour(page, server, 'P4', 'pour?sheet=load:L1');
   await page.getByLabel('Ticket number').fill('991');
   await page.getByLabel(/^Concrete/).fill('97');
   await page.getByRole('button', { name: 'Log load' }).click();
@@ -106,9 +100,7 @@ test('a figure opens to its working, and its working to the workbench with the s
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  const id = await openPour(page, server, 'P2', 'plan');
   await page.getByTitle('How the order is worked out').click();
   const sheet = page.getByRole('dialog', { name: 'Order quantity' });
   await expect(sheet).toContainText('36.18 yd³');
@@ -124,9 +116,7 @@ test('the search shows the best as it goes, says why others were not taken, and 
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P3');
-  await page.goto(`${server.url}/pours/${id}/plan?tab=way`);
+  const id = await openPour(page, server, 'P3', 'plan?tab=way');
   await page.getByRole('button', { name: /Look through/ }).click();
   await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible();
   await expect(page.getByText(/plans looked at( of \d+|, all there are)/)).toBeVisible();
@@ -149,9 +139,7 @@ test('every calculation of the workbench opens with the pour’s own numbers and
   page.on('pageerror', (e) => {
     errors.push(e.message);
   });
-  await signIn(page, server);
-  const id = await pourId(page, 'K1');
-  await page.goto(`${server.url}/pours/${id}/workbench`);
+  const id = await openPour(page, server, 'K1', 'workbench');
   await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
   const links = await page
     .locator('main a[href*="/workbench/"]')

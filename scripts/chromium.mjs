@@ -4,6 +4,7 @@ import fs from 'node:fs';
 
 const found = [
   process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium-headless-shell',
   '/usr/bin/chromium',
   '/usr/bin/chromium-browser',
   '/usr/bin/google-chrome',
@@ -18,8 +19,11 @@ if (!found) {
       stdio: ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
-    if (r.status !== 0) process.exit(r.status ?? 1);
+    return r.status ?? 1;
   };
+  const install = (name) => apt('install', '-y', '-qq', '--no-install-recommends', name);
   apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  // Without a window it is quicker; where Debian has none of these the whole one does.
+  const status = install('chromium-headless-shell') && install('chromium');
+  if (status !== 0) process.exit(status);
 }

@@ -1,18 +1,21 @@
-import express, { type Express } from 'express';
+import type { Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import fs from 'node:fs';
 import path from 'node:path';
 
-/** Serves the built page at every address that is not the API's; nothing where it is not built. */
+/** Serves the built page at every address that is not the API's, packed as the build packed it; nothing where it is not built. */
 export function servePage(app: Express, webDir: string): void {
   if (!fs.existsSync(webDir)) return;
   app.use(
-    express.static(webDir, {
+    expressStaticGzip(webDir, {
       index: false,
-      setHeaders: (res, file) => {
-        res.setHeader(
-          'Cache-Control',
-          /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
-        );
+      serveStatic: {
+        setHeaders: (res, file) => {
+          res.setHeader(
+            'Cache-Control',
+            /\/assets\//.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          );
+        },
       },
     }),
   );

@@ -2,7 +2,10 @@ import { X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
-import { generate } from 'selfsigned';
+
+/** Certificates are made once in a year: what makes them is not read at every start. */
+const generate = async (...asked: Parameters<typeof import('selfsigned').generate>) =>
+  (await import('selfsigned')).generate(...asked);
 
 const DAY_MS = 86_400_000;
 /** The authority lasts ten years: phones take it over once. */

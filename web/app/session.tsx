@@ -13,7 +13,8 @@ import {
 import { lazily } from '../ui/lazily.tsx';
 
 // Who is signed in already does without it.
-const SignIn = lazily(() => import('./SignIn.tsx'));
+const signIn = () => import('./SignIn.tsx');
+const SignIn = lazily(signIn);
 
 interface Session {
   account: Account;
@@ -41,6 +42,8 @@ export function SessionGate({ children }: { children: ReactNode }) {
   const name = (!out && data?.account?.name) || null;
   useEffect(() => {
     setSender(name);
+    // One may sign out without signal: what comes then has to be there.
+    if (name) signIn().catch(() => undefined);
   }, [name]);
   if (!data)
     return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;

@@ -88,7 +88,8 @@ function Thumb({ photo }: { photo: LogEvent<'photo'> }) {
         </button>
       </div>
     );
-  if (away)
+  // What this device keeps is read a moment after the page: until then the server may have been asked in vain.
+  if (away && !local)
     return (
       <button
         type="button"
