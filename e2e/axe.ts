@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
 import type Axe from 'axe-core';
-import { atRest } from './server.ts';
+import { atRest, visit } from './server.ts';
 
 const AXE = fs.readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -20,8 +20,10 @@ const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
 
 /** Opens a screen of a pour, with the sheet that its address names: both are fetched when they are first shown. */
 export async function openScreen(page: Page, url: string): Promise<void> {
-  await page.goto(url);
-  await page.locator('.frame h1').waitFor({ state: 'attached' });
+  await visit(page, url);
+  // The screen before stands until this one has come.
+  const stage = /\/pours\/[^/]+\/(\w+)/.exec(url)?.[1] ?? '';
+  await page.locator(`.frame[data-stage="${stage}"] h1`).waitFor({ state: 'attached' });
   if (url.includes('sheet=')) await page.getByRole('dialog').waitFor();
 }
 

@@ -4,7 +4,7 @@ import { replay } from '../core/log/state.ts';
 import { viewOf } from '../core/view/pour-view.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
 import { verifyExport } from '../server/log/chain.ts';
-import { type DemoServer, forward, logOf, pourId, signIn, test } from './server.ts';
+import { type DemoServer, forward, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
 /** The whole day of P2, through the interface: a tablet, a desk and a phone that loses its signal; the server dies twice. */
@@ -127,14 +127,14 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   const phone = await device(browser, server, { width: 390, height: 844 }, 'T. Oakes');
 
   // The order goes to the plant, and is taken.
-  await page.goto(`${server.url}/pours/${id}/plan?sheet=order`);
+  await visit(page, `${server.url}/pours/${id}/plan?sheet=order`);
   await dialog(page)
     .getByRole('button', { name: /^Order / })
     .click();
   await expect(page.locator('[data-plant-said="true"]')).toBeVisible();
-  await page.goto(`${server.url}/pours/${id}/pour`);
-  await desk.page.goto(`${server.url}/pours/${id}/pour`);
-  await phone.page.goto(`${server.url}/pours/${id}/pour`);
+  await visit(page, `${server.url}/pours/${id}/pour`);
+  await visit(desk.page, `${server.url}/pours/${id}/pour`);
+  await visit(phone.page, `${server.url}/pours/${id}/pour`);
 
   await page.getByRole('button', { name: 'Who is here' }).click();
   await dialog(page)

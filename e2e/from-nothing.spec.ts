@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, testFromNothing as test } from './server.ts';
+import { expect, testFromNothing as test, visit } from './server.ts';
 
 /** Whoever begins has an empty folder and no file. */
 
@@ -33,7 +33,7 @@ class Hand {
 
 async function firstAccount(hand: Hand, url: string): Promise<void> {
   const { page } = hand;
-  await page.goto(url);
+  await visit(page, url);
   await hand.type(page.getByLabel('Your name'), 'M. Ostrander');
   await hand.enter(page.getByLabel(/^A PIN/), '482913');
   await page.getByRole('heading', { name: 'No site yet' }).waitFor();
@@ -154,7 +154,7 @@ test('a pour is copied, cut, called off and archived; a site is archived and rem
   const hand = new Hand(page);
   await firstAccount(hand, server.url);
   await firstSite(hand);
-  await page.goto(server.url);
+  await visit(page, server.url);
   const sheet = page.getByRole('dialog');
 
   // Cut in two in the west wall, three metres from its first node.
@@ -188,7 +188,7 @@ test('a pour is copied, cut, called off and archived; a site is archived and rem
   await page.waitForURL(/\/setout/);
 
   // A made-up site beside it, whose plant and crew are taken over.
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.evaluate(() => fetch('/api/sites/made-up', { method: 'POST' }));
   await page.reload();
   await hand.button(/^Ostrander Stable/);
@@ -205,7 +205,7 @@ test('a pour is copied, cut, called off and archived; a site is archived and rem
   );
 
   // Somebody else's file: its site is not wanted, one of its mixes is.
-  await page.goto(server.url);
+  await visit(page, server.url);
   await hand.button(/^Ostrander Stable/);
   await page.getByLabel('Bring in a site file').setInputFiles('demo/sites/kestrel.json');
   await hand.press(sheet.getByRole('button', { name: 'Ostrander Stable', exact: true }));
@@ -219,7 +219,7 @@ test('a pour is copied, cut, called off and archived; a site is archived and rem
   // Archived it is read only and brought back; the made-up one goes whole.
   await hand.button('Archive');
   await hand.button('Bring it back');
-  await page.goto(server.url);
+  await visit(page, server.url);
   await hand.button(/^Quillback/);
   await hand.link(/^The site/);
   await hand.button('Remove for good');

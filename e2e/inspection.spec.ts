@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { checkList } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import { demoPour } from '../core/testdata/demo.ts';
-import { expect, keptHere, logOf, openPour, signIn, test } from './server.ts';
+import { expect, keptHere, logOf, openPour, signIn, test, visit } from './server.ts';
 import {
   allSent,
   deskHand,
@@ -111,7 +111,7 @@ async function inspectP2({
   const bench = page.locator('.bench');
   const dialog = page.getByRole('dialog');
   const next = () => hand.press(page.locator('[data-next]'));
-  await page.goto(`${url}/pours/${id}/check`);
+  await visit(page, `${url}/pours/${id}/check`);
   let presses = await seeChanges(page, hand);
 
   // A question on E2 holds the pour until the engineer has answered.
@@ -128,7 +128,8 @@ async function inspectP2({
     ['E1/cover-inside', '7/8', '1 1/2'],
     ['S/lap', '22', '25'],
   ] as const) {
-    await page.goto(
+    await visit(
+      page,
       `${url}/pours/${id}/check?run=${check.split('/')[0] ?? ''}&check=${check}&place=0`,
     );
     presses += 2 + (await hand.measure(bad));
@@ -208,7 +209,7 @@ test('an inspection of P2 from its first fail to an open gate, in under four pre
   expect(presses / readings).toBeLessThan(4);
 
   // A change of a wall opens what was signed, and says why; one elsewhere does not.
-  await page.goto(`${server.url}/pours/${id}/setout?run=N`);
+  await visit(page, `${server.url}/pours/${id}/setout?run=N`);
   await page.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByLabel('Top', { exact: false }).first().fill('100.4');
   await page.keyboard.press('Enter');

@@ -1,4 +1,14 @@
-import { atRest, expect, keptHere, logOf, openPour, pourId, signIn, test } from './server.ts';
+import {
+  atRest,
+  expect,
+  keptHere,
+  logOf,
+  openPour,
+  pourId,
+  signIn,
+  test,
+  visit,
+} from './server.ts';
 import { allSent } from './walk.ts';
 
 /** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
@@ -15,12 +25,12 @@ test('two browsers at once see each other’s entries without a reload', async (
     await browser.newContext({ viewport: { width: 390, height: 844 } })
   ).newPage();
   await signIn(other, server, 'T. Oakes');
-  await other.goto(`${server.url}/pours/${id}/check?run=R&check=R/braced`);
+  await visit(other, `${server.url}/pours/${id}/check?run=R&check=R/braced`);
   await expect(page.getByText(/^0 of \d+ read$/).first()).toBeVisible();
   await other.getByRole('button', { name: 'Good', exact: true }).click();
   await expect(page.getByText(/^1 of \d+ read$/).first()).toBeVisible();
   // Both write at the same moment; both are kept.
-  await page.goto(`${server.url}/pours/${id}/check?run=R&check=R/tied`);
+  await visit(page, `${server.url}/pours/${id}/check?run=R&check=R/tied`);
   await Promise.all([
     page.getByRole('button', { name: 'Good', exact: true }).click(),
     other
@@ -210,7 +220,7 @@ test('an older answer that comes late puts nothing back', async ({ server, brows
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  await visit(page, `${server.url}/pours/${id}/plan`);
   await page.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
   await page.route(`**/api/pours/${id}`, (route) =>

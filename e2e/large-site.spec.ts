@@ -1,5 +1,5 @@
 import { bigSite } from './big-site.ts';
-import { expect, logOf, signIn, test } from './server.ts';
+import { expect, logOf, signIn, test, visit } from './server.ts';
 import { allSent } from './walk.ts';
 
 /** A large site works like a small one; how fast is measured in bench/page. */
@@ -19,7 +19,7 @@ test('a site of 400 runs is picked from, looked through, changed, taken back and
   const id = made.pours[0]?.id ?? '';
   const button = (name: string) => page.getByRole('button', { name, exact: true });
 
-  await page.goto(`${server.url}/pours/${id}/setout?run=R1`);
+  await visit(page, `${server.url}/pours/${id}/setout?run=R1`);
   await page.locator('[data-run="R200"]').click();
   await expect(page.locator('[data-run="R200"]')).toHaveAttribute('aria-pressed', 'true');
   for (const tab of ['Schedule', 'Levels', 'Square', 'Lists', 'Here']) {
@@ -43,7 +43,7 @@ test('a site of 400 runs is picked from, looked through, changed, taken back and
   await expect(length).toHaveValue(before);
   await button('Done').click();
 
-  await page.goto(`${server.url}/pours/${id}/check?run=R1&check=R1/width&place=0`);
+  await visit(page, `${server.url}/pours/${id}/check?run=R1&check=R1/width&place=0`);
   const pad = page.locator('.bench').getByLabel('Reading', { exact: true });
   const wanted = /^\d+/.exec(await page.locator('.bench dd').first().innerText())?.[0] ?? '';
   expect(wanted).not.toBe('');

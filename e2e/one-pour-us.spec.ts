@@ -1,4 +1,4 @@
-import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
+import { expect, forward, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, place, takeLoad, truckEmpty } from './walk.ts';
 
 test('P1 of the clinic shows its whole record, and takes a failed reading, its fix and the re-reading', async ({
@@ -6,7 +6,7 @@ test('P1 of the clinic shows its whole record, and takes a failed reading, its f
   server,
 }) => {
   // The demo's people sign in by a press.
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByRole('button', { name: /I\. Brandvold/ }).click();
   await page.locator('[data-pour="P1"]').click();
   const id = await pourId(page, 'P1');

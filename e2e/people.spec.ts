@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { createHash, X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { expect, keptHere, logOf, pourId, signIn, test } from './server.ts';
+import { expect, keptHere, logOf, pourId, signIn, test, visit } from './server.ts';
 
 /** People come and go, and a phone comes in over plain http. */
 
@@ -28,7 +28,7 @@ test('a foreman adds a hand, who signs in, changes their PIN, and is signed out 
   await expect(line).toContainText('never signed in');
 
   const other = await (await browser.newContext()).newPage();
-  await other.goto(server.url);
+  await visit(other, server.url);
   await other.getByLabel('Name').fill('K. Aldous');
   await other.getByLabel('PIN').fill('1234');
   await other.getByRole('button', { name: 'Sign in' }).click();
@@ -39,7 +39,7 @@ test('a foreman adds a hand, who signs in, changes their PIN, and is signed out 
   await other.getByLabel('New PIN').fill('4321');
   await other.getByRole('button', { name: 'Change it' }).click();
   await expect(other.getByText('Your PIN is changed.')).toBeVisible();
-  await other.goto(`${server.url}/pours/${await pourId(page, 'P4')}/check`);
+  await visit(other, `${server.url}/pours/${await pourId(page, 'P4')}/check`);
   await other.getByRole('heading', { name: /P4/ }).waitFor();
 
   await line.click();
@@ -79,7 +79,7 @@ test('a phone over plain http, by a name in the network, sends what is entered',
   });
   try {
     const page = await phone.newPage({ viewport: { width: 390, height: 844 } });
-    await page.goto(`http://site.test:${server.port}`);
+    await visit(page, `http://site.test:${server.port}`);
     expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
     await page.getByRole('button', { name: 'T. Oakes' }).click();
     await page.getByRole('heading', { name: 'Pours' }).waitFor();
@@ -87,7 +87,7 @@ test('a phone over plain http, by a name in the network, sends what is entered',
     await expect(page.getByRole('status')).toContainText('cannot be opened without signal here');
     await page.keyboard.press('Escape');
     const id = await pourId(page, 'P4');
-    await page.goto(`http://site.test:${server.port}/pours/${id}/check?run=R&check=R/braced`);
+    await visit(page, `http://site.test:${server.port}/pours/${id}/check?run=R&check=R/braced`);
     await page.getByRole('button', { name: 'Good', exact: true }).click();
     await expect.poll(async () => (await logOf(page, id)).map((e) => e.kind)).toEqual(['mark']);
   } finally {
@@ -124,12 +124,12 @@ test('a phone that trusts the site’s authority works by https, without signal 
     const context = await phone.newContext({ viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
     const url = `https://site.test:${server.port}`;
-    await page.goto(url);
+    await visit(page, url);
     expect(await page.evaluate(() => window.isSecureContext)).toBe(true);
     await page.getByRole('button', { name: 'T. Oakes' }).click();
     await page.getByRole('heading', { name: 'Pours' }).waitFor();
     const id = await pourId(page, 'P4');
-    await page.goto(`${url}/pours/${id}/check?run=R&check=R/braced`);
+    await visit(page, `${url}/pours/${id}/check?run=R&check=R/braced`);
     await keptHere(page, id);
     await context.setOffline(true);
     await page.reload();

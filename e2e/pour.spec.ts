@@ -1,5 +1,5 @@
 import { allSent, takeLoad } from './walk.ts';
-import { expect, forward, logOf, openPour, pourId, signIn, test } from './server.ts';
+import { expect, forward, logOf, openPour, pourId, signIn, test, visit } from './server.ts';
 
 /** Pour day of P2, as far as something goes wrong. */
 
@@ -10,7 +10,7 @@ test('a form opens: people first, three ways on with their odds, one chosen, and
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await forward(page, 50);
-  await page.goto(`${server.url}/pours/${id}/pour`);
+  await visit(page, `${server.url}/pours/${id}/pour`);
   // Before anything is here the rest is the plan.
   const ahead = page.getByRole('region', { name: 'As it goes' });
   await expect(ahead).toContainText('as planned');

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { openScreen, violations } from './axe.ts';
-import { type DemoServer, expect, logOf, openPour, pourId, signIn, test } from './server.ts';
+import { type DemoServer, expect, logOf, openPour, pourId, signIn, test, visit } from './server.ts';
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
 
@@ -76,17 +76,17 @@ test('no screen or sheet of a site has an accessibility violation in either them
   );
   const site = `${server.url}/sites/${sites.find((s) => s.name.startsWith('Quill'))?.id ?? ''}`;
   const look = async (url: string, name: string, role: 'button' | 'dialog' | 'list' = 'button') => {
-    await page.goto(url);
+    await visit(page, url);
     await page.getByRole(role, { name }).first().waitFor();
     expect(await violations(page, url)).toEqual([]);
   };
-  await page.goto(`${server.url}/new`);
+  await visit(page, `${server.url}/new`);
   await page.getByLabel('north side').fill('12');
   expect(await violations(page, 'a new site')).toEqual([]);
   await look(site, 'Lists of the site', 'list');
   await look(`${site}/pour`, 'all pads');
   await look(`${site}?sheet=plants`, 'Plants', 'dialog');
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByRole('button', { name: 'Change P2' }).click();
   const sheet = page.getByRole('dialog');
   for (const part of ['What and when', 'Runs', 'Order and stripping', 'Standing']) {
@@ -119,7 +119,7 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   const page = await (
     await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
   ).newPage();
-  const id = await openPour(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
+  await openPour(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const key = (name: string) => page.locator('.bench').getByRole('button', { name, exact: true });
   for (const name of ['1', '2', '7/8', 'Back']) {
     const box = await key(name).boundingBox();
@@ -210,7 +210,7 @@ test('keys walk the stations, do the next line, and keep still while a field has
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P4', 'setout');
+  await openPour(page, server, 'P4', 'setout');
   await expect(page.getByRole('heading', { name: 'R', exact: true })).toBeVisible();
   await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/plan$/);
@@ -227,7 +227,7 @@ test('keys walk the stations, do the next line, and keep still while a field has
 });
 
 test('anything with a name is found by its words, by key or press', async ({ page, server }) => {
-  const id = await openPour(page, server, 'P2', 'setout');
+  await openPour(page, server, 'P2', 'setout');
   await page.getByRole('heading', { name: 'N', exact: true }).waitFor();
   await page.keyboard.press('/');
   const field = page.getByLabel('A run, a check, a question or a load');
@@ -324,11 +324,11 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   await page.route(`**/api/pours/${id}`, (route) =>
     heard ? route.continue() : route.fulfill({ body: old, contentType: 'application/json' }),
   );
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  await visit(page, `${server.url}/pours/${id}/plan`);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
   const other = await (await browser.newContext()).newPage();
   await signIn(other, server);
-  await other.goto(`${server.url}/pours/${id}/plan`);
+  await visit(other, `${server.url}/pours/${id}/plan`);
   await other.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
@@ -356,7 +356,7 @@ test('a fault in one part of a screen leaves the other parts, the stations and t
     if (hours > 24) await route.fulfill({ json: { hours: 5 } });
     else await route.continue();
   });
-  await page.goto(`${server.url}/pours/${id}/plan`);
+  await visit(page, `${server.url}/pours/${id}/plan`);
   await expect(page.getByRole('alert').getByText('This part cannot be shown')).toBeVisible();
   await expect(page.locator('.bench').getByRole('button', { name: /^Firm/ })).toBeVisible();
   await page.unroute('**/api/sites/*/weather*');

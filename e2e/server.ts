@@ -109,6 +109,23 @@ export const testFromNothing = base.extend<{ server: DemoServer }>({
 });
 export { expect };
 
+/**
+ * Goes to an address of the app. Where the app stands already it goes there by itself, as by a link: to read a page anew is a
+ * thing of its own, and takes ten times as long.
+ */
+export async function visit(page: Page, url: string): Promise<void> {
+  const stands =
+    page.url().startsWith(new URL(url).origin) && (await page.locator('#root > *').count()) > 0;
+  if (!stands) {
+    await page.goto(url);
+    return;
+  }
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, url);
+}
+
 /** Gives a page the session of one of the demo's people; how one signs in is tested for itself. */
 async function asPerson(page: Page, server: DemoServer, person: string): Promise<void> {
   const sessions = JSON.parse(process.env.JACTUM_SESSIONS ?? '{}') as Record<string, string>;
@@ -136,7 +153,7 @@ export async function openPour(
   await asPerson(page, server, person);
   const pours = await page.request.get(`${server.url}/api/pours`);
   const id = idOf((await pours.json()) as PourRow[], code);
-  await page.goto(`${server.url}/pours/${id}/${path}`);
+  await visit(page, `${server.url}/pours/${id}/${path}`);
   return id;
 }
 

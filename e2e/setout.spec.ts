@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Drawing from 'dxf-writer';
 import type { Page } from '@playwright/test';
-import { expect, logOf, openPour, test } from './server.ts';
+import { expect, logOf, openPour, test, visit } from './server.ts';
 import { allSent } from './walk.ts';
 
 interface Run {
@@ -207,7 +207,7 @@ test('forms are described as their maker does and given to a pour: ties, braces 
     walers: 2,
   });
   // The round asks for their ties, and holds the pressure against them.
-  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/ties&place=0`);
+  await visit(page, `${server.url}/pours/${id}/check?run=N&check=N/ties&place=0`);
   await expect(page.locator('.bench dd').first()).toContainText('4');
   await expect(page.locator('[data-pressure]')).toContainText('rated 750 psf');
   // Undone, after the page was left, the pour stands in what it stood in.
@@ -323,7 +323,7 @@ test('levels one press at a time off the laser, with a turning point, closing on
     ['run=pour&check=pour/square', '40 mm', 'out'],
     [`run=${run}&check=${run}/line&place=0`, '2 mm', 'good'],
   ] as const) {
-    await page.goto(`${server.url}/pours/${id}/check?${where}`);
+    await visit(page, `${server.url}/pours/${id}/check?${where}`);
     await expect(page.locator('[data-reading]')).toHaveText(reading);
     await expect(page.locator('[data-verdict]').first()).toHaveAttribute('data-verdict', verdict);
   }
@@ -391,8 +391,7 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await expect(page.locator('.bench')).toContainText(/4 × 12 mm up/);
   // A drain along the first run, to its far end.
   const first = (await stored(page, id)).pour.elements[0] ?? '';
-  await page.goto(`${server.url}/pours/${id}/setout?run=${first}`);
-  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await visit(page, `${server.url}/pours/${id}/setout?run=${first}`);
   await page.getByRole('button', { name: 'drain', exact: true }).click();
   await page.getByRole('button', { name: /^drain / }).click();
   await page.getByLabel(/^at/).fill('1');
@@ -421,7 +420,7 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   await page.getByRole('button', { name: /Instrument moved: back-sight on TP1/ }).click();
   await expect(page.getByText(/^Instrument on TP1/)).toBeVisible();
   await page.getByRole('link', { name: /^Check/ }).click();
-  await page.goto(`${server.url}/pours/${id}/check?run=PR1&check=PR1/cover-side`);
+  await visit(page, `${server.url}/pours/${id}/check?run=PR1&check=PR1/cover-side`);
   await expect(page.locator('[data-place]')).toHaveAttribute('data-place', 'PR1/cover-side#0');
 });
 
@@ -442,25 +441,24 @@ test('a wall over a crawl space wants its height inside, and no longer once ther
   await ground.fill('99.25');
   await page.keyboard.press('Enter');
   await settled(page);
-  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
+  await visit(page, `${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
   // 15 in on the drawing, 18 in wanted.
   const pad = page.locator('.bench').getByLabel('Reading', { exact: true });
   await pad.fill('15');
   await pad.press('Enter');
   // Taken once its fix is asked for: before, the verdict is of what is typed.
   await expect(page.getByRole('group', { name: 'Fix' })).toBeVisible();
-  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
+  await visit(page, `${server.url}/pours/${id}/check?run=N&check=N/crawl&place=0`);
   await expect(page.locator('[data-verdict]').first()).toHaveText(/out, 3 in short/);
   await expect(
     page.getByText('The drawing itself leaves too little: ask before the line is snapped.', {
       exact: true,
     }),
   ).toBeVisible();
-  await page.goto(`${server.url}/pours/${id}/setout?run=N`);
-  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await visit(page, `${server.url}/pours/${id}/setout?run=N`);
   await page.getByRole('button', { name: 'no crawl space' }).click();
   await settled(page);
-  await page.goto(`${server.url}/pours/${id}/check?run=N`);
+  await visit(page, `${server.url}/pours/${id}/check?run=N`);
   await page.getByRole('button', { name: /^Checks of N/ }).click();
   await expect(page.getByRole('dialog').getByText('Top line above the ground')).toBeVisible();
   await expect(page.getByRole('dialog').getByText('Crawl height')).toBeHidden();

@@ -1,5 +1,5 @@
 import { openScreen, violations } from './axe.ts';
-import { expect, openPour, pourId, signIn, test } from './server.ts';
+import { expect, openPour, pourId, signIn, test, visit } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
 
@@ -7,7 +7,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P2', 'plan');
+  await openPour(page, server, 'P2', 'plan');
   await expect(page.getByRole('button', { name: 'Way round', exact: true })).toBeVisible();
   await page.keyboard.press('c');
   await page.getByPlaceholder(/Find/).fill('on a tie');
@@ -56,7 +56,7 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
 }) => {
   const id = await openPour(page, server, 'P2', 'check?run=N&check=N/thickness&place=0');
   await expect(page.getByText(/ACI 117-10 §4.5/)).toBeVisible();
-  await page.goto(`${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0&sheet=rules`);
+  await visit(page, `${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0&sheet=rules`);
   await page.getByLabel('Find', { exact: true }).fill('thinner');
   await page.getByRole('button', { name: 'Change: Thin wall thinner by' }).click();
   const field = page.getByLabel(/Thin wall thinner by/);
@@ -81,7 +81,7 @@ test('a load too hot for the site is not called good, and is placed only with a 
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P4', 'pour?sheet=load:L1');
+  await openPour(page, server, 'P4', 'pour?sheet=load:L1');
   await page.getByLabel('Ticket number').fill('991');
   await page.getByLabel(/^Concrete/).fill('97');
   await page.getByRole('button', { name: 'Log load' }).click();
@@ -100,7 +100,7 @@ test('a figure opens to its working, and its working to the workbench with the s
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P2', 'plan');
+  await openPour(page, server, 'P2', 'plan');
   await page.getByTitle('How the order is worked out').click();
   const sheet = page.getByRole('dialog', { name: 'Order quantity' });
   await expect(sheet).toContainText('36.18 yd³');
@@ -123,7 +123,7 @@ test('the search shows the best as it goes, says why others were not taken, and 
   await page.getByRole('button', { name: 'Lay it over' }).click();
   await expect(page.getByRole('heading', { name: 'Not taken' })).toBeHidden();
   // Stopped half way: nothing is planned, and it can be begun again.
-  await page.goto(`${server.url}/pours/${id}/plan?tab=way`);
+  await visit(page, `${server.url}/pours/${id}/plan?tab=way`);
   for (const word of ['truck size', 'time between loads'])
     await page.getByRole('button', { name: word }).click();
   await page.getByRole('button', { name: /Look through/ }).click();
@@ -139,7 +139,7 @@ test('every calculation of the workbench opens with the pour’s own numbers and
   page.on('pageerror', (e) => {
     errors.push(e.message);
   });
-  const id = await openPour(page, server, 'K1', 'workbench');
+  await openPour(page, server, 'K1', 'workbench');
   await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
   const links = await page
     .locator('main a[href*="/workbench/"]')

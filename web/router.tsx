@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, type ComponentType } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-router';
 import { STAGE_IDS } from '#core/view';
@@ -44,51 +44,51 @@ function PourLayout() {
 
 const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
 
-/**
- * A screen as an element of its own: going to it takes place at once, and what is fetched is waited for where it stands. Were the
- * way there waited for, a sheet that closes meanwhile would call it off.
- */
-function screen(load: (typeof screens)[keyof typeof screens]) {
-  const Fetched = lazy(async () => ({ default: (await load()).Component }));
-  return function Screen() {
-    // What took a screen down says so until one goes elsewhere.
-    const { pathname } = useLocation();
-    return (
-      <ErrorBoundary FallbackComponent={PageFault} resetKeys={[pathname]}>
-        <Suspense fallback={<OneMoment />}>
-          <Fetched />
-        </Suspense>
-      </ErrorBoundary>
-    );
-  };
-}
+const fetched = (load: (typeof screens)[keyof typeof screens]) =>
+  lazy(async () => ({ default: (await load()).Component }));
 
-const Pours = screen(screens.pours);
-const NewSite = screen(screens.begin);
-const Site = screen(screens.site);
-const NewPour = screen(screens.newPour);
-const People = screen(screens.people);
-const Workbench = screen(screens.workbench);
-const STAGES = STAGE_IDS.map((id) => ({ id, Stage: screen(screens[id]) }));
+const Pours = fetched(screens.pours);
+const NewSite = fetched(screens.begin);
+const Site = fetched(screens.site);
+const NewPour = fetched(screens.newPour);
+const People = fetched(screens.people);
+const Workbench = fetched(screens.workbench);
+const STAGES = STAGE_IDS.map((id) => ({ id, Stage: fetched(screens[id]) }));
+
+/**
+ * A screen as an element of its own: the address changes at once, and the screen before stands, and hears keys, until the next
+ * one is fetched. Were the way there waited for, a sheet that closes meanwhile would call it off.
+ */
+function Screen({ of: Fetched }: { of: ComponentType }) {
+  // What took a screen down says so until one goes elsewhere.
+  const { pathname } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={PageFault} resetKeys={[pathname]}>
+      <Suspense fallback={<OneMoment />}>
+        <Fetched />
+      </Suspense>
+    </ErrorBoundary>
+  );
+}
 
 /** The addresses of the app, each with its screen. */
 export function Screens() {
   return (
     <ErrorBoundary FallbackComponent={PageFault}>
       <Routes>
-        <Route path="/" element={<Pours />} />
+        <Route path="/" element={<Screen of={Pours} />} />
         <Route path="/pours/:pourId" element={<PourLayout />}>
           <Route index element={<Navigate to="setout" replace />} />
           {STAGES.map(({ id, Stage }) => (
-            <Route key={id} path={id} element={<Stage />} />
+            <Route key={id} path={id} element={<Screen of={Stage} />} />
           ))}
-          <Route path="workbench" element={<Workbench />} />
-          <Route path="workbench/:calc" element={<Workbench />} />
+          <Route path="workbench" element={<Screen of={Workbench} />} />
+          <Route path="workbench/:calc" element={<Screen of={Workbench} />} />
         </Route>
-        <Route path="/new" element={<NewSite />} />
-        <Route path="/sites/:siteId" element={<Site />} />
-        <Route path="/sites/:siteId/pour" element={<NewPour />} />
-        <Route path="/people" element={<People />} />
+        <Route path="/new" element={<Screen of={NewSite} />} />
+        <Route path="/sites/:siteId" element={<Screen of={Site} />} />
+        <Route path="/sites/:siteId/pour" element={<Screen of={NewPour} />} />
+        <Route path="/people" element={<Screen of={People} />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>
     </ErrorBoundary>
