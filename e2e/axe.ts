@@ -21,9 +21,7 @@ const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
 /** Opens a screen of a pour, with the sheet that its address names: both are fetched when they are first shown. */
 export async function openScreen(page: Page, url: string): Promise<void> {
   await visit(page, url);
-  // The screen before stands until this one has come.
-  const stage = /\/pours\/[^/]+\/(\w+)/.exec(url)?.[1] ?? '';
-  await page.locator(`.frame[data-stage="${stage}"] h1`).waitFor({ state: 'attached' });
+  await page.locator('.frame h1').waitFor({ state: 'attached' });
   if (url.includes('sheet=')) await page.getByRole('dialog').waitFor();
 }
 

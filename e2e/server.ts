@@ -124,6 +124,9 @@ export async function visit(page: Page, url: string): Promise<void> {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate'));
   }, url);
+  // The screen before stands until this one has come.
+  const stage = /\/pours\/[^/]+\/(\w+)/.exec(url)?.[1];
+  if (stage) await page.locator(`.frame[data-stage="${stage}"]`).waitFor();
 }
 
 /** Gives a page the session of one of the demo's people; how one signs in is tested for itself. */

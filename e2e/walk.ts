@@ -1,4 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
+import { forward } from './server.ts';
 
 /** The walk through one pour, by the real interface: used in US and in metric. */
 
@@ -247,6 +249,30 @@ export async function place(
     .getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true })
     .click();
   await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+/** Runs that somebody else has filled meanwhile, one after another: they come into the log from another device. */
+export async function placedElsewhere(page: Page, id: string, runs: string[]): Promise<void> {
+  const EACH_MIN = 2;
+  await forward(page, runs.length * EACH_MIN);
+  const { now } = (await (
+    await page.request.get(new URL('/api/clock', page.url()).href)
+  ).json()) as { now: string };
+  const began = Date.parse(now) - runs.length * EACH_MIN * 60_000;
+  const entry = (kind: string, min: number, body: object) => ({
+    id: uuid(),
+    at: new Date(began + min * 60_000).toISOString(),
+    kind,
+    body,
+  });
+  const events = runs.flatMap((elementId, i) => [
+    entry('place-start', i * EACH_MIN, { elementId, lift: 0 }),
+    entry('place-stop', (i + 1) * EACH_MIN, { elementId, lift: 0, filledRatio: 1 }),
+  ]);
+  const answer = await page.request.post(new URL(`/api/pours/${id}/events`, page.url()).href, {
+    data: { events },
+  });
+  expect(answer.status()).toBe(200);
 }
 
 export async function truckEmpty(page: Page): Promise<void> {

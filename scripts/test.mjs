@@ -55,50 +55,62 @@ const count = (ok) => {
   if (ok) passed += 1;
   else failed += 1;
 };
-// The checks that only read run beside each other.
-for (const good of await Promise.all([
-  beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']).then(
-    async (ok) =>
-      (await beside('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.'])) &&
-      (await beside('Rooms', [
+const TSC = 'node_modules/typescript7/bin/tsc';
+/** The projects of Jest in one process; their counts are added up. */
+async function unit(title, projects) {
+  const file = `test-results/jest-${projects[0]}.json`;
+  fs.rmSync(file, { force: true });
+  const ok = await beside(title, [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    'node_modules/jest/bin/jest.js',
+    '--silent',
+    '--runInBand',
+    '--json',
+    `--outputFile=${file}`,
+    '--reporters=default',
+    '--selectProjects',
+    ...projects,
+  ]);
+  const jest = read(file);
+  passed += jest?.numPassedTests ?? 0;
+  failed += jest?.numFailedTests ?? 0;
+  if (!jest || (!ok && jest.numFailedTests === 0)) failed += 1;
+}
+/** One after another; each of them counts. */
+async function lane(...steps) {
+  for (const step of steps) {
+    const ok = await step();
+    if (ok !== undefined) count(ok);
+  }
+}
+
+fs.mkdirSync('test-results', { recursive: true });
+const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
+// Two lanes for two cores, of about the same length.
+await Promise.all([
+  lane(
+    () => beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
+    () => unit('Jest of the server and the screens', ['server', 'components']),
+  ),
+  lane(
+    () => beside('Lock file', ['scripts/lockcheck.mjs']),
+    () => beside('First load', ['scripts/first-load.mjs']),
+    () => beside('Types', [TSC, '--noEmit']),
+    () => beside('Types of core/', [TSC, '-p', 'tsconfig.core.json']),
+    () => beside('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.']),
+    () =>
+      beside('Rooms', [
         'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
         'core',
         'contract',
         'server',
         'web',
-      ])) &&
-      ok,
+      ]),
+    () => beside('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
+    () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
   ),
-  beside('Types', ['node_modules/typescript/bin/tsc', '--noEmit']).then(
-    async (ok) =>
-      (await beside('Types of core/', [
-        'node_modules/typescript/bin/tsc',
-        '-p',
-        'tsconfig.core.json',
-      ])) && ok,
-  ),
-  beside('Lock file', ['scripts/lockcheck.mjs']),
-  beside('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
-  beside('First load', ['scripts/first-load.mjs']),
-]))
-  count(good);
-
-fs.mkdirSync('test-results', { recursive: true });
-const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
-fs.rmSync('test-results/jest.json', { force: true });
-const jestOk = run('Jest', [
-  '--experimental-vm-modules',
-  '--disable-warning=ExperimentalWarning',
-  'node_modules/jest/bin/jest.js',
-  '--silent',
-  '--json',
-  '--outputFile=test-results/jest.json',
-  '--reporters=default',
 ]);
-const jest = read('test-results/jest.json');
-passed += jest?.numPassedTests ?? 0;
-failed += jest?.numFailedTests ?? 0;
-if (!jest || (!jestOk && jest.numFailedTests === 0)) failed += 1;
 
 fs.rmSync('test-results/e2e.json', { force: true });
 const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);
