@@ -56,8 +56,8 @@ const count = (ok) => {
   else failed += 1;
 };
 const TSC = 'node_modules/typescript7/bin/tsc';
-/** The projects of Jest in one process; their counts are added up. */
-async function unit(title, projects) {
+/** Projects of Jest, in as many processes as are said; their counts are added up. */
+async function unit(title, projects, workers = 1) {
   const file = `test-results/jest-${projects[0]}.json`;
   fs.rmSync(file, { force: true });
   const ok = await beside(title, [
@@ -65,7 +65,7 @@ async function unit(title, projects) {
     '--disable-warning=ExperimentalWarning',
     'node_modules/jest/bin/jest.js',
     '--silent',
-    '--runInBand',
+    `--maxWorkers=${workers}`,
     '--json',
     `--outputFile=${file}`,
     '--reporters=default',
@@ -91,7 +91,7 @@ const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, '
 await Promise.all([
   lane(
     () => beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
-    () => unit('Jest of the server and the screens', ['server', 'components']),
+    () => unit('Jest of the screens', ['components']),
   ),
   lane(
     () => beside('Lock file', ['scripts/lockcheck.mjs']),
@@ -111,6 +111,7 @@ await Promise.all([
     () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
   ),
 ]);
+await unit('Jest of the server', ['server'], 2);
 
 fs.rmSync('test-results/e2e.json', { force: true });
 const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);

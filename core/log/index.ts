@@ -23,6 +23,7 @@ export { probe } from './kinds/probe.ts';
 export { question } from './kinds/question.ts';
 export { readingText, type ReadingValue } from './kinds/reading-value.ts';
 export { reopen } from './kinds/reopen.ts';
+export { sign } from './kinds/sign.ts';
 export { MOST_SLUMP_MM } from './kinds/slump.ts';
 export { SKIES, weather } from './kinds/weather.ts';
 export { filterLog, LOG_GROUPS, type LogQuery, placeOf } from './groups.ts';

@@ -21,6 +21,8 @@ export function coldStretchText(c: ColdStretch, units: UnitSystem): string {
   return `${coldPlace(c, units)}, ${Math.round(c.gapMin)} min, shut at ${Math.round(c.knitMin)}`;
 }
 
+const saves = (n = 1): string => (n === 1 ? 'saves' : 'save');
+
 const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =
   {
     'closer-loads': ({ spacingMin }) =>
@@ -29,12 +31,12 @@ const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitS
         : `Loads every ${spacingMin} min save it.`,
     'bigger-trucks': ({ truckM3 }, units) =>
       `${textOf(volume(truckM3 ?? 0, units, 1))} trucks save it.`,
-    'fewer-lifts': ({ lifts }) => `${counted(lifts ?? 1, 'lift')} save it.`,
+    'fewer-lifts': ({ lifts }) => `${counted(lifts ?? 1, 'lift')} ${saves(lifts)} it.`,
     faster: ({ placingRateM3PerH }, units) =>
       `Placing ${textOf(volume(placingRateM3PerH ?? 0, units, 0))} an hour saves it.`,
     retarder: () => 'A retarder in the mix saves it.',
     bulkhead: ({ bulkheads }) =>
-      `${counted(bulkheads?.length ?? 1, 'planned bulkhead')} ${bulkheads?.length === 1 ? 'saves' : 'save'} it.`,
+      `${counted(bulkheads?.length ?? 1, 'planned bulkhead')} ${saves(bulkheads?.length)} it.`,
   };
 
 /** A cold seam of the plan in one sentence, with what would save it. */

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { useController, useFormContext } from 'react-hook-form';
 import { sentenceIn } from '#core/kit';
 import {
@@ -12,6 +12,7 @@ import {
 import { useSite } from '../app/site-context.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { FormField } from './FormField.tsx';
+import { words } from './usePostForm.ts';
 
 /** What is wrong with a field of the form round it, in the site's units. */
 function useSaid(name: string): string | undefined {
@@ -20,10 +21,6 @@ function useSaid(name: string): string | undefined {
   const message = getFieldState(name, formState).error?.message;
   return message && sentenceIn(message, units);
 }
-
-/** Nothing typed is nothing said. */
-const typed = (text: unknown) =>
-  typeof text === 'string' && text.trim() === '' ? undefined : text;
 
 /** A figure with its unit: kept in SI, shown and typed in the site's own. */
 export function QuantityInput({
@@ -106,29 +103,32 @@ export function TextInput({
   'label' | 'className' | 'autoFocus' | 'inputMode' | 'hint' | 'list'
 >) {
   const { register } = useFormContext();
-  return <FormField {...rest} {...register(name, { setValueAs: typed })} error={useSaid(name)} />;
+  return <FormField {...rest} {...register(name, { setValueAs: words })} error={useSaid(name)} />;
 }
 
 /** Words that may take some lines. */
 export function LongText({ name, label }: { name: string; label: string }) {
   const { register } = useFormContext();
   const said = useSaid(name);
+  const id = useId();
   return (
-    <label>
-      {label}
+    <div>
+      <label htmlFor={id}>{label}</label>
       <textarea
         autoFocus
+        id={id}
         className="field mt-1"
         rows={3}
         aria-invalid={said !== undefined}
-        {...register(name, { setValueAs: typed })}
+        aria-describedby={said === undefined ? undefined : `${id}-said`}
+        {...register(name, { setValueAs: words })}
       />
       {said && (
-        <span className="font-semibold text-chalk-t" role="alert">
+        <p id={`${id}-said`} className="font-semibold text-chalk-t" role="alert">
           {said}
-        </span>
+        </p>
       )}
-    </label>
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
+import { get, useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
 import { limitWords } from '#core/kit';
 import type { UnitSystem } from '#core/units';
@@ -7,6 +7,10 @@ import { ApiProblem } from '../sync/api.ts';
 
 /** As the resolver wants a schema: what is typed and what comes out of it. */
 type FormSchema<T extends FieldValues> = z.ZodType<T, T>;
+
+/** Nothing typed is nothing said. */
+export const words = (text: unknown) =>
+  typeof text === 'string' && text.trim() === '' ? undefined : text;
 
 /** An empty field holds null: left out, it is what its schema calls missing. */
 const withoutEmpty = <T extends FieldValues>(values: T): T =>
@@ -41,7 +45,7 @@ export function usePostForm<T extends FieldValues>(
     }
   });
   const said = (name: Path<T>): string | undefined => {
-    const message = errors[name]?.message;
+    const message: unknown = get(errors, `${name}.message`);
     return typeof message === 'string' ? message : undefined;
   };
   return {

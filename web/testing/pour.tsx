@@ -89,6 +89,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
       snapshot: () => snapshot,
       watch: () => () => undefined,
       subscribe: () => () => undefined,
+      pull: () => Promise.resolve(0),
     },
     write,
     saveSettings,

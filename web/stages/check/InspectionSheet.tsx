@@ -1,62 +1,67 @@
 import { useState } from 'react';
-import { say } from '../../ui/say.ts';
 import { v7 as uuid } from 'uuid';
+import { z } from 'zod';
+import { handedSignBody } from '../../../contract/index.ts';
+import { sign } from '#core/log';
 import { type Hold, HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
+import { FormField } from '../../forms/FormField.tsx';
+import { usePostForm, words } from '../../forms/usePostForm.ts';
 import { sendJson } from '../../sync/api.ts';
 import { stampNow } from '../../sync/clock.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
+import { say } from '../../ui/say.ts';
 import { Measured } from './Measured.tsx';
 
-/** An inspector sees what was measured, and signs on this tablet with their own PIN; the foreman stays signed in. */
-export function InspectionSheet({
-  hold,
-  onClose,
-}: {
-  hold: Exclude<Hold, 'own'>;
-  onClose: () => void;
-}) {
+type Inspected = Exclude<Hold, 'own'>;
+type Result = 'pass' | 'reject';
+
+/** On somebody else's tablet an inspector signs with name and PIN; under their own session they are known. */
+const handedSchema = handedSignBody.pick({ name: true, pin: true }).extend({ body: sign.body });
+const ownSchema = handedSchema.extend({ name: z.string(), pin: z.string() });
+
+/** The form of a sign-off, sent by either of its two presses. */
+function useSignForm(hold: Inspected, onClose: () => void) {
   const v = usePour();
   const { account } = useSession();
-  const [name, setName] = useState('');
-  const [pin, setPin] = useState('');
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
+  const own = account.role === 'inspector';
   // Sent again for want of an answer it is the same sign-off: one id for as long as the sheet is open.
   const [ids] = useState({ pass: uuid(), reject: uuid() });
-  const points =
-    hold === 'dowels' ? v.points.filter((p) => p.point.kind.startsWith('dowels')) : v.points;
-  const send = async (result: 'pass' | 'reject') => {
-    setProblem(null);
-    if (result === 'reject' && !reason.trim()) {
-      setProblem('Say why it is rejected.');
-      return;
-    }
-    const body = {
-      hold,
-      result,
-      planVersion: v.record.siteVersion,
-      ...(reason.trim() ? { reason: reason.trim() } : {}),
-    };
-    try {
-      if (account.role === 'inspector') await v.write('sign', body);
+  const body = { hold, result: 'pass' as Result, planVersion: v.record.siteVersion };
+  const form = usePostForm(
+    own ? ownSchema : handedSchema,
+    { name: '', pin: '', body },
+    async ({ name, pin, body: signed }) => {
+      if (own) await v.write('sign', signed);
       else {
         await sendJson('POST', `/api/pours/${v.record.id}/sign`, {
-          id: ids[result],
+          id: ids[signed.result],
           name,
           pin,
           at: new Date(stampNow()).toISOString(),
-          body,
+          body: signed,
         });
         await v.store.pull();
       }
-      say(`${HOLD_NAME[hold]} ${result === 'pass' ? 'passed' : 'rejected'}.`);
+      say(`${HOLD_NAME[hold]} ${signed.result === 'pass' ? 'passed' : 'rejected'}.`);
       onClose();
-    } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'That did not work.');
-    }
+    },
+    v.units,
+  );
+  const send = (result: Result) => {
+    form.setValue('body.result', result);
+    void form.submit();
   };
+  return { form, own, send };
+}
+
+/** An inspector sees what was measured, and signs on this tablet with their own PIN; the foreman stays signed in. */
+export function InspectionSheet({ hold, onClose }: { hold: Inspected; onClose: () => void }) {
+  const v = usePour();
+  const { form, own, send } = useSignForm(hold, onClose);
+  const points =
+    hold === 'dowels' ? v.points.filter((p) => p.point.kind.startsWith('dowels')) : v.points;
   const count = (x: string) =>
     points.reduce((n, p) => n + p.places.filter((y) => y.verdict === x).length, 0);
   const read = points.reduce((n, p) => n + p.read, 0);
@@ -68,54 +73,53 @@ export function InspectionSheet({
       </p>
       <Measured points={points} />
       <div className="mt-4 flex flex-col gap-3 border-t-2 border-ink pt-3">
-        {account.role !== 'inspector' && (
+        {!own && (
           <div className="grid grid-cols-2 gap-2">
-            <label>
-              Inspector’s name
-              <input
-                className="field mt-1"
-                value={name}
-                onChange={(e) => {
-                  setName(e.target.value);
-                }}
-                autoComplete="off"
-              />
-            </label>
-            <label>
-              Inspector’s PIN
-              <input
-                className="field mt-1"
-                type="password"
-                inputMode="numeric"
-                value={pin}
-                onChange={(e) => {
-                  setPin(e.target.value);
-                }}
-                autoComplete="off"
-              />
-            </label>
+            <FormField
+              label="Inspector’s name"
+              autoComplete="off"
+              error={form.said('name')}
+              {...form.register('name')}
+            />
+            <FormField
+              label="Inspector’s PIN"
+              type="password"
+              inputMode="numeric"
+              autoComplete="off"
+              error={form.said('pin')}
+              {...form.register('pin')}
+            />
           </div>
         )}
-        <label>
-          Remark, or reason to reject
-          <input
-            className="field mt-1"
-            value={reason}
-            onChange={(e) => {
-              setReason(e.target.value);
-            }}
-          />
-        </label>
-        {problem && (
+        <FormField
+          label="Remark, or reason to reject"
+          error={form.said('body.reason')}
+          {...form.register('body.reason', { setValueAs: words })}
+        />
+        {form.problem && (
           <p role="alert" className="font-semibold text-chalk-t">
-            {problem}
+            {form.problem}
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <button type="button" className="btn" onClick={() => void send('pass')}>
+          <button
+            type="button"
+            className="btn"
+            disabled={form.busy}
+            onClick={() => {
+              send('pass');
+            }}
+          >
             Pass
           </button>
-          <button type="button" className="btn warn" onClick={() => void send('reject')}>
+          <button
+            type="button"
+            className="btn warn"
+            disabled={form.busy}
+            onClick={() => {
+              send('reject');
+            }}
+          >
             Reject
           </button>
         </div>

@@ -1,93 +1,65 @@
-import { useState } from 'react';
-import { say } from '../../ui/say.ts';
+import { takeBackSignBody } from '../../../contract/index.ts';
 import { HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
+import { FormField } from '../../forms/FormField.tsx';
+import { usePostForm, words } from '../../forms/usePostForm.ts';
 import { sendJson } from '../../sync/api.ts';
 import { stampNow } from '../../sync/clock.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
+import { say } from '../../ui/say.ts';
+
+const schema = takeBackSignBody.pick({ name: true, pin: true, reason: true });
 
 /** Takes a sign-off back, with the PIN of who may: the foreman their own check, an inspector theirs. */
 export function UnsignSheet({ hold, onClose }: { hold: string; onClose: () => void }) {
   const v = usePour();
   const { account } = useSession();
   const sign = v.gate.signs.find((s) => s.hold === hold);
-  const [name, setName] = useState(hold === 'own' ? account.name : '');
-  const [pin, setPin] = useState('');
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  if (!sign?.entryId) return null;
-  const send = async () => {
-    setProblem(null);
-    try {
+  const form = usePostForm(
+    schema,
+    { name: hold === 'own' ? account.name : '', pin: '' },
+    async (who) => {
+      if (!sign?.entryId) return;
       await sendJson('POST', `/api/pours/${v.record.id}/unsign`, {
-        name,
-        pin,
+        ...who,
         at: new Date(stampNow()).toISOString(),
         entry: sign.entryId,
-        ...(reason.trim() ? { reason: reason.trim() } : {}),
       });
       await v.store.pull();
       say(`${HOLD_NAME[sign.hold]} taken back. It stays in the log.`);
       onClose();
-    } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'That did not work.');
-    }
-  };
+    },
+  );
+  if (!sign?.entryId) return null;
   return (
     <Sheet open onClose={onClose} title={`Take back: ${HOLD_NAME[sign.hold].toLowerCase()}`}>
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void send();
-        }}
-      >
+      <form className="flex flex-col gap-3" onSubmit={(e) => void form.submit(e)} noValidate>
         <p>
           Signed by {sign.actor}. The gate shuts again until it is signed anew; both stay in the
           log.
         </p>
-        <label>
-          Name
-          <input
-            className="field mt-1"
-            value={name}
-            onChange={(e) => {
-              setName(e.target.value);
-            }}
-          />
-        </label>
-        <label>
-          PIN
-          <input
-            className="field mt-1"
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
-            autoFocus
-            value={pin}
-            onChange={(e) => {
-              setPin(e.target.value);
-            }}
-          />
-        </label>
-        <label>
-          Why
-          <input
-            className="field mt-1"
-            maxLength={500}
-            value={reason}
-            onChange={(e) => {
-              setReason(e.target.value);
-            }}
-          />
-        </label>
-        {problem && (
+        <FormField label="Name" error={form.said('name')} {...form.register('name')} />
+        <FormField
+          label="PIN"
+          type="password"
+          inputMode="numeric"
+          autoComplete="off"
+          autoFocus
+          error={form.said('pin')}
+          {...form.register('pin')}
+        />
+        <FormField
+          label="Why"
+          error={form.said('reason')}
+          {...form.register('reason', { setValueAs: words })}
+        />
+        {form.problem && (
           <p role="alert" className="font-semibold text-chalk-t">
-            {problem}
+            {form.problem}
           </p>
         )}
-        <button className="btn warn" disabled={!name.trim() || pin.length < 4}>
+        <button className="btn warn" disabled={form.busy}>
           Take it back
         </button>
       </form>
