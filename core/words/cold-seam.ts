@@ -21,7 +21,7 @@ export function coldStretchText(c: ColdStretch, units: UnitSystem): string {
   return `${coldPlace(c, units)}, ${Math.round(c.gapMin)} min, shut at ${Math.round(c.knitMin)}`;
 }
 
-const saves = (n = 1): string => (n === 1 ? 'saves' : 'save');
+const saves = (n: number | null | undefined): string => ((n ?? 1) === 1 ? 'saves' : 'save');
 
 const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =
   {
