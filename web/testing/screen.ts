@@ -10,4 +10,17 @@ window.matchMedia = (query: string) =>
     removeEventListener: () => undefined,
   }) as unknown as MediaQueryList;
 
+class QuietObserver {
+  observe(): void {
+    // Nothing is laid out here.
+  }
+  unobserve(): void {
+    // Nothing is laid out here.
+  }
+  disconnect(): void {
+    // Nothing is laid out here.
+  }
+}
+globalThis.ResizeObserver = QuietObserver;
+
 afterEach(cleanup);

@@ -24,18 +24,6 @@ export class Refusal {
   }
 }
 
-class QuietObserver {
-  observe(): void {
-    // Nothing is laid out here.
-  }
-  unobserve(): void {
-    // Nothing is laid out here.
-  }
-  disconnect(): void {
-    // Nothing is laid out here.
-  }
-}
-
 /**
  * Draws a screen that reads and writes by the server's addresses. `answers` are by method and path (`GET /api/sites`); what is not
  * among them answers null. Answers what was asked.
@@ -50,7 +38,6 @@ export function renderWithServer(
   }: { path?: string; route?: string; role?: Account['role'] } = {},
 ): { asked: Asked[]; address: () => string } {
   const asked: Asked[] = [];
-  globalThis.ResizeObserver = QuietObserver;
   globalThis.fetch = ((url: string, init: RequestInit = {}) => {
     const method = init.method ?? 'GET';
     const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : init.body;
