@@ -32,6 +32,7 @@ for (let i = 0; i < 100; i += 1) {
 }
 const executablePath = [
   process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium-headless-shell',
   '/usr/bin/chromium',
   '/usr/bin/chromium-browser',
 ].find((p) => p && fs.existsSync(p));
