@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import type { PourAnswer } from '../contract/index.ts';
 import { openScreen, violations } from './axe.ts';
 import { type DemoServer, expect, logOf, openPour, pourId, signIn, test, visit } from './server.ts';
 
@@ -146,7 +147,8 @@ test('who types on while the next place is on its way loses no key, and takes no
   server,
 }) => {
   const { id, reading } = await firstCover(page, server);
-  // Enter twice, as in gloves, and the next figure at once: one straight after the other, before the page can have moved on.
+  // Enter twice, as in gloves, and the next figure at once: one straight after the other, before
+  // the page can have moved on.
   await page.evaluate(async () => {
     const task = () =>
       new Promise((r) => {
@@ -331,6 +333,13 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   await visit(other, `${server.url}/pours/${id}/plan`);
   await other.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
+  // What is shown there is on its way: the other's change is the first once the server has it.
+  await expect
+    .poll(async () => {
+      const answer = await other.request.get(`${server.url}/api/pours/${id}`);
+      return ((await answer.json()) as PourAnswer).pour.settings.wasteRatio;
+    })
+    .toBeCloseTo(0.05, 6);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
   page.on('request', (r) => {
     if (r.method() !== 'GET') heard = true;

@@ -27,8 +27,11 @@ export function Pours() {
   const { data: pours } = useSWR<PourSummary[], Error>('/api/pours', getJson);
   const [params, setParams] = useSearchParams();
   const ordered = inUseFirst(sites ?? [], pours ?? [], clock.nowMs);
-  const site = sites?.find((s) => s.id === params.get('site')) ?? ordered[0];
+  // The address follows a moment later: what is pressed next is already of the site that was picked.
+  const [picked, setPicked] = useState(params.get('site'));
+  const site = sites?.find((s) => s.id === picked) ?? ordered[0];
   const pick = (id: string) => {
+    setPicked(id);
     setParams({ site: id }, { replace: true });
   };
   const own = pours?.filter((p) => p.siteId === site?.id) ?? [];
