@@ -19,14 +19,16 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   timeout: 300_000,
-  // Two browsers share two cores with their servers, and the host may take those for half a minute: wait, rather than call a slow
-  // answer a wrong one. What is to be fast is measured in the large site's test and in bench/.
+  // Two browsers share two cores with their servers, and the host may take those for half a minute:
+  // wait, rather than call a slow answer a wrong one. What is to be fast is measured in the large
+  // site's test and in bench/.
   expect: { timeout: 40_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 40_000,
-    // Where it is about going on without signal the worker is let in; elsewhere it would fetch the whole app anew for each test.
+    // Where it is about going on without signal the worker is let in; elsewhere it would fetch the
+    // whole app anew for each test.
     serviceWorkers: 'block',
     // What a failed test saw and did is kept; taking pictures all along would cost a fifth of the time.
     screenshot: 'only-on-failure',

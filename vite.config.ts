@@ -5,7 +5,10 @@ import { defineConfig, type Plugin } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
-/** The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream never ends: neither may pass through the worker's cache. */
+/**
+ * The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream
+ * never ends: neither may pass through the worker's cache.
+ */
 const cacheable = ({ url }: { url: URL }): boolean =>
   url.pathname.startsWith('/api/') &&
   !/\/(stream|events|log\.jsonl|report\.pdf|card\.pdf|calendar\.ics|deliveries|export|clock|health)$/.test(
@@ -13,8 +16,8 @@ const cacheable = ({ url }: { url: URL }): boolean =>
   );
 
 /**
- * Schemas can write themselves as JSON Schema. The page has no use for it, and a phone would fetch it with every screen: of these
- * two modules only their names are sent.
+ * Schemas can write themselves as JSON Schema. The page has no use for it, and a phone would fetch
+ * it with every screen: of these two modules only their names are sent.
  */
 const withoutJsonSchema: Plugin = {
   name: 'without-json-schema',
@@ -26,8 +29,8 @@ const withoutJsonSchema: Plugin = {
 };
 
 /**
- * The charts' scales put numbers between numbers. The library's general interpolation, which they ask for, brings every colour
- * space along: for the scales it is answered with its numbers alone.
+ * The charts' scales put numbers between numbers. The library's general interpolation, which they
+ * ask for, brings every colour space along: for the scales it is answered with its numbers alone.
  */
 const numbersForScales: Plugin = {
   name: 'numbers-for-scales',
@@ -89,8 +92,8 @@ export default defineConfig({
     sourcemap: false,
     // Which file brings which: the size of the first load is counted by it.
     manifest: true,
-    // Every script with parts would carry a list of all that those parts want: a tenth of what a phone first fetches. What is not
-    // open yet is fetched at rest anyhow.
+    // Every script with parts would carry a list of all that those parts want: a tenth of what a
+    // phone first fetches. What is not open yet is fetched at rest anyhow.
     modulePreload: {
       polyfill: false,
       resolveDependencies: (_file, wanted, { hostType }) => (hostType === 'html' ? wanted : []),

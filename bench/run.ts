@@ -1,4 +1,7 @@
-/** Benchmarks: figures and ratios taken in one run. `npm run bench`, or `npm run -s bench -- --json` for a line a figure. */
+/**
+ * Benchmarks: figures and ratios taken in one run. `npm run bench`, or `npm run -s bench -- --json`
+ * for a line a figure.
+ */
 import { type LogEvent, replay } from '#core/log';
 import { type Choices, searchSequences, trialsOf } from '#core/pourplan';
 import { demoPour } from '../core/testdata/demo.ts';

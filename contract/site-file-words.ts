@@ -1,6 +1,6 @@
 /**
- * What each field of a site file means, by its path; where a path is not named, by its last two names, then by its last. A test
- * holds that every field of the schema has one.
+ * What each field of a site file means, by its path; where a path is not named, by its last two
+ * names, then by its last. A test holds that every field of the schema has one.
  */
 export const FIELD_WORDS: Record<string, string> = {
   format: 'which format this is',

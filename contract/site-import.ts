@@ -3,7 +3,10 @@ import { formSystemOf } from '#core/formwork';
 import { type InputIssue, issuesOf } from '#core/kit';
 import { checkSiteFile, siteFileSchema, siteFileShape, type SiteFile } from './site-file.ts';
 
-/** A site file as it was brought in: the file when it can be taken, everything that is wrong with it, and what was not known. */
+/**
+ * A site file as it was brought in: the file when it can be taken, everything that is wrong with
+ * it, and what was not known.
+ */
 export interface BroughtIn {
   file: SiteFile | null;
   issues: InputIssue[];
@@ -36,8 +39,9 @@ const LISTS = Object.entries(siteFileShape.shape).flatMap(([name, field]) => {
 });
 
 /**
- * What takes more than one field to see, found in the parts that can be read by themselves: a file with a wrong figure in one
- * place is told of everything else as well, and not one fault an attempt.
+ * What takes more than one field to see, found in the parts that can be read by themselves: a file
+ * with a wrong figure in one place is told of everything else as well, and not one fault an
+ * attempt.
  */
 function faultsBetween(raw: Json): InputIssue[] {
   const places = new Map<string, number[]>();
@@ -140,7 +144,10 @@ function pourFaults(file: SiteFile, place: (i: number) => number): InputIssue[] 
   return issues;
 }
 
-/** Reads a site file that comes in: every fault at once, each by its path; what is not known is told of and left out. */
+/**
+ * Reads a site file that comes in: every fault at once, each by its path; what is not known is told
+ * of and left out.
+ */
 export function readSiteFile(raw: unknown): BroughtIn {
   const parsed = siteFileSchema.safeParse(raw, { error: limitWords('metric') });
   const shape = parsed.success ? [] : issuesOf(parsed.error, raw);

@@ -26,8 +26,9 @@ export async function openScreen(page: Page, url: string): Promise<void> {
 }
 
 /**
- * What breaks the rules of accessibility on the screen as it stands, in both themes. The themes differ in colours alone, so
- * the other is held to the rules about colour. The rules are read into a page once, and only what is wrong is written out.
+ * What breaks the rules of accessibility on the screen as it stands, in both themes. The themes
+ * differ in colours alone, so the other is held to the rules about colour. The rules are read into
+ * a page once, and only what is wrong is written out.
  */
 export async function violations(page: Page, where: string): Promise<string[]> {
   await atRest(page);

@@ -7,7 +7,10 @@ import { verifyExport } from '../server/log/chain.ts';
 import { type DemoServer, forward, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
-/** The whole day of P2, through the interface: a tablet, a desk and a phone that loses its signal; the server dies twice. */
+/**
+ * The whole day of P2, through the interface: a tablet, a desk and a phone that loses its signal;
+ * the server dies twice.
+ */
 
 const TABLET = { width: 820, height: 1180 };
 /** From half past seven to half past nine: the plant wants two hours' notice, and the day begins at twenty to seven. */

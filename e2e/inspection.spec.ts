@@ -99,7 +99,10 @@ interface Inspection {
   type: (field: Locator, text: string) => Promise<number>;
 }
 
-/** P2 from an empty log to an open gate: a question asked and answered, two fails fixed, everything read, dowels inspected, signed. */
+/**
+ * P2 from an empty log to an open gate: a question asked and answered, two fails fixed, everything
+ * read, dowels inspected, signed.
+ */
 async function inspectP2({
   page,
   url,

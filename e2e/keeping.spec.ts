@@ -99,7 +99,8 @@ test('a page that was on its way while the worker took charge is kept for a relo
   server,
   context,
 }) => {
-  // The first page asks for its worker only once the second is on its way, and the second comes only once the worker is in charge.
+  // The first page asks for its worker only once the second is on its way, and the second comes
+  // only once the worker is in charge.
   await page.addInitScript(() => {
     if (location.pathname !== '/') return;
     const late = (...asked: Parameters<ServiceWorkerContainer['register']>) =>

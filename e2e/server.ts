@@ -60,7 +60,10 @@ export class DemoServer {
   }
 }
 
-/** Ports are counted up in a range of each worker's own: a port that was free a moment ago may be another worker's restarted server. */
+/**
+ * Ports are counted up in a range of each worker's own: a port that was free a moment ago may be
+ * another worker's restarted server.
+ */
 const PORTS = { first: 21_000, aWorker: 1000 };
 let taken = 0;
 async function freePort(worker: number): Promise<number> {
@@ -110,8 +113,8 @@ export const testFromNothing = base.extend<{ server: DemoServer }>({
 export { expect };
 
 /**
- * Goes to an address of the app. Where the app stands already it goes there by itself, as by a link: to read a page anew is a
- * thing of its own, and takes ten times as long.
+ * Goes to an address of the app. Where the app stands already it goes there by itself, as by a
+ * link: to read a page anew is a thing of its own, and takes ten times as long.
  */
 export async function visit(page: Page, url: string): Promise<void> {
   const stands =
@@ -227,7 +230,10 @@ export async function forward(page: Page, minutes: number): Promise<void> {
   await (await heard).finished();
 }
 
-/** Waits until a service worker is in charge and keeps who is signed in and the pour, then visits once more: from here the page goes on without signal. */
+/**
+ * Waits until a service worker is in charge and keeps who is signed in and the pour, then visits
+ * once more: from here the page goes on without signal.
+ */
 export async function keptHere(
   page: Page,
   pour: string,

@@ -1,4 +1,7 @@
-/** `npm run backup -- FILE`: copies the store of DATA_DIR (data/own) with its photos into one file, while it may be in use. */
+/**
+ * `npm run backup -- FILE`: copies the store of DATA_DIR (data/own) with its photos into one file,
+ * while it may be in use.
+ */
 import { makeBackup } from '../server/backup/backup.ts';
 import { readConfig } from '../server/config.ts';
 

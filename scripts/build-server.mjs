@@ -1,5 +1,6 @@
-// Bundles the server and its worker. What is ours goes in, and the two packages of many small files, which would be most of a
-// start; the others stay where npm put them, since some bring binaries and files of their own.
+// Bundles the server and its worker. What is ours goes in, and the two packages of many small
+// files, which would be most of a start; the others stay where npm put them, since some bring
+// binaries and files of their own.
 import { build } from 'esbuild';
 import fs from 'node:fs';
 import path from 'node:path';

@@ -1,4 +1,5 @@
-// Starts the calculation register's command line quickly: a bundle of scripts/calc.ts, made anew when the core is newer.
+// Starts the calculation register's command line quickly: a bundle of scripts/calc.ts, made anew
+// when the core is newer.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';

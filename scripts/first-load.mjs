@@ -1,4 +1,5 @@
-// What a phone has to fetch before a screen stands: every script of it and of what it is built on, gzipped, held to a budget.
+// What a phone has to fetch before a screen stands: every script of it and of what it is built on,
+// gzipped, held to a budget.
 import fs from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';

@@ -1,4 +1,5 @@
-// Fails when the lock file lacks an optional (platform) package that its owner names, a version, or holds a download address.
+// Fails when the lock file lacks an optional (platform) package that its owner names, a version, or
+// holds a download address.
 import fs from 'node:fs';
 
 const text = fs.readFileSync('package-lock.json', 'utf8');

@@ -281,7 +281,10 @@ function partlyP2(): void {
   s.save('demo/logs/quillback.P2.jsonl');
 }
 
-/** Being set out: levels of most form tops read two days ago, the loop closed, and a question that holds the west and middle runs. */
+/**
+ * Being set out: levels of most form tops read two days ago, the loop closed, and a question that
+ * holds the west and middle runs.
+ */
 function setOutP3(): void {
   const pour = pourOf('P3');
   const mix = mixNamed(site, pour.mix);

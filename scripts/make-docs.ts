@@ -1,4 +1,7 @@
-/** Writes docs/calculations.md from the register, docs/rights.md from the kinds and the fields of docs/site-file.md from the schema: `npm run docs`. A test fails when they are stale. */
+/**
+ * Writes docs/calculations.md from the register, docs/rights.md from the kinds and the fields of
+ * docs/site-file.md from the schema: `npm run docs`. A test fails when they are stale.
+ */
 import fs from 'node:fs';
 import { rightsPage } from '#core/log';
 import { calculationsPage } from '#core/register';

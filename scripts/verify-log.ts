@@ -1,4 +1,7 @@
-/** Checks an exported log without the server: `npm run -s verify-log -- FILE`. Exit 0 when the chain is whole, 1 when not. */
+/**
+ * Checks an exported log without the server: `npm run -s verify-log -- FILE`. Exit 0 when the chain
+ * is whole, 1 when not.
+ */
 import fs from 'node:fs';
 import { verifyExport } from '../server/log/chain.ts';
 

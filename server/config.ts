@@ -1,9 +1,10 @@
 import path from 'node:path';
 
 /**
- * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its own), DATA_DIR, LOG_LEVEL,
- * SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none),
- * HTTPS_CERT and HTTPS_KEY (files of a certificate of your own), HELP_PORT, TRUST_PROXY (1 behind a proxy).
+ * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its
+ * own), DATA_DIR, LOG_LEVEL, SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none),
+ * HTTPS_CERT and HTTPS_KEY (files of a certificate of your own), HELP_PORT, TRUST_PROXY (1 behind a
+ * proxy).
  */
 export interface Config {
   port: number;

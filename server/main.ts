@@ -49,7 +49,8 @@ const REPORT_ENDS_MS = 15_000;
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
 if (config.demo && !config.keep) {
-  // A demo that cannot listen, or whose folder another one is using, must not have emptied the folder under the one that does.
+  // A demo that cannot listen, or whose folder another one is using, must not have emptied the
+  // folder under the one that does.
   if (await portTaken(config.port, config.host)) stopWith(inUse(config.port));
   try {
     emptyDemoFolder(config.dataDir, takeFolder);

@@ -3,7 +3,10 @@ import expressStaticGzip from 'express-static-gzip';
 import fs from 'node:fs';
 import path from 'node:path';
 
-/** Serves the built page at every address that is not the API's, packed as the build packed it; nothing where it is not built. */
+/**
+ * Serves the built page at every address that is not the API's, packed as the build packed it;
+ * nothing where it is not built.
+ */
 export function servePage(app: Express, webDir: string): void {
   if (!fs.existsSync(webDir)) return;
   app.use(

@@ -3,7 +3,10 @@ import { ProblemError } from './problems.ts';
 
 /** No body that means anything is nested so deep. */
 const DEEPEST = 40;
-/** Characters that nobody writes; line breaks and tabs belong into longer texts, and names refuse them by their schemas. */
+/**
+ * Characters that nobody writes; line breaks and tabs belong into longer texts, and names refuse
+ * them by their schemas.
+ */
 // eslint-disable-next-line no-control-regex -- they are what is looked for
 const UNWRITTEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
 

@@ -28,7 +28,10 @@ function bareS(times: number): number {
   return middleOf(took);
 }
 
-/** What an entry takes until it is kept for good, chained and acknowledged, against a bare row with the same durability. */
+/**
+ * What an entry takes until it is kept for good, chained and acknowledged, against a bare row with
+ * the same durability.
+ */
 export async function append(times: number): Promise<void> {
   const verdicts = new Verdicts();
   const api = await testApi();

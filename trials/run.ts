@@ -1,6 +1,7 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append [how much]`: tries of what docs/trust.md promises, on a server that they start
- * themselves on the loopback. They take minutes, print figures, and end with 1 when one is not as it has to be.
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append [how much]`: tries of what
+ * docs/trust.md promises, on a server that they start themselves on the loopback. They take
+ * minutes, print figures, and end with 1 when one is not as it has to be.
  */
 import { append } from './append.ts';
 import { backup } from './backup.ts';

@@ -28,10 +28,12 @@ if (root)
     </StrictMode>,
   );
 
-// The shell is kept by a service worker, so that a phone without signal reloads and goes on. What was read before the worker
-// had charge of the page is read once more through it, so that a first visit is kept like any other.
+// The shell is kept by a service worker, so that a phone without signal reloads and goes on. What
+// was read before the worker had charge of the page is read once more through it, so that a first
+// visit is kept like any other.
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
-  // Heard from the first line on: a worker that a page before this one brought in may take charge before it is registered here.
+  // Heard from the first line on: a worker that a page before this one brought in may take charge
+  // before it is registered here.
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     void mutate(() => true);
   });

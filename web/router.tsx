@@ -7,8 +7,9 @@ import { PourProvider } from './app/pour-context.tsx';
 import { fetchParts } from './ui/lazily.tsx';
 
 /**
- * Screens are fetched when they are first opened, so that a phone shows the one it asks for as soon as can be; the others
- * follow when it is at rest, and from then on are there without signal and whatever the server has become meanwhile.
+ * Screens are fetched when they are first opened, so that a phone shows the one it asks for as soon
+ * as can be; the others follow when it is at rest, and from then on are there without signal and
+ * whatever the server has become meanwhile.
  */
 const screens = {
   pours: () => import('./stages/pours/page.tsx'),
@@ -24,7 +25,10 @@ const screens = {
   workbench: () => import('./stages/workbench/page.tsx'),
 };
 
-/** Fetches every screen that has not been opened yet, with its parts. Without signal it is tried again when there is some. */
+/**
+ * Fetches every screen that has not been opened yet, with its parts. Without signal it is tried
+ * again when there is some.
+ */
 export function fetchScreens(): void {
   Promise.all(Object.values(screens).map((load) => load()))
     .then(fetchParts)
@@ -56,8 +60,9 @@ const Workbench = fetched(screens.workbench);
 const STAGES = STAGE_IDS.map((id) => ({ id, Stage: fetched(screens[id]) }));
 
 /**
- * A screen as an element of its own: the address changes at once, and the screen before stands, and hears keys, until the next
- * one is fetched. Were the way there waited for, a sheet that closes meanwhile would call it off.
+ * A screen as an element of its own: the address changes at once, and the screen before stands, and
+ * hears keys, until the next one is fetched. Were the way there waited for, a sheet that closes
+ * meanwhile would call it off.
  */
 function Screen({ of: Fetched }: { of: ComponentType }) {
   // What took a screen down says so until one goes elsewhere.

@@ -13,7 +13,10 @@ const LEFT_ALONE_MS = 50;
 const COUNTED = 5;
 const MOST = 12;
 
-/** How long the host has given the cores of this machine to others since it started, ms; nothing where the system does not tell. */
+/**
+ * How long the host has given the cores of this machine to others since it started, ms; nothing
+ * where the system does not tell.
+ */
 const stolenMs = (): number => {
   try {
     return (
@@ -50,7 +53,10 @@ const lines = (of: Map<string, Sample[]>, goalMs: number): string =>
 
 export async function stopwatch(page: Page) {
   const browser = await page.context().newCDPSession(page);
-  /** Slowed only from a press until its picture stands: what the test looks for in the page itself is not to take four times as long. */
+  /**
+   * Slowed only from a press until its picture stands: what the test looks for in the page itself
+   * is not to take four times as long.
+   */
   const slow = (rate: number) => browser.send('Emulation.setCPUThrottlingRate', { rate });
   /** Pictures after presses and keys, and answers that the page draws after its first picture. */
   const pictures = new Map<string, Sample[]>();
@@ -69,7 +75,11 @@ export async function stopwatch(page: Page) {
       return x < 0 ? 0 : performance.now() - from;
     });
 
-  /** Listens to a page that was just opened: time from a press or a key to the next picture, as the browser itself measures it. What it makes up when the page moves under a still pointer is no act. */
+  /**
+   * Listens to a page that was just opened: time from a press or a key to the next picture, as the
+   * browser itself measures it. What it makes up when the page moves under a still pointer is no
+   * act.
+   */
   const listen = () =>
     page.evaluate(() => {
       const w = window as unknown as { slowest: number[] };
@@ -178,7 +188,10 @@ export async function stopwatch(page: Page) {
     round: async (acts: readonly string[], turn: (time: number) => Promise<void>) => {
       for (let time = 0; !acts.every(enough); time += 1) await turn(time);
     },
-    /** Says what was measured, and what misses its goal (ms). A machine that is slower takes longer for the same work, and so may an act. */
+    /**
+     * Says what was measured, and what misses its goal (ms). A machine that is slower takes longer
+     * for the same work, and so may an act.
+     */
     say: (goal: { pictureMs: number; answerMs: number }) => {
       const slower = Math.max(1, middle(yard) / YARD_MS);
       console.log(

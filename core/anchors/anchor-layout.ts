@@ -59,8 +59,9 @@ export function cutByOpenings(sections: Plates['sections'], openings: Stretch[])
 }
 
 /**
- * Greatest place each bolt can have, counting from the start: each as far as the spacing lets it, back out of keep-outs.
- * The first list that reaches the end zone has the fewest bolts there can be. Null when a keep-out is wider than the spacing.
+ * Greatest place each bolt can have, counting from the start: each as far as the spacing lets it,
+ * back out of keep-outs. The first list that reaches the end zone has the fewest bolts there can
+ * be. Null when a keep-out is wider than the spacing.
  */
 function forwardReach(s: Section, r: Rules): number[] | null {
   const last = s.endM - r.endMinM;

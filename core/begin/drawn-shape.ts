@@ -41,8 +41,9 @@ const readTo = ({ shape, madeOf, footing, wall, pad }: Sketch): number => {
 };
 
 /**
- * A sketch as a plan: the top of footings, pads and beams at 0, walls standing on it. Footings under walls are called by the
- * wall with an F before it. Real levels come after, on the Set out station.
+ * A sketch as a plan: the top of footings, pads and beams at 0, walls standing on it. Footings
+ * under walls are called by the wall with an F before it. Real levels come after, on the Set out
+ * station.
  */
 export function drawSketch(sketch: Sketch): Sketched {
   const { shape, madeOf, typed, to, footing, wall, wallHeightM, pad } = sketch;

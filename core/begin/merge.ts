@@ -80,8 +80,8 @@ export const offeredRows = (rows: readonly MergeRow[]): string[] =>
   rows.filter((r) => r.standing === 'new' || (r.standing === 'other' && r.onlyUsual)).map(rowName);
 
 /**
- * The lists of a site with what is taken of another: in the place of what has its name, else at the end. Lists nothing is taken of
- * are left out.
+ * The lists of a site with what is taken of another: in the place of what has its name, else at the
+ * end. Lists nothing is taken of are left out.
  */
 export function merged(into: Lists, from: Lists, taken: ReadonlySet<string>): Partial<Lists> {
   const out: Partial<Lists> = {};

@@ -90,8 +90,9 @@ export interface PourChoice {
 }
 
 /**
- * A pour of some elements of a site, with what the site has and what is usual for the rest: its code and title are offered, the
- * mix is the first the site lists for footings and the last for walls.
+ * A pour of some elements of a site, with what the site has and what is usual for the rest: its
+ * code and title are offered, the mix is the first the site lists for footings and the last for
+ * walls.
  * @throws RangeError when the site has no mix or no plant, or nothing is chosen
  */
 export function newPour(site: Stocked, codes: Iterable<string>, choice: PourChoice): PourDoc {

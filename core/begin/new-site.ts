@@ -29,8 +29,9 @@ export type NewSite = SitePlan & {
 };
 
 /**
- * A site from its head and, where there is one, a sketch of its first plan: with the usual mixes, plant, chute and forms of its
- * rules, each marked so, and the pours that the sketch falls into, footings before walls.
+ * A site from its head and, where there is one, a sketch of its first plan: with the usual mixes,
+ * plant, chute and forms of its rules, each marked so, and the pours that the sketch falls into,
+ * footings before walls.
  */
 export function newSite(head: SiteHead, sketch: Sketch | null): NewSite {
   const drawn = sketch && drawSketch(sketch).plan;

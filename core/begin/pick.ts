@@ -1,6 +1,9 @@
 import { type Run, runOf, type SitePlan } from '#core/model';
 
-/** All runs of one kind that hang together with a run, itself among them: a whole ring, in the order they are reached. */
+/**
+ * All runs of one kind that hang together with a run, itself among them: a whole ring, in the order
+ * they are reached.
+ */
 export function ringOf(site: SitePlan, id: string): string[] {
   const first = runOf(site, id);
   if (!first) return [];

@@ -25,8 +25,9 @@ const FIXED = [
 ] as const;
 
 /**
- * Why a pour may not become another; null when it may. What is archived is brought back before anything else of it is changed; what
- * is being poured keeps its code, date, mix and runs, and is not called off any more.
+ * Why a pour may not become another; null when it may. What is archived is brought back before
+ * anything else of it is changed; what is being poured keeps its code, date, mix and runs, and is
+ * not called off any more.
  */
 export function pourChangeRefusal(was: PourDoc, next: PourDoc, logged: Logged): PourRefusal | null {
   const { archived: _was, ...before } = was;

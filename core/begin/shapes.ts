@@ -1,8 +1,9 @@
 import type { Spot } from '#core/model';
 
 /**
- * A first plan by lengths as they are read off a tape: which lengths a shape wants, and where its corners then lie. Places are
- * the middles of the runs, metres, x east and y north, the north-west corner at the origin.
+ * A first plan by lengths as they are read off a tape: which lengths a shape wants, and where its
+ * corners then lie. Places are the middles of the runs, metres, x east and y north, the north-west
+ * corner at the origin.
  */
 export const SHAPES = ['ring', 'ell', 'strips', 'pads', 'piece', 'beam'] as const;
 export type Shape = (typeof SHAPES)[number];
@@ -73,8 +74,9 @@ export interface Traced {
 const GUESS_M = 6;
 
 /**
- * The length between middles of a side that was read to something else. @param turns its corners that stand out less those
- * that stand in: 2 for a side of a ring, 0 for one that ends in the inner corner of an L
+ * The length between middles of a side that was read to something else.
+ * @param turns its corners that stand out less those that stand in: 2 for a side of a ring, 0 for
+ * one that ends in the inner corner of an L
  */
 const toMiddle = (lengthM: number, widthM: number, turns: number, to: LengthsTo): number => {
   const out = (widthM / 2) * turns;
@@ -253,7 +255,8 @@ const isWhole = (shape: Shape, typed: Typed): boolean =>
 
 /**
  * Where the corners of a shape come to lie by what is typed so far.
- * @param widthM width of what the lengths are read to, m: of the wall where there is one, else of the footing; of a pad's side
+ * @param widthM width of what the lengths are read to, m: of the wall where there is one, else of
+ * the footing; of a pad's side
  */
 export function traceShape(shape: Shape, typed: Typed, widthM: number, to: LengthsTo): Traced {
   const traced = TRACES[shape](typed, widthM, to);

@@ -15,8 +15,8 @@ export interface SplitPour {
 }
 
 /**
- * Cuts a pour at a bulkhead: what lies after it on the route becomes a pour of its own, with the same mix, plant, forms, hold
- * points and settings, without a date.
+ * Cuts a pour at a bulkhead: what lies after it on the route becomes a pour of its own, with the
+ * same mix, plant, forms, hold points and settings, without a date.
  * @throws EditRefused when nothing would be left on one side, or the run cannot be cut there
  */
 export function splitPour(

@@ -17,8 +17,9 @@ import {
 import { KPA_PER_PSF, M_PER_FT, M3_PER_YD3, MM_PER_IN, MPA_PER_PSI } from '#core/units';
 
 /**
- * What a site begins with when nobody has said anything from a drawing, a maker's sheet or a plant: common sizes of its rule
- * profile, each marked as `usual` until somebody changes it or says that it is so. Source: site practice; nothing here is designed.
+ * What a site begins with when nobody has said anything from a drawing, a maker's sheet or a plant:
+ * common sizes of its rule profile, each marked as `usual` until somebody changes it or says that
+ * it is so. Source: site practice; nothing here is designed.
  */
 
 const inM = (inches: number): number => (inches * MM_PER_IN) / 1000;

@@ -1,6 +1,6 @@
 /**
- * Cautions, one line each, by the danger they are about. Jactum replaces no engineer, inspector, maker's manual or local code;
- * where they differ, they rule.
+ * Cautions, one line each, by the danger they are about. Jactum replaces no engineer, inspector,
+ * maker's manual or local code; where they differ, they rule.
  */
 const CAUTIONS = {
   trench:

@@ -16,7 +16,10 @@ export interface DrainPoint {
   yM: number;
 }
 
-/** Where the inverts of the drains of a pour are read: both ends and evenly between. A drain without an end on the plan is left out. */
+/**
+ * Where the inverts of the drains of a pour are read: both ends and evenly between. A drain without
+ * an end on the plan is left out.
+ */
 export function drainPoints(site: SitePlan, pour: Pick<PourDoc, 'elements'>): DrainPoint[] {
   return site.embeds.flatMap((drain): DrainPoint[] => {
     const run = site.runs.find((r) => r.id === drain.elementId);
@@ -63,7 +66,10 @@ export interface DrainFall {
   /** It runs against the direction of its run. */ backward: boolean;
 }
 
-/** The fall of every drain of a pour, from the newest reading of each invert. Water runs from the end that is higher. */
+/**
+ * The fall of every drain of a pour, from the newest reading of each invert. Water runs from the
+ * end that is higher.
+ */
 export function drainFalls(
   site: SitePlan,
   pour: Pick<PourDoc, 'elements'>,

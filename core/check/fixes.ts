@@ -44,7 +44,10 @@ export function photosOf(state: PourState): Map<string, LogEvent<'photo'>[]> {
   return map;
 }
 
-/** Everything that failed or was fixed, worst first: open, then fixed and to be read again, then done; oldest first in each. */
+/**
+ * Everything that failed or was fixed, worst first: open, then fixed and to be read again, then
+ * done; oldest first in each.
+ */
 export function fixList(
   site: SitePlan,
   points: PointState[],

@@ -235,7 +235,8 @@ function countPlaces(
 }
 
 /**
- * The gate as it stood at a moment: by the entries made until then, and without the changes of plan and rules made since.
+ * The gate as it stood at a moment: by the entries made until then, and without the changes of plan
+ * and rules made since.
  * @param log every entry that counts, in any order
  */
 export function gateWhen(

@@ -112,8 +112,9 @@ export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingVa
 }
 
 /**
- * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt not read yet is taken to
- * stand where it is wanted; one that is missing leaves its gap. Null for what is not read.
+ * Bolts of one plate are judged together: an end distance or a gap is nobody's fault alone. A bolt
+ * not read yet is taken to stand where it is wanted; one that is missing leaves its gap. Null for
+ * what is not read.
  */
 export function judgeBolts(
   w: Extract<CheckPoint['wanted'], { type: 'bolts' }>,

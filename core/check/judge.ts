@@ -17,7 +17,10 @@ export interface PlaceState {
   fix: LogEvent<'fix'> | null;
   /** Earlier readings of this place that counted, oldest first. */
   earlier: LogEvent<'reading'>[];
-  /** Why what was read or looked at no longer counts: it has rained on ground and banks, or a form top is from before the morning. */
+  /**
+   * Why what was read or looked at no longer counts: it has rained on ground and banks, or a form
+   * top is from before the morning.
+   */
   again: 'rain' | 'morning' | null;
   /** The reading was taken while setting out, and counts here as well. */
   settingOut: boolean;
@@ -123,7 +126,10 @@ function lastRainMs(state: PourState): number | null {
   );
 }
 
-/** From when on something counts: ground that was looked at before the last rain, a form top that was read before the morning of the pour, do not. */
+/**
+ * From when on something counts: ground that was looked at before the last rain, a form top that
+ * was read before the morning of the pour, do not.
+ */
 interface Undone {
   rainMs: number | null;
   levelsAgainMs: number | null;
@@ -202,11 +208,15 @@ function judgePoint(
 
 const UNTOUCHED: Undone = { rainMs: null, levelsAgainMs: null };
 
-/** Checks of which nothing has been noted, as they stand: thousands of them on a large pour, the same at every entry. */
+/**
+ * Checks of which nothing has been noted, as they stand: thousands of them on a large pour, the
+ * same at every entry.
+ */
 const untouched = new WeakMap<CheckPoint, PointState>();
 
 /**
- * Every check point with its places, verdicts and readings. A check that nobody has touched is the same object each time.
+ * Every check point with its places, verdicts and readings. A check that nobody has touched is the
+ * same object each time.
  * @param levelsFromMs from when on a form top must have been read to count (`levelsAgainMs`); null: whenever
  */
 export function judgeAll(

@@ -4,10 +4,12 @@ import { type RuledSite, rulesOf } from '#core/rules';
 import { midnightMs } from '#core/weather';
 
 /**
- * Forms settle, are knocked and swell over night: a form top read longer before the first load than the rule allows is asked
- * for again. Before that time comes nothing is asked, and once concrete flows what was read before it stands as it was.
+ * Forms settle, are knocked and swell over night: a form top read longer before the first load than
+ * the rule allows is asked for again. Before that time comes nothing is asked, and once concrete
+ * flows what was read before it stands as it was.
  * @param nowMs the moment it is looked at, epoch ms
- * @returns from when on a form top must have been read to count, epoch ms; null while it is not asked yet, where the pour has no
+ * @returns from when on a form top must have been read to count, epoch ms; null while it is not
+ * asked yet, where the pour has no
  *   date, or where the rule is 0
  */
 export function levelsAgainMs(

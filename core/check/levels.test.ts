@@ -51,7 +51,8 @@ describe('what is to be set out', () => {
 describe('levels from the log', () => {
   const setup = entry('setup', { onId: 'BM1', backSightM: ft(4) });
   test('rod readings become elevations with their deviation', () => {
-    // BM1 stands at 100.00 ft: the sight is at 104.00; a rod of 8.46 on a top wanted at 95.50 is 0.04 ft (12.2 mm) high.
+    // BM1 stands at 100.00 ft: the sight is at 104.00; a rod of 8.46 on a top wanted at 95.50 is
+    // 0.04 ft (12.2 mm) high.
     const { latest, setups } = levels([
       setup,
       entry('level', { setupId: setup.id, pointId: 'B5/top', rodM: ft(8.46) }),

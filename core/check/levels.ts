@@ -123,8 +123,9 @@ function readingOf(
 }
 
 /**
- * Levels from the log: each set-up stands on the benchmark or on a point read before, and every rod reading from it is an
- * elevation. Differential levelling: HI = known + back-sight, elevation = HI − rod. A set-up on a point nobody read is left out.
+ * Levels from the log: each set-up stands on the benchmark or on a point read before, and every rod
+ * reading from it is an elevation. Differential levelling: HI = known + back-sight, elevation = HI
+ * − rod. A set-up on a point nobody read is left out.
  */
 export function levelsOf(
   site: SitePlan,
@@ -196,8 +197,9 @@ export interface LoopInput {
 }
 
 /**
- * The last loop from the benchmark and back to it, as `level-loop` takes it: every set-up with its readings and the turning
- * point it was left by. Null until the rod has come back, or where a set-up does not stand on a point of the one before.
+ * The last loop from the benchmark and back to it, as `level-loop` takes it: every set-up with its
+ * readings and the turning point it was left by. Null until the rod has come back, or where a
+ * set-up does not stand on a point of the one before.
  */
 export function loopOf(site: SitePlan, { setups }: Levels, closeMm: number): LoopInput | null {
   const bench = site.benchmark;

@@ -18,8 +18,9 @@ export interface PutOffState {
 }
 
 /**
- * Plant, pump and finishers are put off free of charge up to their notice before the first load; after that each costs its
- * call-off. `nowMin` and the answers are minutes after midnight of the pour day.
+ * Plant, pump and finishers are put off free of charge up to their notice before the first load;
+ * after that each costs its call-off. `nowMin` and the answers are minutes after midnight of the
+ * pour day.
  */
 export function putOffOf(pour: PourDoc, nowMin: number): PutOffState {
   const rows = pour.callOff

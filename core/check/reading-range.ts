@@ -15,9 +15,9 @@ const OFF_MM = 2000;
 const FAR = { can: 10, usual: 2.5 };
 
 /**
- * The most a cover may be before the bar has left its place in the section, mm: half the member for a bar that belongs near a
- * face; else as far as the member leaves room beyond the bar. Trade rule: the cover tolerance of ACI 117 §2.2 has no most of its
- * own, the place of the bar has.
+ * The most a cover may be before the bar has left its place in the section, mm: half the member for
+ * a bar that belongs near a face; else as far as the member leaves room beyond the bar. Trade rule:
+ * the cover tolerance of ACI 117 §2.2 has no most of its own, the place of the bar has.
  */
 export function coverMostMm(w: Extract<Wanted, { type: 'cover' }>): number {
   const room = w.memberDepthMm - barNamed(w.bar).diameterMm;

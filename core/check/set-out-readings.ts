@@ -7,7 +7,10 @@ import type { CheckPoint } from './points/index.ts';
 /** How near an offset was read to where the check wants it, to count as read there, m. */
 const SAME_PLACE_M = 0.05;
 
-/** Where a string is read along a run of this length: at both ends, and wherever the check wants it, m from its first node. */
+/**
+ * Where a string is read along a run of this length: at both ends, and wherever the check wants it,
+ * m from its first node.
+ */
 export const lineStations = (
   lengthM: number,
   point: Pick<CheckPoint, 'places'> | undefined,
@@ -35,11 +38,13 @@ type Add = (
 ) => void;
 
 /**
- * What was read while setting out and answers a check as well, as readings of that check, by check and place: offsets from a
- * string line, mm (+ further from the string than its block), the difference of two diagonals, mm, and form tops off their
- * mark, mm: of pads and piers, and of runs at the nearer of their ends. Nobody has to read them twice; a later reading on the list of checks counts before them.
- * They carry the id of the entry they come from. Once concrete flows nothing read on a string or a level changes what was
- * checked before it: forms are watched then, and not inspected.
+ * What was read while setting out and answers a check as well, as readings of that check, by check
+ * and place: offsets from a string line, mm (+ further from the string than its block), the
+ * difference of two diagonals, mm, and form tops off their mark, mm: of pads and piers, and of runs
+ * at the nearer of their ends. Nobody has to read them twice; a later reading on the list of checks
+ * counts before them. They carry the id of the entry they come from. Once concrete flows nothing
+ * read on a string or a level changes what was checked before it: forms are watched then, and not
+ * inspected.
  */
 export function setOutReadings(
   site: SitePlan,
@@ -110,8 +115,8 @@ function addLevels(site: SitePlan, points: CheckPoint[], state: PourState, add: 
 }
 
 /**
- * Whether a form top that was read answers a place of a level check: a pad's or pier's own, or of a run the top at the nearer
- * of its ends, where it is wanted as high as the run.
+ * Whether a form top that was read answers a place of a level check: a pad's or pier's own, or of a
+ * run the top at the nearer of its ends, where it is wanted as high as the run.
  */
 function answers(
   site: SitePlan,

@@ -24,14 +24,20 @@ const rulesSince = (site: GatedSite, at: string): string[] =>
       (c) =>
         `${RULE_CATALOG[c.rule].title.toLowerCase()} ${c.value === null ? 'back to the profile' : `now ${ruleText(c.rule, c.value, site.units)}`}, by ${c.by}`,
     );
-/** What a hold point is signed for: the dowel inspection for the elements that dowels are drilled into, the others for the whole pour. */
+/**
+ * What a hold point is signed for: the dowel inspection for the elements that dowels are drilled
+ * into, the others for the whole pour.
+ */
 export function coveredBy(site: SitePlan, pour: PourDoc, hold: Hold): string[] {
   if (hold !== 'dowels') return pour.elements;
   const drilled = new Set(site.anchors.filter((a) => a.drilled === true).map((a) => a.elementId));
   return pour.elements.filter((e) => drilled.has(e));
 }
 
-/** Whether an element stands otherwise now than on a version of the plan. A change that kept no states counts as one. */
+/**
+ * Whether an element stands otherwise now than on a version of the plan. A change that kept no
+ * states counts as one.
+ */
 function standsOtherwise(changes: PlanChange[], element: string): boolean {
   const own = changes.filter((c) => c.elements.includes(element));
   const first = own[0]?.states?.[element];

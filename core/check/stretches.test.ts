@@ -97,7 +97,8 @@ describe('the forms of the wall in hand', () => {
   test('ties by its height, at every joint, corner piece and straight seam', () => {
     const j = jogged({ formSystems: [FORMS], pour: { forms: 'A' } });
     const ties = pointsOf(j, 'W1').find((p) => p.kind === 'ties');
-    // Three for 2.7 m: 2.4 m takes three too. 6 m less one corner leg in panels of 0.9 m: 7, with 6 joints and a corner.
+    // Three for 2.7 m: 2.4 m takes three too. 6 m less one corner leg in panels of 0.9 m: 7, with 6
+    // joints and a corner.
     expect(ties?.wanted).toMatchObject({ wanted: 3 });
     expect(ties?.places.map((p) => p.label)).toEqual([
       'joint 1',

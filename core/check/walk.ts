@@ -58,9 +58,9 @@ function orderOf(states: PointState[], walk: Walk): Spot[] {
 }
 
 /**
- * All places in the order they are walked: by kind, each check to its end before the next; or along the route, everything
- * that is read at one spot before the next spot. What has no spot of its own comes at the start of its run, and what
- * belongs to the whole pour last.
+ * All places in the order they are walked: by kind, each check to its end before the next; or along
+ * the route, everything that is read at one spot before the next spot. What has no spot of its own
+ * comes at the start of its run, and what belongs to the whole pour last.
  */
 export const walkOrder = (points: PointState[], walk: Walk): Stop[] =>
   orderOf(points, walk).map(({ point, place }) => ({ point: points[point] as PointState, place }));

@@ -16,7 +16,10 @@ const COOLING_H = { least: 6, most: 72 };
 /** Hours that are worked out ahead one by one; after them the concrete stays as it is. */
 const AHEAD_H = 14 * 24;
 
-/** Time in which concrete of this least dimension, m, comes to within 1/e of the air, h: in proportion to the dimension. */
+/**
+ * Time in which concrete of this least dimension, m, comes to within 1/e of the air, h: in
+ * proportion to the dimension.
+ */
 export const coolingHours = (leastDimensionM: number, hoursAtRuled: number): number =>
   Math.min(COOLING_H.most, Math.max(COOLING_H.least, (hoursAtRuled * leastDimensionM) / RULED_M));
 
@@ -59,9 +62,10 @@ export interface TemperatureCase {
 }
 
 /**
- * The temperature of the concrete from placing on, °C: as it was read, straight from reading to reading; after the last one it
- * goes toward the air of each hour, T = air + (last − air)·e^(−Δt/τ), worked hour by hour (Newton’s law of cooling; that the
- * heat of hydration is left out is on the safe side for stripping). τ is `coolingH`, an assumption.
+ * The temperature of the concrete from placing on, °C: as it was read, straight from reading to
+ * reading; after the last one it goes toward the air of each hour, T = air + (last −
+ * air)·e^(−Δt/τ), worked hour by hour (Newton’s law of cooling; that the heat of hydration is left
+ * out is on the safe side for stripping). τ is `coolingH`, an assumption.
  * @param untilH how far it is worked out, hours after the start
  */
 export function temperatureHistory(c: TemperatureCase, untilH: number): TempReading[] {

@@ -13,8 +13,9 @@ import {
 } from './concrete-temperature.ts';
 
 /**
- * Whether forms may come off: `no` before the strength and the clock floor; `may` when both are there and the temperatures
- * behind it were read lately enough; `forecast` when both are there by temperatures that nobody has read.
+ * Whether forms may come off: `no` before the strength and the clock floor; `may` when both are
+ * there and the temperatures behind it were read lately enough; `forecast` when both are there by
+ * temperatures that nobody has read.
  */
 type StripVerdict = 'no' | 'forecast' | 'may';
 

@@ -53,7 +53,10 @@ export interface EarlyStrip {
   reason: string | null;
 }
 
-/** Every taking off of forms that went against the strength, the clock floor or the readings, judged as things stood then. */
+/**
+ * Every taking off of forms that went against the strength, the clock floor or the readings, judged
+ * as things stood then.
+ */
 export function earlyStrips(input: Omit<CuringInput, 'nowMs'>): EarlyStrip[] {
   const log = timeline(input.state);
   return entries(input.state, 'strip').flatMap((entry): EarlyStrip[] => {
@@ -70,7 +73,10 @@ export function earlyStrips(input: Omit<CuringInput, 'nowMs'>): EarlyStrip[] {
 }
 
 const DAY = 86_400_000;
-/** A cylinder is broken within this of its age (ASTM C39 allows 7 days ± 6 h and 28 days ± 20 h: the wider, rounded up), days. */
+/**
+ * A cylinder is broken within this of its age (ASTM C39 allows 7 days ± 6 h and 28 days ± 20 h: the
+ * wider, rounded up), days.
+ */
 const AGE_SLACK_DAYS = 1;
 
 /** Why a cylinder of an age cannot have been broken at a moment; null when it can. */

@@ -3,8 +3,9 @@ import type { DrawnLap } from '#core/steel';
 import { barText, lengthText, parseMeasure, type UnitSystem } from '#core/units';
 
 /**
- * Bars as drawings and schedules write them, read and written in one place: the cells of a schedule on the screen, rows of a
- * spreadsheet, the cage of a pier and the mats of a pad. A reader gives a sentence where it cannot read.
+ * Bars as drawings and schedules write them, read and written in one place: the cells of a schedule
+ * on the screen, rows of a spreadsheet, the cage of a pier and the mats of a pad. A reader gives a
+ * sentence where it cannot read.
  */
 export interface Counted {
   bar: string;

@@ -15,8 +15,8 @@ export interface ForecastRead {
 }
 
 /**
- * Reads a forecast from the lines of a table: time, air °C, humidity in 100, wind km/h, rain mm/h; the last three may be left
- * out. A first line of words is a head.
+ * Reads a forecast from the lines of a table: time, air °C, humidity in 100, wind km/h, rain mm/h;
+ * the last three may be left out. A first line of words is a head.
  */
 export function readForecast(rows: readonly string[][], timeZone: string): ForecastRead {
   const out: ForecastRead = { hours: [], problems: [] };

@@ -89,7 +89,10 @@ export function runsFromLines(
   };
 }
 
-/** Finds the node that is near a spot, or makes one there. A grid of the size of the join finds it without looking at all. */
+/**
+ * Finds the node that is near a spot, or makes one there. A grid of the size of the join finds it
+ * without looking at all.
+ */
 function nodeFinder(nodes: { id: string; xM: number; yM: number }[], taken: Set<string>) {
   const cell = (x: number, y: number) => `${Math.floor(x / JOIN_M)}:${Math.floor(y / JOIN_M)}`;
   const grid = new Map<string, typeof nodes>();

@@ -153,8 +153,9 @@ export const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = {
 };
 
 /**
- * Reads a schedule of footings and walls off a table: the first row names the columns, every further one is a type. A row
- * with a `thickness`, uprights or a kind of wall is a wall. Nothing is stored here; each row says what is wrong with it.
+ * Reads a schedule of footings and walls off a table: the first row names the columns, every
+ * further one is a type. A row with a `thickness`, uprights or a kind of wall is a wall. Nothing is
+ * stored here; each row says what is wrong with it.
  */
 export function readSchedule(table: string[][], units: UnitSystem): Schedule {
   const [head = [], ...body] = table.filter((r) => r.some((c) => c.trim() !== ''));

@@ -63,8 +63,9 @@ function ticketOf(
 }
 
 /**
- * Reads tickets from the lines of a table: load, ticket, volume, batched, here, and the concrete's temperature where it was read;
- * in the units of the site, times as 07:42 on the day of the pour or with their date. A first line of words is a head.
+ * Reads tickets from the lines of a table: load, ticket, volume, batched, here, and the concrete's
+ * temperature where it was read; in the units of the site, times as 07:42 on the day of the pour or
+ * with their date. A first line of words is a head.
  */
 export function readTickets(
   rows: readonly string[][],

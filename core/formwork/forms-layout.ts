@@ -49,8 +49,9 @@ function metAt(
 }
 
 /**
- * Joints along a run where ties go through: between panels a panel's width apart, at the corner pieces of its corners, and where
- * it goes straight on into the next wall of the pour (counted with the first of the two).
+ * Joints along a run where ties go through: between panels a panel's width apart, at the corner
+ * pieces of its corners, and where it goes straight on into the next wall of the pour (counted with
+ * the first of the two).
  */
 export function tieJoints(
   site: SitePlan,

@@ -36,7 +36,10 @@ function loadBetween(v: Wall, fromM: number, toM: number): number {
   );
 }
 
-/** What each waler carries, kN/m: half-way to its neighbours, the lowest down to the bottom, the highest up to the top. */
+/**
+ * What each waler carries, kN/m: half-way to its neighbours, the lowest down to the bottom, the
+ * highest up to the top.
+ */
 function loadsOf(v: Wall, heights: number[]): number[] {
   return heights.map((z, i) => {
     const below = heights[i - 1];
@@ -66,7 +69,10 @@ function largest(low: number, high: number, fits: (x: number) => boolean): numbe
 /** Closest two walers may stand, m: nobody sets them nearer. */
 const LEAST_GAP_M = 0.1;
 
-/** Walers from the bottom up, each as high as sheathing, ties and waler allow, so that they stand closest at the bottom. */
+/**
+ * Walers from the bottom up, each as high as sheathing, ties and waler allow, so that they stand
+ * closest at the bottom.
+ */
 function layOut(v: Wall): { heights: number[]; governs: Governs[]; solved: boolean } {
   const byTie = v.tieCapacityKN / v.tieSpacingM;
   const bears = Math.min(byTie, v.walerCapacityKNM);

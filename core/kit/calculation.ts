@@ -39,7 +39,10 @@ export function calculation<In extends z.ZodType, Out extends z.ZodType>(
   return c;
 }
 
-/** What a calculation gives, with the input it was given (defaults filled in), so that a figure can be worked out again. */
+/**
+ * What a calculation gives, with the input it was given (defaults filled in), so that a figure can
+ * be worked out again.
+ */
 export interface Evaluated<Out> {
   input: unknown;
   result: Out;

@@ -44,7 +44,7 @@ export const oneLine = () =>
     .regex(/^[^\p{Cc}\u2028\u2029]*$/u, 'holds a line break or a character that is not written');
 
 /**
- * Whether a figure is only what is usual, taken when a site was begun: nobody has said it from a drawing, a maker's sheet or a
- * plant yet. Left out once somebody has.
+ * Whether a figure is only what is usual, taken when a site was begun: nobody has said it from a
+ * drawing, a maker's sheet or a plant yet. Left out once somebody has.
  */
 export const onlyUsual = () => z.boolean({ error: 'must be true or false' }).optional();

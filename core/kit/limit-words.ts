@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import { quantityOfField, quantityText, type UnitSystem } from '#core/units';
 
 /**
- * What is wrong with a figure, in the site's units, where its schema has no words of its own: "must be at most 29008 psi".
+ * What is wrong with a figure, in the site's units, where its schema has no words of its own: "must
+ * be at most 29008 psi".
  * @param units of the site
  * @returns an error map for Zod's `parse`; undefined for what it has no words for, so that Zod's own stand
  */

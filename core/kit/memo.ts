@@ -1,4 +1,7 @@
-/** Something made of an object once, and kept with it as long as it lives: plans, lists and records are never changed in place. */
+/**
+ * Something made of an object once, and kept with it as long as it lives: plans, lists and records
+ * are never changed in place.
+ */
 export function madeOncePer<Of extends object, Made>(make: (of: Of) => Made): (of: Of) => Made {
   const kept = new WeakMap<Of, { made: Made }>();
   return (of) => {

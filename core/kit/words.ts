@@ -154,7 +154,10 @@ export interface ResultRow {
   table: { head: string[]; rows: string[][] } | null;
 }
 
-/** A result in words and in the site's units, field by field; groups are told with their own name before, and lend their unit to what is in them. */
+/**
+ * A result in words and in the site's units, field by field; groups are told with their own name
+ * before, and lend their unit to what is in them.
+ */
 export function resultRows(
   calculationId: string,
   result: unknown,

@@ -2,8 +2,9 @@ import { kindOf, type LogEvent } from './events.ts';
 import { isClosed, type PourState } from './state.ts';
 
 /**
- * Why an entry is not taken into the log of a closed pour; null when it is, or when the pour is open. What happened before it
- * was closed and comes late is taken; what is taken back after that says why.
+ * Why an entry is not taken into the log of a closed pour; null when it is, or when the pour is
+ * open. What happened before it was closed and comes late is taken; what is taken back after that
+ * says why.
  */
 export function refuseClosed(
   state: PourState,

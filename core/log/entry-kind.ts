@@ -13,8 +13,9 @@ export interface Words {
 type TakenBackBy = 'author' | 'signer' | 'nobody';
 
 /**
- * A kind of entry of the log, whole: what it holds, who may write it and take it back, whether the report's day carries it,
- * and how it reads. Bodies hold what was seen, never a verdict the core can compute.
+ * A kind of entry of the log, whole: what it holds, who may write it and take it back, whether the
+ * report's day carries it, and how it reads. Bodies hold what was seen, never a verdict the core
+ * can compute.
  */
 export interface EntryKind<B extends z.ZodType = z.ZodType> {
   /** What it holds, with its limits; every form that writes it is made from this. */

@@ -18,8 +18,9 @@ export function mayWrite(role: Role, kind: EventKind, hold: Hold | null): boolea
 }
 
 /**
- * Whether somebody may take an entry back or correct it: whoever may not write a kind may not take one back, nobody but its
- * author or the foreman takes back another's, and an inspector's sign-off is taken back by an inspector alone.
+ * Whether somebody may take an entry back or correct it: whoever may not write a kind may not take
+ * one back, nobody but its author or the foreman takes back another's, and an inspector's sign-off
+ * is taken back by an inspector alone.
  */
 export function mayTakeBack(who: { role: Role; name: string }, entry: WrittenEntry): boolean {
   const { takenBackBy } = kindOf(entry.kind);
@@ -28,6 +29,9 @@ export function mayTakeBack(who: { role: Role; name: string }, entry: WrittenEnt
   return who.role === 'foreman' || who.name === entry.actor;
 }
 
-/** Whether an entry of one kind may stand in the place of another: its own kind corrects it, a taking back takes it back. */
+/**
+ * Whether an entry of one kind may stand in the place of another: its own kind corrects it, a
+ * taking back takes it back.
+ */
 export const mayStandFor = (kind: EventKind, target: EventKind): boolean =>
   kind === 'supersede' || kind === target;

@@ -45,7 +45,10 @@ export function step(state: PourState, entry: LogEvent): PourState {
   return { active: active, seen, superseded };
 }
 
-/** Entries in the order of their time and id; each time is read once, since reading it takes longer than all the rest. */
+/**
+ * Entries in the order of their time and id; each time is read once, since reading it takes longer
+ * than all the rest.
+ */
 function inOrder(events: readonly LogEvent[]): LogEvent[] {
   return events
     .map((e) => ({ e, ms: Date.parse(e.at) }))

@@ -2,7 +2,10 @@ import type { EventKind } from './events.ts';
 
 const MIN = 60_000;
 const DAY = 24 * 60 * MIN;
-/** A device's clock may run so far ahead of the server's before an entry counts as of when it came, ms (10 min: site practice). */
+/**
+ * A device's clock may run so far ahead of the server's before an entry counts as of when it came,
+ * ms (10 min: site practice).
+ */
 const AHEAD_MS = 10 * MIN;
 /** A signature is not dated ahead: no more than clocks differ anyhow, ms. */
 const SIGN_AHEAD_MS = 2 * MIN;
@@ -30,9 +33,10 @@ interface Timed {
 }
 
 /**
- * An entry as it counts. None is later than it was recorded, so that a clock which runs ahead overrules nothing that the log has
- * after it; one that ran far ahead keeps what its clock said. An entry that was made earlier than it came, without signal, is of
- * when it was made: a device's own order stays.
+ * An entry as it counts. None is later than it was recorded, so that a clock which runs ahead
+ * overrules nothing that the log has after it; one that ran far ahead keeps what its clock said. An
+ * entry that was made earlier than it came, without signal, is of when it was made: a device's own
+ * order stays.
  */
 export function asCounted<E extends Timed>(e: E): E {
   if (e.recordedAt === undefined || e.saidAt !== undefined) return e;

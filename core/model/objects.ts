@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { count, nonNegative, oneLine, onlyUsual, positive, wholeOrNone } from '#core/kit';
 
 /**
- * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the form systems that
- * hold them. Places are metres along a run from its first node (`atM`) and to its left (`acrossM`); on a pad `atM` is from its
- * west edge along x and `acrossM` from its middle along y.
+ * What stands on, in or against the runs and pads of a site: sill plates, anchors, embeds, and the
+ * form systems that hold them. Places are metres along a run from its first node (`atM`) and to its
+ * left (`acrossM`); on a pad `atM` is from its west edge along x and `acrossM` from its middle
+ * along y.
  */
 export const mark = () => oneLine().min(1, 'is empty').max(40, 'is longer than 40 characters');
 

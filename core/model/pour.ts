@@ -46,8 +46,8 @@ export const mixSchema = z.object({
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
 /**
- * A mix with everything that rules it on a site: its age limit, how hot or cold it may come, the windows of its seams at
- * 20 °C, what a pump takes off its slump, and Q of its strength.
+ * A mix with everything that rules it on a site: its age limit, how hot or cold it may come, the
+ * windows of its seams at 20 °C, what a pump takes off its slump, and Q of its strength.
  */
 export type Mix = MixRecord & {
   maxAgeMin: number;
@@ -107,11 +107,17 @@ export const pourSettingsSchema = z.object({
   /** Where placing begins: an index into the route, and which way round. */
   startAt: anyNumber().int('must be a whole number').gte(0, 'must not be below 0').default(0),
   reverse: z.boolean().default(false),
-  /** The order in which the elements are gone round, told leg by leg; the pour's own order where it does not name them all. */
+  /**
+   * The order in which the elements are gone round, told leg by leg; the pour's own order where it
+   * does not name them all.
+   */
   sequence: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
   /** Runs that are placed the other way than the route would go. */
   turned: atMostOf(oneLine().min(1).max(40), MOST.runs).default([]),
-  /** Where a run is closed off at a planned bulkhead, as a share of it from its first node: all lifts up to it are placed first. */
+  /**
+   * Where a run is closed off at a planned bulkhead, as a share of it from its first node: all
+   * lifts up to it are placed first.
+   */
   bulkheads: atMostOf(z.object({ element: oneLine().min(1).max(40), share: share() }), 20).default(
     [],
   ),

@@ -3,9 +3,10 @@ import { anyNumber } from '#core/kit';
 import { distanceText, lengthText, type UnitSystem } from '#core/units';
 
 /**
- * What a measure can be, by what it measures: one table for files, the plan, the log and the pad. Outside `least` to `most` it
- * is refused; beyond `usual` it is asked about once more. Metres, or millimetres where `mm` says so. House values: generous
- * for any footing or wall of a building, small enough that whatever is stored can be drawn.
+ * What a measure can be, by what it measures: one table for files, the plan, the log and the pad.
+ * Outside `least` to `most` it is refused; beyond `usual` it is asked about once more. Metres, or
+ * millimetres where `mm` says so. House values: generous for any footing or wall of a building,
+ * small enough that whatever is stored can be drawn.
  */
 export interface Range {
   name: string;

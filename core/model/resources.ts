@@ -3,7 +3,10 @@ import { nonNegative, oneLine, positive, wholeOrNone } from '#core/kit';
 import { mixerSchema } from './mixers.ts';
 import { atMostOf, measure, MOST } from './ranges.ts';
 
-/** What there is to plan with beside mixes and plants: how concrete gets from the truck into the form, who is there, what things cost. */
+/**
+ * What there is to plan with beside mixes and plants: how concrete gets from the truck into the
+ * form, who is there, what things cost.
+ */
 const name = () => oneLine().min(1, 'is empty').max(80, 'is longer than 80 characters');
 const clock = () => nonNegative().lte(1440, 'must be within the day');
 

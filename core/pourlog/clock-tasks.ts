@@ -29,7 +29,10 @@ function liftTimes(reached: readonly ActualPlacement[], elementId: string, lift:
   };
 }
 
-/** Bolts of a machine, mast or column base: tied in on a pad or pier before the pour, and read again while it is cast. */
+/**
+ * Bolts of a machine, mast or column base: tied in on a pad or pier before the pour, and read again
+ * while it is cast.
+ */
 export const baseBolts = (site: SitePlan, elementId: string): Anchor[] =>
   standsOf(site).some((s) => s.id === elementId)
     ? site.anchors.filter((a) => a.elementId === elementId && a.kind !== 'dowel' && !a.wetSet)
@@ -83,7 +86,10 @@ function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, n
 const formsOf = (site: SitePlan, pour: Pick<PourDoc, 'forms'>): FormSystem | undefined =>
   site.formSystems.find((f) => f.mark === pour.forms);
 
-/** Every task of pour day with its clock: what is pushed in by its layout, then what the placing itself asks for, as it comes due. */
+/**
+ * Every task of pour day with its clock: what is pushed in by its layout, then what the placing
+ * itself asks for, as it comes due.
+ */
 export function clockTasks(
   site: SitePlan,
   pour: Pick<PourDoc, 'elements' | 'forms'>,

@@ -1,7 +1,10 @@
 import type { FormSystem } from '#core/model';
 import { lengthText, type UnitSystem } from '#core/units';
 
-/** Insertions are so far apart: one and a half times the radius a vibrator works over; and so deep into the lift below (ACI 309R). */
+/**
+ * Insertions are so far apart: one and a half times the radius a vibrator works over; and so deep
+ * into the lift below (ACI 309R).
+ */
 const APART_MM = {
   vibrator: { us: 457.2, metric: 450 },
   smallVibrator: { us: 254, metric: 250 },

@@ -51,8 +51,8 @@ const liftVolumeM3 = (route: Route, elementId: string): number => {
 };
 
 /**
- * How fast neat volume is placed, m³ a minute: measured over the stretches that have ended; before the first the plan's rate
- * (given in m³ an hour of concrete, its waste among it).
+ * How fast neat volume is placed, m³ a minute: measured over the stretches that have ended; before
+ * the first the plan's rate (given in m³ an hour of concrete, its waste among it).
  */
 function neatRate(placements: ActualPlacement[], route: Route, plannedM3PerMin: number): number {
   let minutes = 0;
@@ -66,8 +66,9 @@ function neatRate(placements: ActualPlacement[], route: Route, plannedM3PerMin: 
 }
 
 /**
- * The placements with the one under way reckoned on: it is taken to go at the rate measured so far (the plan's before that),
- * until its load was done, and never past full. An assumption until the stop says how far it came.
+ * The placements with the one under way reckoned on: it is taken to go at the rate measured so far
+ * (the plan's before that), until its load was done, and never past full. An assumption until the
+ * stop says how far it came.
  * @param plannedM3PerMin the plan's rate in neat m³ a minute
  * @param loadEndMs when a load was empty, ms; undefined while it is not
  */

@@ -53,9 +53,10 @@ function freshUnder(
 }
 
 /**
- * The rate of rise of a lift that is placed now, counted from the lowest lift under it that has not stiffened; and how long to
- * wait until it is within what the forms take: until it is slow enough, or until what is under it has stiffened.
- * Null for what is no wall, has nothing fresh under it, or whose forms take the full head.
+ * The rate of rise of a lift that is placed now, counted from the lowest lift under it that has not
+ * stiffened; and how long to wait until it is within what the forms take: until it is slow enough,
+ * or until what is under it has stiffened. Null for what is no wall, has nothing fresh under it, or
+ * whose forms take the full head.
  */
 export function riseAt(
   site: Pick<SitePlan, 'ruleProfile'>,

@@ -126,8 +126,9 @@ function placedAt(f: Filling, share: number): number {
 const isFull = (f: Filling): boolean => f.done >= 1 - SAME;
 
 /**
- * Every face that waits for concrete: a cell whose neighbour above has not been placed over the whole of it, or whose neighbour
- * at its side has not been begun; and the front of a cell that was left part-filled. What has been met has no clock any more.
+ * Every face that waits for concrete: a cell whose neighbour above has not been placed over the
+ * whole of it, or whose neighbour at its side has not been begun; and the front of a cell that was
+ * left part-filled. What has been met has no clock any more.
  * @param placements as reckoned on to now
  * @param underHose runs and lifts (`faceKey`) that are being filled now: their front is fresh
  */
@@ -169,7 +170,10 @@ const alike = (a: OpenSeam, f: OpenFace): boolean =>
   a.metBy.lift === f.metBy.lift &&
   Math.abs(a.toM - f.cell.fromM) < 1e-6;
 
-/** Faces that lie in a row joined, each stretch with the clock of its oldest concrete; the one that shuts first comes first. */
+/**
+ * Faces that lie in a row joined, each stretch with the clock of its oldest concrete; the one that
+ * shuts first comes first.
+ */
 export function seamsOf(
   faces: OpenFace[],
   window: { stiffenMin: number; knitMin: number },

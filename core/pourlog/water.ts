@@ -10,7 +10,8 @@ export type WaterAdvice = Evaluated<z.output<typeof waterAddition.output>>;
 export const TURNS_AFTER_WATER = 30;
 
 /**
- * Water that may still go into a load; null where its slump is not read or is not too low, or the mix does not say what water it has.
+ * Water that may still go into a load; null where its slump is not read or is not too low, or the
+ * mix does not say what water it has.
  * @param placedM3 what of it is placed already
  */
 export function waterFor(load: LoadState, mix: Mix, placedM3: number): WaterAdvice | null {

@@ -56,7 +56,10 @@ function wayOf(
   };
 }
 
-/** The load that is called when the last of the first ones begins: batched after the plant's lead, then on the road as any. */
+/**
+ * The load that is called when the last of the first ones begins: batched after the plant's lead,
+ * then on the road as any.
+ */
 function withBalance(
   first: SimulationInput,
   calledM3: number,
@@ -77,8 +80,9 @@ function withBalance(
 }
 
 /**
- * Firm with its margin, against calling the balance when the end is in sight: what each is likely to cost, and what the wait for
- * the balance does to the seams. Only the firm one where nothing can be called.
+ * Firm with its margin, against calling the balance when the end is in sight: what each is likely
+ * to cost, and what the wait for the balance does to the seams. Only the firm one where nothing can
+ * be called.
  */
 export function orderWays(
   site: SitePlan,

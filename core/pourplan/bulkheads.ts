@@ -39,8 +39,9 @@ const bulkheadAt = (leg: Leg, m: number): Bulkhead => {
 };
 
 /**
- * Where walls, or footings, could be closed off so that each part is small enough: parts of about the same volume, each bulkhead moved off
- * corners and openings. On a ring the place where it begins is one too; it lies at the corner the steel runs round.
+ * Where walls, or footings, could be closed off so that each part is small enough: parts of about
+ * the same volume, each bulkhead moved off corners and openings. On a ring the place where it
+ * begins is one too; it lies at the corner the steel runs round.
  * @param parts into how many, 2 to 5
  */
 export function proposedBulkheads(site: SitePlan, route: Route, parts: number): Bulkhead[] {
@@ -69,7 +70,10 @@ function alongRoute(route: Route, b: Bulkhead): number | null {
   return leg ? leg.fromM + leg.lengthM * (leg.reversed ? 1 - b.share : b.share) : null;
 }
 
-/** One bulkhead more than stand: of those that would be proposed the one farthest from any. Null where there is no room. */
+/**
+ * One bulkhead more than stand: of those that would be proposed the one farthest from any. Null
+ * where there is no room.
+ */
 export function anotherBulkhead(
   site: SitePlan,
   route: Route,

@@ -18,8 +18,8 @@ export interface RouteCell {
   fromShare: number;
   toShare: number;
   /**
-   * Between which shares of its leg and lift it is filled, in the order of placing: as it lies along them, but beside an
-   * opening, where a lift goes up in passes and the hose comes back.
+   * Between which shares of its leg and lift it is filled, in the order of placing: as it lies
+   * along them, but beside an opening, where a lift goes up in passes and the hose comes back.
    */
   fillFrom: number;
   fillTo: number;
@@ -48,8 +48,8 @@ interface Piece {
 const SAME = 1e-6;
 
 /**
- * Where a leg is parted along its length: at its bulkheads, at the middle of openings whose sides want more than one pass, and
- * between them so that no cell is too long.
+ * Where a leg is parted along its length: at its bulkheads, at the middle of openings whose sides
+ * want more than one pass, and between them so that no cell is too long.
  */
 function sharesOf(leg: Leg): number[] {
   const sides = leg.openings.filter((s) => mostPasses(s, leg) > 1).map((s) => s.share);
@@ -122,7 +122,10 @@ function meet(a: Part, b: Part): boolean {
 const parted = (a: Piece, b: Piece): boolean =>
   a.leg.storey === b.leg.storey && a.section !== b.section;
 
-/** In how many passes a lift goes up where two neighbouring pieces meet at the middle of an opening; 1 where there is none. */
+/**
+ * In how many passes a lift goes up where two neighbouring pieces meet at the middle of an opening;
+ * 1 where there is none.
+ */
 function passesBetween(a: Piece | undefined, b: Piece, lift: number): number {
   if (a?.leg !== b.leg || a.index + 1 !== b.index) return 1;
   const side = b.leg.openings.find((o) => Math.abs(o.share - b.fromShare) < SAME);
@@ -130,7 +133,10 @@ function passesBetween(a: Piece | undefined, b: Piece, lift: number): number {
   return side ? passesBeside(side, lift * liftM, (lift + 1) * liftM) : 1;
 }
 
-/** One lift over neighbouring pieces, in the order of placing: where openings lie between them, pass by pass over all of these. */
+/**
+ * One lift over neighbouring pieces, in the order of placing: where openings lie between them, pass
+ * by pass over all of these.
+ */
 function partsOf(pieces: readonly Piece[], lift: number): Part[] {
   const groups: { pieces: Piece[]; passes: number }[] = [];
   for (const p of pieces) {
@@ -225,11 +231,12 @@ function cellOf(part: Part, below: string | undefined, beside: readonly Part[]):
 }
 
 /**
- * Cuts the route into cells in the order of placing: what carries before what stands on it; in each of these up to a planned
- * bulkhead before what lies beyond it; there lift by lift, once along the way for each lift. A lift that would stand more than
- * four feet above the other side of a window or door stops half way up and waits for that side: there it goes up in passes.
- * Every cell names the cell it is placed on (`below`) and the earlier ones it meets at its side (`beside`): the one before on
- * its leg, and those at a shared node.
+ * Cuts the route into cells in the order of placing: what carries before what stands on it; in each
+ * of these up to a planned bulkhead before what lies beyond it; there lift by lift, once along the
+ * way for each lift. A lift that would stand more than four feet above the other side of a window
+ * or door stops half way up and waits for that side: there it goes up in passes. Every cell names
+ * the cell it is placed on (`below`) and the earlier ones it meets at its side (`beside`): the one
+ * before on its leg, and those at a shared node.
  */
 export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
   const storeys = [...new Set(route.legs.map((l) => l.storey))].sort((a, b) => a - b);

@@ -15,7 +15,10 @@ export interface ColdStretch {
   shutsAtMin: number;
 }
 
-/** Cold seams of the plan as stretches along the way: neighbouring cells of a lift joined, those beside each other as places. */
+/**
+ * Cold seams of the plan as stretches along the way: neighbouring cells of a lift joined, those
+ * beside each other as places.
+ */
 export function coldStretches(plan: Pick<PourPlan, 'cells' | 'timetable'>): ColdStretch[] {
   const cells = new Map(plan.cells.map((c) => [c.id, c]));
   const begun = new Map<string, number>();

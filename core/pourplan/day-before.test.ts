@@ -81,7 +81,8 @@ describe('where a conveyance stands', () => {
   });
 
   test('legs keep off the edge as far as it is deep', () => {
-    // Dug from 2.4 down to 0.3: 2.1 m. Its legs at (−4, ±2) are off the end of the wall, less the room beside the forms.
+    // Dug from 2.4 down to 0.3: 2.1 m. Its legs at (−4, ±2) are off the end of the wall, less the
+    // room beside the forms.
     const stand = standAt(ask, { xM: -6, yM: 0 });
     expect(stand.edge?.leastM).toBeCloseTo(2.1, 6);
     const room = rules.value('workingRoom');

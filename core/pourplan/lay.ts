@@ -37,8 +37,9 @@ const chainOf = (route: Route): Leg[] | null => {
 };
 
 /**
- * Two fronts from the middle of an open line of walls, a leg on one side and then a leg on the other, so that neither end waits
- * for the whole way. Null where the walls are a ring, or do not hang together in one line.
+ * Two fronts from the middle of an open line of walls, a leg on one side and then a leg on the
+ * other, so that neither end waits for the whole way. Null where the walls are a ring, or do not
+ * hang together in one line.
  */
 export function twoFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings> | null {
   const route = routeOf(site, pour);
@@ -114,9 +115,9 @@ function farthestFrom(site: SitePlan, elements: readonly string[], from: Place):
 }
 
 /**
- * The ways round that the tool would lay, each with its longest wait and its end, the one with the most time left at its seams
- * first: from the low side of a step, from the end farthest from the pump, from the other end, on two fronts. What already stands
- * is left out.
+ * The ways round that the tool would lay, each with its longest wait and its end, the one with the
+ * most time left at its seams first: from the low side of a step, from the end farthest from the
+ * pump, from the other end, on two fronts. What already stands is left out.
  */
 export function layings(
   site: SitePlan,

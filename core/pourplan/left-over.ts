@@ -15,7 +15,10 @@ export const formM3 = ({ lengthM, widthM, depthM }: Form): number => lengthM * w
 /** So far off what is poured, m: out of the way of hose and feet. */
 const CLEAR_M = 3;
 
-/** Where such a form could stand until somebody says where it does: below all that is set out, on the left of what is poured. */
+/**
+ * Where such a form could stand until somebody says where it does: below all that is set out, on
+ * the left of what is poured.
+ */
 export function spareSpot(site: SitePlan, pour: Pick<PourDoc, 'elements'>): Place {
   const spots = pour.elements.flatMap((id) => elementSpots(site, id));
   const all = elementIds(site).flatMap((id) => elementSpots(site, id));

@@ -10,8 +10,9 @@ export const fewestLifts = (heightM: number, greatestLiftM: number | undefined):
     : Math.min(MOST_LIFTS, Math.max(1, Math.ceil(heightM / greatestLiftM - 1e-9)));
 
 /**
- * In how many lifts an element of a pour is filled. What the foreman told for it rules; else a wall takes the count told for
- * walls, or as few lifts as its height and the form system's greatest lift allow; footings, grade beams, pads and piers take one.
+ * In how many lifts an element of a pour is filled. What the foreman told for it rules; else a wall
+ * takes the count told for walls, or as few lifts as its height and the form system's greatest lift
+ * allow; footings, grade beams, pads and piers take one.
  */
 export function liftsOf(
   site: Pick<SitePlan, 'runs' | 'formSystems'>,

@@ -5,7 +5,10 @@ const WARM_UP = 32;
 /** The generator gives whole numbers from −2³¹ up to 2³¹. */
 const TWO_31 = 0x8000_0000;
 
-/** A source of standard normal numbers (Marsaglia’s polar method on a seedable generator): the same seed gives the same bits. */
+/**
+ * A source of standard normal numbers (Marsaglia’s polar method on a seedable generator): the same
+ * seed gives the same bits.
+ */
 export class Normals {
   readonly #rng;
   #spare = 0;

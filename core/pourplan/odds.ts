@@ -53,7 +53,10 @@ export interface OddsPrices {
   hire: number;
 }
 
-/** The money of a pour: the site's prices, the pour's costs, what its plant charges and what its conveyance is hired for. */
+/**
+ * The money of a pour: the site's prices, the pour's costs, what its plant charges and what its
+ * conveyance is hired for.
+ */
 export const moneyOf = (
   site: Parameters<typeof pricesOf>[0] & { conveyances?: readonly Conveyance[] | undefined },
   pour: Pick<PourDoc, 'settings'>,
@@ -90,8 +93,8 @@ const fixedCost = (v: SimulationInput, { plant, hire }: OddsPrices): number =>
   (plant.shortLoadFee ?? 0) * v.loads.filter((l) => l.volumeM3 < plant.minLoadM3 - 1e-6).length;
 
 /**
- * Cost of each morning: hire and fees, crew and pump while they stand, trucks that stand too long, what is missing or left over,
- * old loads, dusk, seams to mend.
+ * Cost of each morning: hire and fees, crew and pump while they stand, trucks that stand too long,
+ * what is missing or left over, old loads, dusk, seams to mend.
  */
 function costsOf(v: SimulationInput, r: TrialRecord, money: OddsPrices): Float64Array {
   const { prices, costs, plant } = money;
@@ -112,8 +115,10 @@ function costsOf(v: SimulationInput, r: TrialRecord, money: OddsPrices): Float64
 }
 
 /**
- * How a pour goes on as many mornings as `simulation.trials` says, from its seed: the same pour and seed give the same answer.
- * @param noGoFromMin when the first hour begins in which nothing may be placed, minutes after midnight; null where there is none
+ * How a pour goes on as many mornings as `simulation.trials` says, from its seed: the same pour and
+ * seed give the same answer.
+ * @param noGoFromMin when the first hour begins in which nothing may be placed, minutes after
+ * midnight; null where there is none
  * @param underway where it stands, for a pour that has begun
  */
 export function oddsOf(

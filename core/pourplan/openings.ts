@@ -4,7 +4,10 @@ import type { Run } from '#core/model';
 const EVEN_M = 1.2192;
 const EPS = 1e-6;
 
-/** A window or door of a leg: where its middle lies (share, in the direction of placing), its sill and head above the leg's foot, m. */
+/**
+ * A window or door of a leg: where its middle lies (share, in the direction of placing), its sill
+ * and head above the leg's foot, m.
+ */
 export interface Side {
   share: number;
   sillM: number;
@@ -26,13 +29,16 @@ export function sidesOf(run: Run, reversed: boolean, lengthM: number): Side[] {
     .sort((a, b) => a.share - b.share);
 }
 
-/** How far one side of an opening would stand above the other, were a lift from `lowM` to `highM` filled past it at once, m. */
+/**
+ * How far one side of an opening would stand above the other, were a lift from `lowM` to `highM`
+ * filled past it at once, m.
+ */
 const unevenM = ({ sillM, headM }: Heights, lowM: number, highM: number): number =>
   highM > sillM + EPS ? Math.max(0, Math.min(highM, headM) - lowM) : 0;
 
 /**
- * In how many passes a lift is filled beside an opening, so that neither side stands more than four feet above the other: 1
- * where that holds of itself.
+ * In how many passes a lift is filled beside an opening, so that neither side stands more than four
+ * feet above the other: 1 where that holds of itself.
  */
 export const passesBeside = (side: Heights, lowM: number, highM: number): number =>
   unevenM(side, lowM, highM) > EVEN_M + EPS ? Math.ceil((highM - lowM) / EVEN_M - EPS) : 1;

@@ -195,8 +195,9 @@ export function rehearse(
 }
 
 /**
- * Works the pour out: order, loads, timetable, and how it goes on the one morning on which all is on time. The odds of many
- * mornings are asked for by themselves: they take longer than a finger waits.
+ * Works the pour out: order, loads, timetable, and how it goes on the one morning on which all is
+ * on time. The odds of many mornings are asked for by themselves: they take longer than a finger
+ * waits.
  * @param duskMin when daylight ends, minutes after local midnight
  */
 export function planPour(

@@ -31,7 +31,10 @@ function select(values: Float64Array, k: number, left: number, right: number): n
   return values[k] as number;
 }
 
-/** Values at shares of a list, straight between ranks (rank p·(n − 1)). Shares must rise; the list is put partly in order. */
+/**
+ * Values at shares of a list, straight between ranks (rank p·(n − 1)). Shares must rise; the list
+ * is put partly in order.
+ */
 export function quantilesOf(values: Float64Array, shares: readonly number[]): number[] {
   const last = values.length - 1;
   let done = 0;

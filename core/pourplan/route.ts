@@ -14,8 +14,9 @@ import { type Side, sidesOf } from './openings.ts';
 import { carriedBy, storeysOf } from './storeys.ts';
 
 /**
- * A stretch of a leg that stands on another element of the pour, as shares (0 to 1) of both in the direction of placing:
- * from `fromShare` to `toShare` of the leg, over `startShare` to `endShare` of what carries it.
+ * A stretch of a leg that stands on another element of the pour, as shares (0 to 1) of both in the
+ * direction of placing: from `fromShare` to `toShare` of the leg, over `startShare` to `endShare`
+ * of what carries it.
  */
 interface Standing {
   elementId: string;
@@ -59,7 +60,10 @@ export interface Route {
 /** Pads and piers stand on the route as a short stretch, so that they can be seen. */
 const padLengthM = (volumeM3: number): number => Math.max(0.5, Math.cbrt(volumeM3));
 
-/** The order of the elements: as it was told leg by leg, or the pour's own where that does not name each of them once. */
+/**
+ * The order of the elements: as it was told leg by leg, or the pour's own where that does not name
+ * each of them once.
+ */
 export function sequenceOf({
   elements,
   settings,

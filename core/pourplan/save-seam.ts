@@ -16,8 +16,9 @@ const coldIn = (plan: PourPlan): number =>
 const RETARDED = 1.4;
 
 /**
- * Looks for what saves the seams of a plan that has cold ones: loads closer together, fewer lifts, bigger trucks, a faster rate, a
- * retarder, bulkheads. The first that leaves none cold; null where none of them alone does.
+ * Looks for what saves the seams of a plan that has cold ones: loads closer together, fewer lifts,
+ * bigger trucks, a faster rate, a retarder, bulkheads. The first that leaves none cold; null where
+ * none of them alone does.
  */
 export function seamSaver(
   site: SitePlan,

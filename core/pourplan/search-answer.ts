@@ -5,7 +5,10 @@ import { LIMITS, type Candidate, type Limit } from './search-types.ts';
 const dearer = (by: number, currency: string | undefined): string =>
   by < 0.5 ? 'costs the same; another way round' : `costs ${moneyText(by, currency)} more`;
 
-/** Plans that cost alike, to the unit of money, and fail alike are one: the first that was looked at stands for them. */
+/**
+ * Plans that cost alike, to the unit of money, and fail alike are one: the first that was looked at
+ * stands for them.
+ */
 const outcome = (c: Candidate): string => [Math.round(c.cost), c.fails ?? ''].join();
 
 /** Of the rest the cheapest, good or not: a cheaper one that was rejected is what one asks about first. */

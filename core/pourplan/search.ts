@@ -43,7 +43,10 @@ function firstFailing(
   return inTheWay ? ['hours', inTheWay.reason] : [null, null];
 }
 
-/** What a choice comes to with what conveys it: no faster than that gives, with what stays in it; and what its hire costs. */
+/**
+ * What a choice comes to with what conveys it: no faster than that gives, with what stays in it;
+ * and what its hire costs.
+ */
 function conveyed(v: SearchInput, choice: Omit<Chosen, 'leftBehindM3'>) {
   const own = v.pour.settings;
   const by = v.conveyances?.find((c) => c.id === choice.conveyance);

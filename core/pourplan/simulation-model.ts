@@ -72,7 +72,10 @@ function checkCells(v: Shape, say: Say): void {
   });
 }
 
-/** What takes more than one field to see of a `pour-simulation`: a route of cells, the loads, rates, windows and limits. */
+/**
+ * What takes more than one field to see of a `pour-simulation`: a route of cells, the loads, rates,
+ * windows and limits.
+ */
 export function checkSimulation(v: Shape, say: Say): void {
   if (v.trials * (v.cells.length + v.loads.length) > MOST_WORK)
     say(

@@ -8,7 +8,10 @@ import type { PourPlan } from './plan.ts';
 
 export type Start = z.output<typeof startWindow.output>['starts'][number];
 
-/** What a start is judged by: the pour as it is planned, the forecast from the first day on, and the light of its days. */
+/**
+ * What a start is judged by: the pour as it is planned, the forecast from the first day on, and the
+ * light of its days.
+ */
 export interface StartAsk {
   plan: PourPlan;
   pour: PourDoc;
@@ -66,8 +69,8 @@ export interface LastStart {
 }
 
 /**
- * Backwards from what ends the day: the last start before rain, wind, the plant's closing, dusk and frost, of the limits that lie
- * ahead of a start. The latest first limits last.
+ * Backwards from what ends the day: the last start before rain, wind, the plant's closing, dusk and
+ * frost, of the limits that lie ahead of a start. The latest first limits last.
  */
 export function lastStartsOf(ask: StartAsk, startMin: number): LastStart[] {
   const placing = placingMinOf(ask.plan);
@@ -97,7 +100,10 @@ export function lastStartsOf(ask: StartAsk, startMin: number): LastStart[] {
 
 const RANK = { good: 0, watch: 1, no: 2 } as const;
 
-/** The best starts, one to each stretch of the same verdict: good before watched, soonest first; none that is ruled out. */
+/**
+ * The best starts, one to each stretch of the same verdict: good before watched, soonest first;
+ * none that is ruled out.
+ */
 export function bestStarts(starts: Start[], most: number): Start[] {
   const heads = starts.filter((s, i) => {
     const before = starts[i - 1];

@@ -32,8 +32,9 @@ const kept = madeOncePer((site: SitePlan) =>
 );
 
 /**
- * In which turn each element of a pour is filled: 0 for what stands on the ground or on older concrete, 1 for what stands
- * on an element of the same pour. Concrete is placed in what carries before it is placed in what is carried.
+ * In which turn each element of a pour is filled: 0 for what stands on the ground or on older
+ * concrete, 1 for what stands on an element of the same pour. Concrete is placed in what carries
+ * before it is placed in what is carried.
  */
 export const storeysOf = (site: SitePlan, elements: string[]): ReadonlyMap<string, number> =>
   kept(site)(elements);

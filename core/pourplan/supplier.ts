@@ -16,7 +16,10 @@ const asPlant = (mixer: Mixer): Plant => ({
   mixer,
 });
 
-/** Where the concrete of a pour comes from: the mixer that is set, or else its plant; undefined where its site has no such plant. */
+/**
+ * Where the concrete of a pour comes from: the mixer that is set, or else its plant; undefined
+ * where its site has no such plant.
+ */
 export function supplierOf(
   site: { plants: Plant[]; mixers?: Mixer[] },
   pour: Pick<PourDoc, 'plant' | 'settings'>,
@@ -26,8 +29,9 @@ export function supplierOf(
 }
 
 /**
- * Settings as the supply has them. From a mixer every load is a batch, one comes when the one before is mixed, nothing stays in
- * a hose, and no more is placed than is mixed: the crew that waits for the next batch is the crew that mixes it.
+ * Settings as the supply has them. From a mixer every load is a batch, one comes when the one
+ * before is mixed, nothing stays in a hose, and no more is placed than is mixed: the crew that
+ * waits for the next batch is the crew that mixes it.
  */
 export function asSupplied(s: PourSettings, { mixer }: Plant): PourSettings {
   if (!mixer) return s;

@@ -149,7 +149,10 @@ function serve(v: SimulationInput, state: Serving, load: Served): void {
 /** A pour that has begun: where it stands, and what each load still has to give. */
 export interface Underway {
   serving: Serving;
-  /** Of each load in list order: what it still holds, when it began and goes on from, and whether it is still to come. */
+  /**
+   * Of each load in list order: what it still holds, when it began and goes on from, and whether it
+   * is still to come.
+   */
   loads: { holdsM3: number; startMin: number | null; resumeMin: number; coming: boolean }[];
   /** Loads that were sent back before anything of them was placed, as rows of the timetable. */
   sentBack: Timetable['loads'];

@@ -15,7 +15,8 @@ const NOTHING_M3 = 1e-9;
 /* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
 /**
  * Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once.
- * @param underway where it stands, for a pour that has begun: its cells then lie in the order in which they are filled, full ones first
+ * @param underway where it stands, for a pour that has begun: its cells then lie in the order in
+ * which they are filled, full ones first
  */
 export function trialsOf(v: SimulationInput, underway: Underway | null = null): Trials {
   const l = layOut(v);
@@ -57,7 +58,10 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
   const mornings = new Mornings(l, from);
   const { leave, arrive, order } = mornings;
   const { start, end } = from;
-  /** Where the last stretch of placing began; −1 when nothing was placed. Kept here so that a call gives back one number only. */
+  /**
+   * Where the last stretch of placing began; −1 when nothing was placed. Kept here so that a call
+   * gives back one number only.
+   */
   let begun = -1;
 
   function outOfBreaks(t: number): number {

@@ -8,7 +8,10 @@ export type WayNote = { atM: number; elementId: string } & (
   | { kind: 'corner'; node: string }
   /** Several runs meet: how long the one that is passed waits for the next, and when its seam shuts, min. */
   | { kind: 'tee'; node: string; waitMin: number; knitMin: number }
-  /** How far one side stands above the other while it is filled, m; and in how many passes a lift goes up there so that it is not more. */
+  /**
+   * How far one side stands above the other while it is filled, m; and in how many passes a lift
+   * goes up there so that it is not more.
+   */
   | { kind: 'opening'; what: 'window' | 'door'; mark: string | null; liftM: number; passes: number }
   | { kind: 'step'; node: string; upM: number }
   | { kind: 'bulkhead' }

@@ -205,7 +205,8 @@ describe('both sides of an opening', () => {
     expect(at('WL.4.0.1')).toMatchObject({ goesOn: true, beside: ['WL.3.0'] });
     expect(at('WL.5.0.1')?.beside).toEqual(['WL.4.0.1']);
     expect(at('WL.6.0')?.beside).toEqual(['WL.5.0', 'WL.5.0.1']);
-    // The lift above stands on the last pass. It ends at 3 m, above the head: from 1.5 m on only half a metre is beside it.
+    // The lift above stands on the last pass. It ends at 3 m, above the head: from 1.5 m on only
+    // half a metre is beside it.
     expect(at('WL.4.1')?.below).toBe('WL.4.0.1');
     expect(plan.cells.some((c) => c.lift === 1 && c.goesOn)).toBe(false);
     const whole = plan.cells.reduce((s, c) => s + c.volumeM3, 0);

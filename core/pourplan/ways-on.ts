@@ -15,7 +15,10 @@ type WayId =
   | 'wait'
   | 'go-on';
 
-/** A way on: how the rest of the pour would be, what it costs beside what the mornings cost, and what it leaves undone. */
+/**
+ * A way on: how the rest of the pour would be, what it costs beside what the mornings cost, and
+ * what it leaves undone.
+ */
 interface Way {
   id: WayId;
   input: ForecastInput;
@@ -212,8 +215,9 @@ const WAYS_OF: Record<TroubleAsk['what'], (ask: TroubleAsk) => Way[]> = {
 const MOST_WAYS = 3;
 
 /**
- * Ways on from where the pour stands, the cheapest first: each poured to its end on the same mornings. What a way leaves undone is
- * priced as a seam to be mended, beside what its mornings cost.
+ * Ways on from where the pour stands, the cheapest first: each poured to its end on the same
+ * mornings. What a way leaves undone is priced as a seam to be mended, beside what its mornings
+ * cost.
  */
 export function waysOn(ask: TroubleAsk): WayOn[] {
   const ahead = (input: ForecastInput, underFirst = true) => {

@@ -145,8 +145,9 @@ function remediesOf(ask: WhatIfAsk, orderedM3: number, spacingMin: number) {
 const WORTH_IT = 1;
 
 /**
- * What becomes of the pour when something goes otherwise, each tried on the same mornings as the plan itself, with the cheapest
- * thing to do about it beforehand. What cannot happen here (rain where none is forecast) is left out.
+ * What becomes of the pour when something goes otherwise, each tried on the same mornings as the
+ * plan itself, with the cheapest thing to do about it beforehand. What cannot happen here (rain
+ * where none is forecast) is left out.
  */
 export function whatIfsOf(
   ask: WhatIfAsk,

@@ -67,8 +67,9 @@ export interface Filled extends Need {
 const BESIDE: ReadonlySet<Job> = new Set<Job>(['foreman', 'tester', 'truck', 'watch']);
 
 /**
- * Fills the jobs: what the foreman told stands; the rest goes to those who may do it, each one job that fills the hands and any
- * number of those that can be done beside it. As many are filled as can be: someone who may do two makes room for one who may do one.
+ * Fills the jobs: what the foreman told stands; the rest goes to those who may do it, each one job
+ * that fills the hands and any number of those that can be done beside it. As many are filled as
+ * can be: someone who may do two makes room for one who may do one.
  */
 export function fillJobs(
   needs: Need[],

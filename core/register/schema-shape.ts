@@ -1,6 +1,9 @@
 import type { z } from 'zod';
 
-/** As much of a schema as a form or a reference wants to know of it: in the words of JSON Schema, for what is put in. */
+/**
+ * As much of a schema as a form or a reference wants to know of it: in the words of JSON Schema,
+ * for what is put in.
+ */
 export interface Schema {
   type?: string;
   enum?: (string | number)[];

@@ -4,8 +4,8 @@ import type { Quantity } from '#core/units';
  * The rule profiles as data: every value of the house that a site may set for itself, what it is in each profile, and
  * where that comes from. To add one: a line here, and read it with `rules.value(id)` where it bites.
  *
- * `fields` names the inputs of registered calculations that take the value, as `calculation.field`: it is how a figure's
- * working and the workbench know which rule stands behind a number.
+ * `fields` names the inputs of registered calculations that take the value, as `calculation.field`:
+ * it is how a figure's working and the workbench know which rule stands behind a number.
  */
 interface Entry {
   group:

@@ -3,7 +3,10 @@ import { anyNumber } from '#core/kit';
 import { quantityText, type UnitSystem } from '#core/units';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';
 
-/** A site's own value for a rule: who set it, when and why. The last change of a rule counts; `value` null goes back to the profile's. */
+/**
+ * A site's own value for a rule: who set it, when and why. The last change of a rule counts;
+ * `value` null goes back to the profile's.
+ */
 export const ruleChangeSchema = z
   .object({
     rule: z.enum(RULE_IDS, { error: 'is not a rule of the profile' }),
@@ -90,7 +93,10 @@ export const sourceText = (r: Ruled, units: UnitSystem): string => {
   return c === null ? r.source : `${r.source}, ${c}`;
 };
 
-/** An input with what it leaves out filled from the site's rules: the one way in which a rule reaches a calculation by name. */
+/**
+ * An input with what it leaves out filled from the site's rules: the one way in which a rule
+ * reaches a calculation by name.
+ */
 export function withRules(
   calculationId: string,
   rules: Rules,

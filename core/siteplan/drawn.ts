@@ -87,8 +87,8 @@ export function withDrawn<S extends SitePlan>(
 }
 
 /**
- * A pour as another drawing of its site has it: its runs, begun no later than the last of them, and its forms. Forms that are
- * new to the pour, or rated anew, bring the pressure they hold with them.
+ * A pour as another drawing of its site has it: its runs, begun no later than the last of them, and
+ * its forms. Forms that are new to the pour, or rated anew, bring the pressure they hold with them.
  */
 export function pourDrawn(
   site: Pick<SitePlan, 'formSystems'>,

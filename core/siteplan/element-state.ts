@@ -28,9 +28,10 @@ function fingerprint(text: string): string {
 }
 
 /**
- * A fingerprint of everything on the plan that a sign-off of this element stands on: the element itself to the last figure, where
- * its ends are, its type, what stands in and on it, and the forms its walls stand in. What people call it is not among it. Equal
- * for equal states; empty text for an element that is not there.
+ * A fingerprint of everything on the plan that a sign-off of this element stands on: the element
+ * itself to the last figure, where its ends are, its type, what stands in and on it, and the forms
+ * its walls stand in. What people call it is not among it. Equal for equal states; empty text for
+ * an element that is not there.
  */
 export function elementState(plan: Drawn, elementId: string): string {
   const own = <T extends { elementId: string }>(list: T[]) =>

@@ -19,8 +19,9 @@ import {
 import type { UnitSystem } from '#core/units';
 
 /**
- * What an object measures when it is put in and nobody has said anything: like the last one of its kind on the plan, else of
- * a size that is common and plainly to be changed. Source: site practice; the drawing rules.
+ * What an object measures when it is put in and nobody has said anything: like the last one of its
+ * kind on the plan, else of a size that is common and plainly to be changed. Source: site practice;
+ * the drawing rules.
  */
 
 /** Sides and depth of a pad, across and height of a pier, m. */
@@ -93,7 +94,10 @@ export function openingAt(
   };
 }
 
-/** An anchor like the last of its kind on the same element, else on the plan; else a 5/8 in bolt, 7 in deep and 2½ in out. */
+/**
+ * An anchor like the last of its kind on the same element, else on the plan; else a 5/8 in bolt, 7
+ * in deep and 2½ in out.
+ */
 export function anchorAt(
   plan: Pick<SitePlan, 'anchors'>,
   kind: Anchor['kind'],

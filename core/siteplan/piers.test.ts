@@ -11,7 +11,10 @@ import { drawnOf, withDrawn } from './drawn.ts';
 import { applyEdit } from './edit/apply.ts';
 import { EditRefused } from './edit/acts.ts';
 
-/** A pier put on the plan goes all the way: into its pour, the take-off, the bars, the list, the route and the log of changes. */
+/**
+ * A pier put on the plan goes all the way: into its pour, the take-off, the bars, the list, the
+ * route and the log of changes.
+ */
 const { site, pour, mix, plant } = demoPour('quillback', 'P2');
 const drawn = drawnOf(site, [pour]);
 const steel: Pier['steel'] = {

@@ -13,7 +13,10 @@ interface PlanRefusal {
   message: string;
 }
 
-/** What another drawing does to a site: it cannot stand, it changes nothing, or the site and its pours as they are with it. */
+/**
+ * What another drawing does to a site: it cannot stand, it changes nothing, or the site and its
+ * pours as they are with it.
+ */
 export type PlanChanged<S> =
   | { kind: 'refused'; refusal: PlanRefusal }
   | { kind: 'same' }

@@ -12,8 +12,9 @@ export interface Snapped extends Spot {
 const STEP_M: Record<UnitSystem, number> = { us: 0.0254, metric: 0.01 };
 
 /**
- * Catches a dragged node: on another node; upright or level with the nodes it is joined to (then with any other); and at
- * a round length of the run it ends. `reachM` is how near is near, in metres on the ground.
+ * Catches a dragged node: on another node; upright or level with the nodes it is joined to (then
+ * with any other); and at a round length of the run it ends. `reachM` is how near is near, in
+ * metres on the ground.
  */
 export function snapNode(
   plan: Pick<Drawn, 'nodes' | 'runs'>,

@@ -1,6 +1,9 @@
 import { roundM, type Spot } from '#core/model';
 
-/** Where a picture lies under a plan: its upper left corner, m, the size of a dot, and how it is turned against the clock. */
+/**
+ * Where a picture lies under a plan: its upper left corner, m, the size of a dot, and how it is
+ * turned against the clock.
+ */
 export interface Lying {
   xM: number;
   yM: number;
@@ -25,7 +28,10 @@ export function scaledTo<T extends Lying>(lying: T, a: Spot, b: Spot, lengthM: n
   };
 }
 
-/** A picture turned so that the line through two spots lies square with the plan, by the shorter way; the first stays. */
+/**
+ * A picture turned so that the line through two spots lies square with the plan, by the shorter
+ * way; the first stays.
+ */
 export function squaredBy<T extends Lying>(lying: T, a: Spot, b: Spot): T {
   const at = (Math.atan2(b.yM - a.yM, b.xM - a.xM) * 180) / Math.PI;
   const turn = Math.round(at / 90) * 90 - at;

@@ -1,6 +1,9 @@
 import type { Run, SitePlan } from '#core/model';
 
-/** A run as it stands in an unrolled strip: metres from the left end of its strip, and which way its own metres count. */
+/**
+ * A run as it stands in an unrolled strip: metres from the left end of its strip, and which way its
+ * own metres count.
+ */
 export interface Unrolled {
   run: Run;
   atM: number;
@@ -86,9 +89,10 @@ function stripOfWalk(
 }
 
 /**
- * The runs of a pour rolled out, as one sees them standing on the left of their line (inside, where runs go round against
- * the clock). Each strip goes on at a node with the run that turns least; what branches off there begins a strip of its own.
- * Runs without length, and elements that are not runs, are left out.
+ * The runs of a pour rolled out, as one sees them standing on the left of their line (inside, where
+ * runs go round against the clock). Each strip goes on at a node with the run that turns least;
+ * what branches off there begins a strip of its own. Runs without length, and elements that are not
+ * runs, are left out.
  */
 export function unroll(site: Plan, elements: string[]): Strip[] {
   const nodes = new Map(site.nodes.map((n) => [n.id, n]));
@@ -138,7 +142,10 @@ export function unroll(site: Plan, elements: string[]): Strip[] {
   return strips;
 }
 
-/** Breaks strips at their nodes into rows no longer than `mostM`; a run that is longer by itself has a row of its own. */
+/**
+ * Breaks strips at their nodes into rows no longer than `mostM`; a run that is longer by itself has
+ * a row of its own.
+ */
 export function breakRows(strips: Strip[], mostM: number): Strip[] {
   return strips.flatMap((s) => {
     const rows: Unrolled[][] = [];

@@ -28,8 +28,9 @@ const drawingOf = (drawn: DrawnLap) =>
   'lengthM' in drawn ? { lengthMm: drawn.lengthM * 1000 } : { multipleOfDb: drawn.diameters };
 
 /**
- * The lap of a bar, for the bar list, the check and the report alike: the drawing's where the type gives one, else computed
- * (`lap-length`, class B, uncoated, good cover and spacing). Null for bars that may not be lapped.
+ * The lap of a bar, for the bar list, the check and the report alike: the drawing's where the type
+ * gives one, else computed (`lap-length`, class B, uncoated, good cover and spacing). Null for bars
+ * that may not be lapped.
  */
 export function lapOf({ bar, fcMPa, fyMPa, drawn, topBar = false }: LapCase): Lap | null {
   if (UNLAPPED.has(bar)) return null;

@@ -1,7 +1,10 @@
 import { barNamed, type Pad } from '#core/model';
 import { barsRequired } from './spacing-verdict.ts';
 
-/** The bars of one mat of a pad that run one way. `lengthwise` run along the pad's length and are counted over its width. */
+/**
+ * The bars of one mat of a pad that run one way. `lengthwise` run along the pad's length and are
+ * counted over its width.
+ */
 export interface PadBars {
   mat: 'bottom' | 'top';
   way: 'lengthwise' | 'crosswise';
@@ -14,7 +17,10 @@ export interface PadBars {
   hooks: 'one' | 'both' | undefined;
 }
 
-/** All bars of a pad, mat by mat and way by way: each by its own count or spacing over what it is spread over, cover at both ends. */
+/**
+ * All bars of a pad, mat by mat and way by way: each by its own count or spacing over what it is
+ * spread over, cover at both ends.
+ */
 export function padBars(pad: Pad): PadBars[] {
   if (!pad.steel) return [];
   const { coverSideMm, eachWay, topEachWay } = pad.steel;

@@ -147,11 +147,17 @@ const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
     padBars(p).map((b) => row(p.id, 'eachWay', b.bar, b.count, b.barLengthM, s, b.hooks)),
   );
 
-/** Straight end of a tie beyond its bend, m (ACI 318-19 table 25.3.2: 6 db, 75 mm at least); a round tie laps by 150 mm (§25.7.2.4). */
+/**
+ * Straight end of a tie beyond its bend, m (ACI 318-19 table 25.3.2: 6 db, 75 mm at least); a round
+ * tie laps by 150 mm (§25.7.2.4).
+ */
 const tieTailM = (bar: string): number => Math.max(6 * barNamed(bar).diameterMm, 75) / 1000;
 const ROUND_TIE_LAP_M = 0.15;
 
-/** How high above its bottom each tie of a pier stands, m, lowest first; none without ties. Counted as in the take-off. */
+/**
+ * How high above its bottom each tie of a pier stands, m, lowest first; none without ties. Counted
+ * as in the take-off.
+ */
 export function tieLevels(pier: Pier): number[] {
   const ties = pier.steel?.ties;
   if (!ties) return [];

@@ -5,8 +5,8 @@ import { anyNumber, calculation, fig, positive } from '#core/kit';
 export const MOST_LEARNED = 2000;
 
 /**
- * What past pours say of waste: a normal-inverse-gamma estimate, in which the profile's waste counts as `priorPours` pours.
- * A waste is used over neat, less 1: it may be negative.
+ * What past pours say of waste: a normal-inverse-gamma estimate, in which the profile's waste
+ * counts as `priorPours` pours. A waste is used over neat, less 1: it may be negative.
  */
 export const learnedYield = calculation({
   id: 'learned-yield',

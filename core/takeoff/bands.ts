@@ -29,7 +29,10 @@ const openingLevels = (s: Strip, o: Opening): [number, number] => [
   Math.min(s.bottomM + o.headM, s.topM),
 ];
 
-/** Takes an opening out of the rings of its run: all of the thickness, or a pocket's depth from the inside (the left). */
+/**
+ * Takes an opening out of the rings of its run: all of the thickness, or a pocket's depth from the
+ * inside (the left).
+ */
 function cutOpening(rings: Ring[], s: Strip, o: Opening): Ring[] {
   const near = moved(s.from, s.along, o.atM);
   const far = moved(s.from, s.along, o.atM + o.widthM);

@@ -30,8 +30,8 @@ const near = (a: Boxed, b: Boxed): boolean =>
 const OVERLAP_M2 = 1e-6;
 
 /**
- * What is left of `rings` outside `taken`. Rings are parted only where there is a real overlap; those that merely touch keep
- * their corners.
+ * What is left of `rings` outside `taken`. Rings are parted only where there is a real overlap;
+ * those that merely touch keep their corners.
  */
 export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
   let left = rings.map(boxed);

@@ -104,7 +104,10 @@ function addPier({ add }: Reckoning, pier: Pier): void {
   add('braces', 2, null, 'two ways');
 }
 
-/** Ties, panels or blocks, walers and braces of a wall, as its form system says; without one, braces by the usual spacing. */
+/**
+ * Ties, panels or blocks, walers and braces of a wall, as its form system says; without one, braces
+ * by the usual spacing.
+ */
 function addWall({ site, pour, forms, add }: Reckoning, run: Run): void {
   const lengthM = lengthOf(site, run);
   if (!forms) {
@@ -165,7 +168,10 @@ function addCastIn(r: Reckoning, id: string): void {
     r.add(item, anchors.filter((x) => x.kind === kind).length, null, 'on the drawing');
 }
 
-/** What a pour takes besides concrete and bars: chairs, boards and stakes, ties, walers, braces, anchors, release agent. */
+/**
+ * What a pour takes besides concrete and bars: chairs, boards and stakes, ties, walers, braces,
+ * anchors, release agent.
+ */
 export function materialsOf(
   site: SitePlan & RuledSite,
   pour: Pick<PourDoc, 'elements' | 'forms'>,

@@ -68,7 +68,10 @@ function sidePoint(arm: Arm, turn: 1 | -1): Point {
   return { x: at.x + s.left.x * d, y: at.y + s.left.y * d };
 }
 
-/** Where the left side of `a` meets the right side of `b`, looking outward from their node; null when it is cut square. */
+/**
+ * Where the left side of `a` meets the right side of `b`, looking outward from their node; null
+ * when it is cut square.
+ */
 function corner(a: Arm, b: Arm): Point | null {
   let turn = b.angle - a.angle;
   if (turn <= 0) turn += 2 * Math.PI;

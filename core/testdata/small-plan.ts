@@ -22,8 +22,8 @@ type Plan = Pick<
 >;
 
 /**
- * A site unlike the demo, as a file has it: an L of footings, 12 m to the east and 9 m on to the north, a wall 2.4 m high on the
- * first with a window in it, a pad and a round pier beside them.
+ * A site unlike the demo, as a file has it: an L of footings, 12 m to the east and 9 m on to the
+ * north, a wall 2.4 m high on the first with a window in it, a pad and a round pier beside them.
  */
 export const smallPlan = (): Required<Plan> => ({
   format: 'jactum.site/1',

@@ -129,7 +129,10 @@ const LEVELS = new Set([
   'levelM',
 ]);
 
-/** What kind of quantity a field holds, by the unit its name ends in; null for plain numbers, words and shares named otherwise. */
+/**
+ * What kind of quantity a field holds, by the unit its name ends in; null for plain numbers, words
+ * and shares named otherwise.
+ */
 export function quantityOfField(name: string): Quantity | null {
   if (name === 'humidity') return 'Ratio';
   if (PLAIN_RATIOS.has(name)) return null;

@@ -1,6 +1,9 @@
 const known = new Map<string, boolean>();
 
-/** True when this machine knows the time zone (as in America/Chicago). Asking is slow, so each zone is asked for once. */
+/**
+ * True when this machine knows the time zone (as in America/Chicago). Asking is slow, so each zone
+ * is asked for once.
+ */
 export function isTimeZone(name: string): boolean {
   const before = known.get(name);
   if (before !== undefined) return before;

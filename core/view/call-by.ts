@@ -7,11 +7,17 @@ import type { PourNow } from './stages/stage.ts';
 export interface CallBy {
   /** What eight pours in ten take more or less than reckoned, by the yield measured so far, m³. */
   spreadM3: number | null;
-  /** The last moment at which it is called, so that it is here when the rest runs out, ms; null where none is missing. */
+  /**
+   * The last moment at which it is called, so that it is here when the rest runs out, ms; null
+   * where none is missing.
+   */
   byMs: number | null;
 }
 
-/** By when the balance is called, from how the rest goes: so long before the concrete runs out as a load takes to come. */
+/**
+ * By when the balance is called, from how the rest goes: so long before the concrete runs out as a
+ * load takes to come.
+ */
 export function callByOf(v: PourNow): CallBy {
   const { progress, plan, record, rules, dayMs } = v;
   const s = record.pour.settings;

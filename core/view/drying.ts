@@ -5,7 +5,10 @@ import { evaporation } from '#core/weather';
 import type { z } from 'zod';
 import type { PourView } from './pour-view.ts';
 
-/** How fast a fresh flat face dries in the weather as it was read last, and when that was; null where it was not read in full. */
+/**
+ * How fast a fresh flat face dries in the weather as it was read last, and when that was; null
+ * where it was not read in full.
+ */
 export function dryingOf(
   { rules, progress }: Pick<PourView, 'rules' | 'progress'>,
   state: PourState,

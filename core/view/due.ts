@@ -1,7 +1,10 @@
 import type { LoadState } from '#core/pourlog';
 import type { PourView } from './pour-view.ts';
 
-/** A load that is waited for: how much of it, and when it is batched and here as it is planned or was called. Minutes of the day. */
+/**
+ * A load that is waited for: how much of it, and when it is batched and here as it is planned or
+ * was called. Minutes of the day.
+ */
 interface Due {
   volumeM3: number;
   batchMin: number;

@@ -123,7 +123,10 @@ function lookAhead(
 
 const kept = new WeakMap<PourNow['progress'], { ahead: Outlook | null }>();
 
-/** How the rest of a pour goes from now, worked out once a moment; null where it is not on its day, or all is placed. */
+/**
+ * How the rest of a pour goes from now, worked out once a moment; null where it is not on its day,
+ * or all is placed.
+ */
 export function outlookOf(v: PourNow): Outlook | null {
   let own = kept.get(v.progress);
   if (!own) {

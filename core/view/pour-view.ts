@@ -55,8 +55,8 @@ export interface PourRecord {
 }
 
 /**
- * All that a pour comes to at a moment: plan and log through the core, worked out once. Page, strip of pours and report draw
- * from it, and none of them puts it together by itself.
+ * All that a pour comes to at a moment: plan and log through the core, worked out once. Page, strip
+ * of pours and report draw from it, and none of them puts it together by itself.
  */
 export interface PourView {
   mix: Mix;
@@ -90,7 +90,10 @@ const groundOf = madeOncePer((r: PourRecord) => {
   return mix && plant ? { mix, plant, rules: rulesOf(r.site) } : null;
 });
 
-/** The plan of a record, with one morning drawn: odds of many are asked for by themselves. Null without its mix or plant. */
+/**
+ * The plan of a record, with one morning drawn: odds of many are asked for by themselves. Null
+ * without its mix or plant.
+ */
 export const planOf = madeOncePer((r: PourRecord): PourPlan | null => {
   const on = groundOf(r);
   return on && planPour(r.site, r.pour, on.mix, on.plant, r.duskMin);
@@ -145,8 +148,8 @@ const viewIn = madeOncePer((r: PourRecord) =>
 );
 
 /**
- * A pour at a moment. Asked again for the same record, log and moment it is the same object; where only the time has moved,
- * what does not hang on the time is.
+ * A pour at a moment. Asked again for the same record, log and moment it is the same object; where
+ * only the time has moved, what does not hang on the time is.
  * @param nowMs epoch ms
  * @returns null where the pour names a mix or a plant that its site does not have
  */

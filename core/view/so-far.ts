@@ -100,7 +100,10 @@ export function loadsSoFar(
   return all;
 }
 
-/** Loads as they are simulated from now: what is known of each in place of what was planned, and those beyond the plan. */
+/**
+ * Loads as they are simulated from now: what is known of each in place of what was planned, and
+ * those beyond the plan.
+ */
 export function loadsToCome(
   planned: readonly SimLoad[],
   loads: readonly LoadState[],

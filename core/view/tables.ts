@@ -5,7 +5,10 @@ import { shownUnit, toShown, type UnitSystem } from '#core/units';
 import { entryText, STAGE_WORDS } from '#core/words';
 import type { PourView } from './pour-view.ts';
 
-/** The log as a table: when, who, of what kind, in words, whether it still counts. Times are ISO 8601 with their zone. */
+/**
+ * The log as a table: when, who, of what kind, in words, whether it still counts. Times are ISO
+ * 8601 with their zone.
+ */
 export function logTable(state: PourState, units: UnitSystem): Table {
   const counts = new Set(timeline(state).map((e) => e.id));
   const all = [...state.seen.values()].sort(

@@ -14,8 +14,8 @@ const LAST_HOLDS_MS = 3 * HOUR_MS;
 const mixed = (a: number, b: number, share: number): number => a + (b - a) * share;
 
 /**
- * Full hours between what was given: air, humidity and wind straight from one to the next, rain as the last one said. Hours
- * before the first and more than three after the last are not known.
+ * Full hours between what was given: air, humidity and wind straight from one to the next, rain as
+ * the last one said. Hours before the first and more than three after the last are not known.
  * @param given in order of time
  */
 export function hoursBetween(

@@ -16,7 +16,10 @@ export function localDate(ms: number, timeZone: string): string {
   return `${t.getFullYear()}-${String(t.getMonth() + 1).padStart(2, '0')}-${String(t.getDate()).padStart(2, '0')}`;
 }
 
-/** Sunrise, sunset and civil dusk at a place on a date, in minutes after local midnight; null where the sun does not do so. */
+/**
+ * Sunrise, sunset and civil dusk at a place on a date, in minutes after local midnight; null where
+ * the sun does not do so.
+ */
 export function daylight(
   date: string,
   timeZone: string,

@@ -17,8 +17,9 @@ function rangesOf(starts: { startMin: number; verdict: StartVerdict }[]) {
 }
 
 /**
- * When a pour may start. Times are minutes after midnight of the first day; a start belongs to the day it lies in, and days
- * beyond the list have the light of its last. An hour of the forecast holds until the next, the last one for 60 minutes.
+ * When a pour may start. Times are minutes after midnight of the first day; a start belongs to the
+ * day it lies in, and days beyond the list have the light of its last. An hour of the forecast
+ * holds until the next, the last one for 60 minutes.
  */
 export const startWindow = calculation({
   id: 'start-window',

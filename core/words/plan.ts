@@ -135,7 +135,10 @@ export const seamText = (s: Odds['seams'][number], route: Pick<Route, 'legs'>): 
 export const ofHundred = (share: number): string =>
   `${Math.max(1, Math.round(share * 100))} in 100`;
 
-/** What goes wrong that did not on the plan: seams, old loads, shortage, dusk, rain, forms; or how much later it is done. */
+/**
+ * What goes wrong that did not on the plan: seams, old loads, shortage, dusk, rain, forms; or how
+ * much later it is done.
+ */
 export function whatGoesWrong(
   odds: Odds,
   plan: Odds,

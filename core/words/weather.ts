@@ -1,7 +1,10 @@
 import type { LogEvent } from '#core/log';
 import { quantityText, type UnitSystem } from '#core/units';
 
-/** What was read, with what was forecast for then where that is another: "Air 75 °F (forecast 71 °F), wind 16 mph, clear". */
+/**
+ * What was read, with what was forecast for then where that is another: "Air 75 °F (forecast 71
+ * °F), wind 16 mph, clear".
+ */
 export function readWeatherText(
   read: LogEvent<'weather'>['body'],
   forecast: { airTempC: number; windKmH: number } | null,

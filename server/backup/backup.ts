@@ -14,8 +14,9 @@ const drop = (dir: string): void => {
 };
 
 /**
- * Copies a store that may be in use into one file: the database by its own online backup, then the photos, which only ever come
- * new. What was copied is opened and checked before it is called a backup.
+ * Copies a store that may be in use into one file: the database by its own online backup, then the
+ * photos, which only ever come new. What was copied is opened and checked before it is called a
+ * backup.
  * @throws Error in words when what was copied is not whole; nothing is left under the name then
  */
 export async function makeBackup(dataDir: string, file: string): Promise<StoreCheck> {

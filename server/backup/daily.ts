@@ -7,8 +7,8 @@ import { backupFolder, backupName, backupsIn } from './folder.ts';
 const HOUR_MS = 3600_000;
 
 /**
- * Keeps a backup a day beside the data, the newest so many of them. A day is begun by whoever starts the server on it, or by its
- * turning; one that fails is tried again in an hour.
+ * Keeps a backup a day beside the data, the newest so many of them. A day is begun by whoever
+ * starts the server on it, or by its turning; one that fails is tried again in an hour.
  * @param keep how many; 0 for none
  */
 export function keepDailyBackups(dataDir: string, keep: number, logger: Logger): () => void {

@@ -15,7 +15,10 @@ export interface StoreCheck {
 const ROWS = `select id, pour_id as pourId, seq, at, recorded_at as recordedAt, actor, device, kind, body, supersedes,
   prev_hash as prevHash, hash from pour_event where pour_id = ? order by seq`;
 
-/** Checks a folder with a store in it: the file, every chain, every photo by its sum. @throws Error that says what is not whole */
+/**
+ * Checks a folder with a store in it: the file, every chain, every photo by its sum.
+ * @throws Error that says what is not whole
+ */
 export async function verifyStore(dir: string): Promise<StoreCheck> {
   const file = path.join(dir, 'jactum.sqlite');
   if (!fs.existsSync(file)) throw new Error('There is no store in it.');

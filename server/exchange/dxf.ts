@@ -51,7 +51,10 @@ function openings(dxf: DxfWriter, on: Layer, site: SitePlan, run: Run): void {
   }
 }
 
-/** Pads and piers as a point in their middle, pads on a layer for each type: their sides are on the layer of outlines. */
+/**
+ * Pads and piers as a point in their middle, pads on a layer for each type: their sides are on the
+ * layer of outlines.
+ */
 function stands(dxf: DxfWriter, on: Layer, site: SitePlan): void {
   for (const p of [...site.pads, ...site.piers]) {
     const bare = 'depthM' in p ? 'PAD' : 'PIER';
@@ -79,8 +82,8 @@ function anchors(dxf: DxfWriter, on: Layer, site: SitePlan): void {
 }
 
 /**
- * The plan as a drawing in metres: centre lines on a layer for each type, so that it can come back; beside them outlines, names,
- * levels, openings, pads by type and anchors.
+ * The plan as a drawing in metres: centre lines on a layer for each type, so that it can come back;
+ * beside them outlines, names, levels, openings, pads by type and anchors.
  */
 export function planDxf(site: SitePlan): string {
   const dxf = new DxfWriter();

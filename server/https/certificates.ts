@@ -75,7 +75,10 @@ function stillGood(pem: string, names: readonly string[], nowMs: number): boolea
   return lasts && names.every((n) => (net.isIP(n) ? cert.checkIP(n) : cert.checkHost(n)));
 }
 
-/** The server's certificate of the site's own authority; made anew when it runs out or this machine has another address. */
+/**
+ * The server's certificate of the site's own authority; made anew when it runs out or this machine
+ * has another address.
+ */
 export async function serverCertificate(
   dataDir: string,
   names: readonly string[],

@@ -27,7 +27,10 @@ svg{width:120px;height:120px;fill:none;stroke:#1e2528;stroke-width:4}h2{font-siz
 a.btn{display:block;margin:12px 0;padding:14px 18px;background:#1d5c9a;color:#fff;font-weight:600;text-align:center;text-decoration:none}
 .small{font-size:15px;line-height:21px;color:#4a5355}`;
 
-/** The page that explains how a phone takes the site's authority over. It stands on plain http, where every phone can read it. */
+/**
+ * The page that explains how a phone takes the site's authority over. It stands on plain http,
+ * where every phone can read it.
+ */
 export const connectPage = (address: string): string => `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
 <title>Connect a phone to Jactum</title><style>${STYLE}</style></head><body><main>

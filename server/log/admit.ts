@@ -103,7 +103,10 @@ async function checkCorrections(
 const CLOSING: NewEvent['kind'][] = ['close', 'reopen'];
 const PLACING: NewEvent['kind'][] = ['place-start'];
 
-/** What cannot have happened is refused: a cylinder older than the concrete, a time that is none, an entry after the closing. */
+/**
+ * What cannot have happened is refused: a cylinder older than the concrete, a time that is none, an
+ * entry after the closing.
+ */
 async function checkPossible(
   events: NewEvent[],
   log: Pick<KnownLog, 'ofKinds'>,

@@ -16,7 +16,10 @@ const messageOf = madeOncePer(
   (e: StoredEvent): string => `id: ${e.seq}\nevent: entry\ndata: ${JSON.stringify(e)}\n\n`,
 );
 
-/** What was gathered last, encoded: many listen to the same, and those who do not read keep one copy of it between them. */
+/**
+ * What was gathered last, encoded: many listen to the same, and those who do not read keep one copy
+ * of it between them.
+ */
 const encoded = new Map<string, Buffer>();
 const MOST_ENCODED = 8;
 

@@ -5,7 +5,10 @@ import type { HeavyPool } from '../workers/pool.ts';
 /** No calculation that is kept takes so long, ms. */
 const LIMIT_MS = 20_000;
 
-/** Calculations that are to be kept are run once, beside the server's own thread: one that cannot be worked out is refused. */
+/**
+ * Calculations that are to be kept are run once, beside the server's own thread: one that cannot be
+ * worked out is refused.
+ */
 export async function checkWorked(heavy: HeavyPool, events: readonly NewEvent[]): Promise<void> {
   for (const [i, e] of events.entries()) {
     if (e.kind !== 'worked') continue;

@@ -6,7 +6,10 @@ import type { UnitSystem } from '#core/units';
 const ACROSS = 3;
 const WIDTH_PT = 160;
 
-/** Photos with what each shows, who took it and when, three across; one that has not come from its device yet is named. */
+/**
+ * Photos with what each shows, who took it and when, three across; one that has not come from its
+ * device yet is named.
+ */
 export function photoSection(
   state: PourState,
   pictures: Record<string, string>,

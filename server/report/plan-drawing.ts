@@ -30,8 +30,8 @@ export interface UnderPlan extends Pick<Underlay, 'xM' | 'yM' | 'mPerPx' | 'turn
 }
 
 /**
- * The pour in plan, black on white, with each run's worst verdict at its middle; under it the drawing, where that is wanted.
- * Coordinates are fixed, never text from a file.
+ * The pour in plan, black on white, with each run's worst verdict at its middle; under it the
+ * drawing, where that is wanted. Coordinates are fixed, never text from a file.
  */
 export function planDrawing(
   site: SitePlan,

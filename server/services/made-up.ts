@@ -18,8 +18,9 @@ function withNewIds(log: [string, NewEvent[]][]): [string, NewEvent[]][] {
 }
 
 /**
- * The made-up clinic as a site of one's own to look round with: its dates and its log moved so that its pour day is today, its
- * weather given by hand. It is marked as made up, and can be taken away whole.
+ * The made-up clinic as a site of one's own to look round with: its dates and its log moved so that
+ * its pour day is today, its weather given by hand. It is marked as made up, and can be taken away
+ * whole.
  */
 export async function madeUpSite({
   sites,

@@ -126,7 +126,10 @@ export class Orders {
     return said;
   }
 
-  /** The loads that stand once it is told, and which telling it is: what is called for beside an order belongs to that order. */
+  /**
+   * The loads that stand once it is told, and which telling it is: what is called for beside an
+   * order belongs to that order.
+   */
   #told(
     record: PourAnswer,
     asked: Asked,

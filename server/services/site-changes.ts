@@ -111,8 +111,9 @@ export class SiteChanges {
   }
 
   /**
-   * Stores another drawing of the site over the version that was read, with the runs of its pours, and writes down what
-   * it changes. Nothing changed: nothing is stored. A stale version gets 409, a drawing that is not whole 400 with the path.
+   * Stores another drawing of the site over the version that was read, with the runs of its pours,
+   * and writes down what it changes. Nothing changed: nothing is stored. A stale version gets 409,
+   * a drawing that is not whole 400 with the path.
    */
   async plan(
     id: string,
@@ -123,7 +124,10 @@ export class SiteChanges {
     return this.#db.transaction().execute((tx) => putPlan(tx, id, version, plan, by));
   }
 
-  /** Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off opens again with the new version. */
+  /**
+   * Adds a change of a rule over the version that was read; a stale one gets 409. Every sign-off
+   * opens again with the new version.
+   */
   async rule(id: string, version: number, change: RuleChange): Promise<SiteVersion> {
     return this.#db.transaction().execute(async (tx): Promise<SiteVersion> => {
       const site = await openSiteAt(tx, id, version);
@@ -136,8 +140,8 @@ export class SiteChanges {
   }
 
   /**
-   * Puts other mixes, plants, conveyances, crew or prices in the place of those that stand, over the version that was read. What a
-   * pour still names cannot go.
+   * Puts other mixes, plants, conveyances, crew or prices in the place of those that stand, over
+   * the version that was read. What a pour still names cannot go.
    */
   async resources(
     id: string,

@@ -62,7 +62,8 @@ export class SiteLife {
   }
 
   /**
-   * Makes a site under the id its device gave it. The same again, because the answer was not heard, is answered as it stands.
+   * Makes a site under the id its device gave it. The same again, because the answer was not heard,
+   * is answered as it stands.
    */
   async create(id: string, file: SiteFile): Promise<{ id: string; pours: { id: string }[] }> {
     const there = (await this.#sites.list()).some((s) => s.id === id);

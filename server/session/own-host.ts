@@ -2,7 +2,10 @@ import type { RequestHandler } from 'express';
 import os from 'node:os';
 import { ProblemError } from '../problems.ts';
 
-/** Names and addresses by which this machine is asked: another name in `Host` is a page elsewhere that has been pointed here. */
+/**
+ * Names and addresses by which this machine is asked: another name in `Host` is a page elsewhere
+ * that has been pointed here.
+ */
 function ownNames(host: string, hosts: readonly string[]): Set<string> {
   const addresses = Object.values(os.networkInterfaces()).flatMap((list) =>
     (list ?? []).map((a) => a.address),

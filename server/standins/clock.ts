@@ -1,6 +1,9 @@
 import type { Db } from '../store/database.ts';
 
-/** The site clock: the machine's, moved by an offset. In the demo it starts at the scenario's morning and can be put forward. */
+/**
+ * The site clock: the machine's, moved by an offset. In the demo it starts at the scenario's
+ * morning and can be put forward.
+ */
 export interface SiteClock {
   now(): Date;
   settable: boolean;

@@ -22,8 +22,10 @@ const invertOf = (site: SitePlan, p: DrainPoint): number =>
   (chance(p.id) - 0.5) * 0.004;
 
 /**
- * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up. Where the log says how high
- * the instrument sights (`sightM`) it reads from there, whoever set it up; else it has just been put down, at a height of its own. Forms stand a little off their marks, always the same way; drains fall a little over one in a hundred along their run. Turning points
+ * The stand-in for a laser level with its rod: what the rod reads on a point from the n-th set-up.
+ * Where the log says how high the instrument sights (`sightM`) it reads from there, whoever set it
+ * up; else it has just been put down, at a height of its own. Forms stand a little off their marks,
+ * always the same way; drains fall a little over one in a hundred along their run. Turning points
  * stand about as high as the benchmark. Null for a point nobody knows.
  */
 export function laserRod(

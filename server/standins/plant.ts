@@ -23,7 +23,10 @@ export interface PlantOrder {
   turn: number;
 }
 
-/** A batching plant: takes orders, and says where its loads are. The stand-in here, or a real one behind the same interface. */
+/**
+ * A batching plant: takes orders, and says where its loads are. The stand-in here, or a real one
+ * behind the same interface.
+ */
 export interface PlantService {
   order(order: PlantOrder, nowMs: number): OrderAnswer;
   /** So much more beside what is ordered: the new loads are the last ones of the order. */
@@ -63,8 +66,9 @@ function refusal({ plant, loads, dayMs }: PlantOrder, nowMs: number): string | n
 }
 
 /**
- * The stand-in for the batching plant. It takes what can be batched within its hours and with its notice; its loads are late as
- * that plant's loads are, from a seed, so that a rehearsal can be repeated.
+ * The stand-in for the batching plant. It takes what can be batched within its hours and with its
+ * notice; its loads are late as that plant's loads are, from a seed, so that a rehearsal can be
+ * repeated.
  */
 export class SimulatedPlant implements PlantService {
   order(order: PlantOrder, nowMs: number): OrderAnswer {

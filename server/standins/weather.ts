@@ -25,7 +25,10 @@ export interface WeatherService {
 const HOUR = 3600_000;
 const dayOf = (date: string): number => Math.floor(Date.parse(`${date}T00:00:00Z`) / 86_400_000);
 
-/** A day the script does not name: near the script's own, moved a little by a seed, so that a rehearsal can be repeated. */
+/**
+ * A day the script does not name: near the script's own, moved a little by a seed, so that a
+ * rehearsal can be repeated.
+ */
 function drifted(date: string, days: WeatherDay[]): WeatherDay {
   const nearest = days.reduce((a, b) =>
     Math.abs(dayOf(b.date) - dayOf(date)) < Math.abs(dayOf(a.date) - dayOf(date)) ? b : a,
@@ -60,8 +63,8 @@ const missAt = (knot: number, of: number): number =>
   1;
 
 /**
- * How much a forecast made at `nowMs` already knows of its own miss at an hour, −1 to 1: nothing far ahead, all of it once the hour
- * is there. What was forecast so drifts into what is observed.
+ * How much a forecast made at `nowMs` already knows of its own miss at an hour, −1 to 1: nothing
+ * far ahead, all of it once the hour is there. What was forecast so drifts into what is observed.
  */
 function missOf(of: number, ms: number, nowMs: number): number {
   const at = ms / HOUR / SLOW_H;

@@ -103,8 +103,9 @@ export class AccountStore {
   }
 
   /**
-   * Whether a PIN is somebody's. Wrong ones are counted where a restart does not forget them, and make the next try wait; an
-   * unknown name costs as much time as a wrong PIN. Tries at one name come one after the other: many at once are no way round.
+   * Whether a PIN is somebody's. Wrong ones are counted where a restart does not forget them, and
+   * make the next try wait; an unknown name costs as much time as a wrong PIN. Tries at one name
+   * come one after the other: many at once are no way round.
    */
   async check(name: string, pin: string): Promise<Checked> {
     const before = this.#turns.get(name) ?? Promise.resolve();

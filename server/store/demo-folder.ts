@@ -6,8 +6,8 @@ const MARK = '.jactum-demo';
 const WORDS = 'This folder belongs to the Jactum demo, which empties it at every start.\n';
 
 /**
- * Empties the demo's folder, or makes it. Only a folder that is not there yet, is empty, or carries the demo's own mark is
- * touched: whatever else a setting may name stays as it is.
+ * Empties the demo's folder, or makes it. Only a folder that is not there yet, is empty, or carries
+ * the demo's own mark is touched: whatever else a setting may name stays as it is.
  * @param take takes the folder for this process, and throws when another has it; what it answers gives it back
  * @throws Error in words, with nothing touched, when the folder holds something that is not a demo's
  */

@@ -137,8 +137,8 @@ export class EventStore {
   }
 
   /**
-   * Stores a batch in one transaction; an id seen before is answered as it was stored, once. The same id with other content is a
-   * conflict: what was acknowledged stays as it is.
+   * Stores a batch in one transaction; an id seen before is answered as it was stored, once. The
+   * same id with other content is a conflict: what was acknowledged stays as it is.
    */
   async append(pourId: string, events: NewEvent[], by: Author): Promise<PostEventsAnswer> {
     const [only] = events;
@@ -149,8 +149,8 @@ export class EventStore {
   }
 
   /**
-   * One new entry in one statement that is whole by itself: what most devices send. Null when its id is known, or when another
-   * entry took its place in between: then it goes the long way.
+   * One new entry in one statement that is whole by itself: what most devices send. Null when its
+   * id is known, or when another entry took its place in between: then it goes the long way.
    */
   async #appendOne(pourId: string, e: NewEvent, by: Author): Promise<StoredEvent | null> {
     const end = this.#ends.get(pourId) ?? (await chainEnd(this.#db, pourId));

@@ -51,8 +51,9 @@ function makeFolder(dataDir: string): void {
 }
 
 /**
- * Takes the folder for this process alone. The lock is the operating system's, held through a file of its own: it goes when the
- * process does, however that ends, so that the next one can start at once.
+ * Takes the folder for this process alone. The lock is the operating system's, held through a file
+ * of its own: it goes when the process does, however that ends, so that the next one can start at
+ * once.
  */
 export function takeFolder(dataDir: string): () => void {
   makeFolder(dataDir);

@@ -63,7 +63,8 @@ export class PhotoStore {
     if (known) return { id, width: known.width, height: known.height, bytes: known.bytes };
     const made = await reencode(bytes, keepPosition);
     await fs.mkdir(this.#folder, { recursive: true });
-    // The files are whole on disk before the row says so: a kill in between leaves a file without a row, and the device sends again.
+    // The files are whole on disk before the row says so: a kill in between leaves a file without a
+    // row, and the device sends again.
     await writeWhole(this.#file(id, false), made.full);
     await writeWhole(this.#file(id, true), made.thumb);
     await this.#db
@@ -90,7 +91,10 @@ export class PhotoStore {
     return fs.readFile(this.#file(id, small));
   }
 
-  /** Thumbs of those that have come, as data addresses; for the report. One whose file is gone is left out, so that the rest can be printed. */
+  /**
+   * Thumbs of those that have come, as data addresses; for the report. One whose file is gone is
+   * left out, so that the rest can be printed.
+   */
   async smallOnes(pourId: string, ids: string[]): Promise<Record<string, string>> {
     const out: Record<string, string> = {};
     for (const id of ids) {

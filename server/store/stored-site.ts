@@ -32,8 +32,9 @@ export interface StoredSite {
 }
 
 /**
- * A stored site as the schema reads it. One that was stored under other limits is handed out as it stands, with what is wrong
- * with it: whatever is stored can be opened, looked at as a list, and put right.
+ * A stored site as the schema reads it. One that was stored under other limits is handed out as it
+ * stands, with what is wrong with it: whatever is stored can be opened, looked at as a list, and
+ * put right.
  */
 export function readStored(doc: string): StoredSite {
   const raw = { ...(JSON.parse(doc) as SiteFile), pours: [] };
@@ -43,7 +44,10 @@ export function readStored(doc: string): StoredSite {
     : { site: { ...NO_LISTS, ...raw }, faults: issuesOf(parsed.error, raw).slice(0, 200) };
 }
 
-/** A pour as it is stored, with what its schema takes for granted since; one that would not be taken today stands as it is. */
+/**
+ * A pour as it is stored, with what its schema takes for granted since; one that would not be taken
+ * today stands as it is.
+ */
 export function readStoredPour(doc: string): PourDoc {
   const raw = JSON.parse(doc) as PourDoc;
   const parsed = pourDocSchema.safeParse(raw);
@@ -53,7 +57,10 @@ export function readStoredPour(doc: string): PourDoc {
 /** As many sites are kept as they were read; a team works on few at a time. */
 const MOST_KEPT = 12;
 
-/** Sites as they were read, by their version: reading one anew at every request takes longer than all the rest of it. */
+/**
+ * Sites as they were read, by their version: reading one anew at every request takes longer than
+ * all the rest of it.
+ */
 export class StoredSites {
   readonly #kept = new Map<string, { version: number; read: StoredSite }>();
 

@@ -20,7 +20,10 @@ export class UnderlayStore {
     return { picture, width, height, ...placementSchema.parse(JSON.parse(placement)) };
   }
 
-  /** Puts a picture under the plan in the place of what lay there. @param placement where it lies until somebody says better */
+  /**
+   * Puts a picture under the plan in the place of what lay there.
+   * @param placement where it lies until somebody says better
+   */
   async put(siteId: string, bytes: Buffer, placement: Placement): Promise<Underlay> {
     const site = await this.#db
       .selectFrom('site')

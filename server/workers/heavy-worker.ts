@@ -7,7 +7,10 @@ import { cardDocument } from '../report/card.ts';
 import { reportDocument } from '../report/document.ts';
 import { type ReportInput } from '../report/context.ts';
 
-/** What takes long, away from the server's own thread. The report's fonts come from the installed package; no address is ever fetched. */
+/**
+ * What takes long, away from the server's own thread. The report's fonts come from the installed
+ * package; no address is ever fetched.
+ */
 const fonts = path.join(
   path.dirname(createRequire(import.meta.url).resolve('@ibm/plex-sans/package.json')),
   'fonts/complete/woff',

@@ -64,7 +64,8 @@ export function Frame({
   const line = useMemo(() => nextLine(v, stage), [v, stage]);
   const go = useCallback(() => {
     void navigate(focusUrl(v.record.id, line.stage, line.focus));
-    // Where the next line is what stands there already nothing appears anew: the likeliest answer gets the focus all the same.
+    // Where the next line is what stands there already nothing appears anew: the likeliest answer
+    // gets the focus all the same.
     if (wide)
       setTimeout(() => {
         if (!document.querySelector('[role="dialog"]'))

@@ -22,8 +22,8 @@ function PartFault({ error, resetErrorBoundary }: FallbackProps) {
 }
 
 /**
- * Keeps a fault in one part of the screen from taking the others with it. Where one goes on to something else, or what is drawn
- * has changed, it is tried anew.
+ * Keeps a fault in one part of the screen from taking the others with it. Where one goes on to
+ * something else, or what is drawn has changed, it is tried anew.
  */
 export function PartGuard({ children }: { children: ReactNode }) {
   const { pathname, search } = useLocation();

@@ -3,7 +3,10 @@ import { timeline } from '#core/log';
 import type { Origin } from '../ui/origin.ts';
 import type { PourView } from './pour-view.ts';
 
-/** Where the figures of the screens come from: the calculation and its input, so that each can be opened to its working. */
+/**
+ * Where the figures of the screens come from: the calculation and its input, so that each can be
+ * opened to its working.
+ */
 
 /** Concrete and forms of one element, or of the whole pour. */
 export const takeoffOrigin = (v: PourView, elementId: string | null = null): Origin => ({

@@ -26,7 +26,10 @@ export interface PlanEditing {
   elements: string[];
   start: () => void;
   stop: () => void;
-  /** Does one act, or one made of the plan as it stands at that moment; false, with a message, when the plan does not allow it. */
+  /**
+   * Does one act, or one made of the plan as it stands at that moment; false, with a message, when
+   * the plan does not allow it.
+   */
   apply: (edit: PlanEdit | ((now: Drawn) => PlanEdit)) => boolean;
   /** Takes over a whole drawing made elsewhere (a file brought in), as one act. */
   replace: (next: Drawn) => void;

@@ -24,8 +24,9 @@ const MOST_UNDO = 100;
 const MOST_KEPT = 20;
 
 /**
- * Acts on the plan of one site, in the order they are done: each shows at once, is stored as a version one after another,
- * and can be taken back. When one cannot be stored, it and everything done on top of it falls.
+ * Acts on the plan of one site, in the order they are done: each shows at once, is stored as a
+ * version one after another, and can be taken back. When one cannot be stored, it and everything
+ * done on top of it falls.
  */
 export class PlanWork {
   state: PlanWorkState = { draft: null, undo: [], redo: [] };

@@ -30,7 +30,10 @@ interface Acting {
 
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
 
-/** Writes an entry; what is wrong with it, or that it could not be kept, is told, and the figure stays where it stands. */
+/**
+ * Writes an entry; what is wrong with it, or that it could not be kept, is told, and the figure
+ * stays where it stands.
+ */
 function writer({ record, store, actor }: Acting): PourView['write'] {
   const { units } = record.site;
   return async (kind, body, options = {}) => {
@@ -83,7 +86,10 @@ async function takeBackLast({ store, actor }: Acting, write: PourView['write']):
   say(`Taken back: your last ${last.kind.replace('-', ' ')}. It stays in the log.`);
 }
 
-/** The plan of each pour as the server answered it last, and what is on its way there: one change goes after the other. */
+/**
+ * The plan of each pour as the server answered it last, and what is on its way there: one change
+ * goes after the other.
+ */
 const answered = new Map<string, PourAnswer>();
 const onTheWay = new Map<string, Promise<unknown>>();
 
@@ -120,7 +126,10 @@ async function sendSettings(
   }
 }
 
-/** Keeps a change of the plan, after those that are on their way; answers the version it made, or null where it was not taken. */
+/**
+ * Keeps a change of the plan, after those that are on their way; answers the version it made, or
+ * null where it was not taken.
+ */
 function saveSettings(
   acting: Acting,
   change: Partial<PourSettings>,

@@ -40,8 +40,9 @@ export const EditingContext = createContext<PlanEditing | null>(null);
 const SETTLED_MS = 250;
 
 /**
- * The record that figures are worked out of. While the plan is changed it follows when the acts pause, and is worked out
- * in stages, each in a render of its own: on a large site a press in between is answered first.
+ * The record that figures are worked out of. While the plan is changed it follows when the acts
+ * pause, and is worked out in stages, each in a render of its own: on a large site a press in
+ * between is answered first.
  */
 function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAnswer | undefined {
   const [settled, setSettled] = useState(shown);
@@ -72,8 +73,8 @@ function useFollowing(shown: PourAnswer | undefined, changing: boolean): PourAns
 }
 
 /**
- * What was read of the pour, and never anything older than what stands already: without signal, or where the answer is long in
- * coming, the service worker hands out what it kept.
+ * What was read of the pour, and never anything older than what stands already: without signal, or
+ * where the answer is long in coming, the service worker hands out what it kept.
  */
 function useNewest(read: PourAnswer | undefined): PourAnswer | undefined {
   const [newest, setNewest] = useState(read);

@@ -31,11 +31,17 @@ export interface PourView extends PourFigures {
     options?: { supersedes?: string; atMs?: number; kept?: () => void },
   ) => Promise<string>;
   undoLast: () => Promise<void>;
-  /** Keeps a change of the plan, and another day for it where one is given; answers the version it made, null where it was not taken. */
+  /**
+   * Keeps a change of the plan, and another day for it where one is given; answers the version it
+   * made, null where it was not taken.
+   */
   saveSettings: (change: Partial<PourSettings>, date?: string | null) => Promise<number | null>;
   /** Changes a rule of the site (null: back to its profile); answers whether it was taken. */
   saveRule: (rule: RuleId, value: number | null, reason: string) => Promise<boolean>;
-  /** Puts other lists of what there is to plan with in the place of those that stand; throws what the server would not take. */
+  /**
+   * Puts other lists of what there is to plan with in the place of those that stand; throws what
+   * the server would not take.
+   */
   saveResources: (lists: Resources) => Promise<void>;
   /** Which way round the checks are walked on this device. */
   walk: Walk;

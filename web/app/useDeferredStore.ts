@@ -5,8 +5,9 @@ interface Store {
 }
 
 /**
- * What a store says, followed a moment later: unlike `useSyncExternalStore` a change never holds up a press, and does not
- * throw away what is being drawn. `read` is to be the same function each time, and what it reads the same while nothing changed.
+ * What a store says, followed a moment later: unlike `useSyncExternalStore` a change never holds up
+ * a press, and does not throw away what is being drawn. `read` is to be the same function each
+ * time, and what it reads the same while nothing changed.
  */
 export function useDeferredStore<S extends Store, T>(store: S, read: (store: S) => T): T {
   const [seen, setSeen] = useState(() => ({ store, value: read(store) }));

@@ -1,7 +1,10 @@
 import { useCallback, useMemo } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 
-/** What the screen is about: run, check, place, open tab, sheet and view stand in the address, so a reload or a link keeps them. */
+/**
+ * What the screen is about: run, check, place, open tab, sheet and view stand in the address, so a
+ * reload or a link keeps them.
+ */
 export interface Focus {
   run: string | null;
   check: string | null;
@@ -14,7 +17,10 @@ export interface Focus {
 type Change = Partial<Record<keyof Focus, string | number | null>>;
 type SetFocus = (change: Change) => void;
 
-/** Says what the screen is to be about; always the same function, so that what only sets it need not be drawn anew when it moves. */
+/**
+ * Says what the screen is to be about; always the same function, so that what only sets it need not
+ * be drawn anew when it moves.
+ */
 export function useSetFocus(): SetFocus {
   const navigate = useNavigate();
   return useCallback(

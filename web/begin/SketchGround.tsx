@@ -17,7 +17,10 @@ interface Props {
   units: UnitSystem;
 }
 
-/** The sketch to scale: what is typed in ink, what is not yet dashed where it would come to lie, and what it all comes to. */
+/**
+ * The sketch to scale: what is typed in ink, what is not yet dashed where it would come to lie, and
+ * what it all comes to.
+ */
 export function SketchGround({ sketch, drawn, figures, units }: Props) {
   const [boxRef, box] = useSize();
   const site = useMemo(() => sketchSite(sketch, units), [sketch, units]);

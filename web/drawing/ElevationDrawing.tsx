@@ -34,7 +34,10 @@ interface Props {
 /** Drawn less high than this, px, a wall has no room for flags. */
 const SMALL_PX = 110;
 
-/** One wall seen from inside, flat and to scale: bars at their spacing, openings cut out, bolts on top, marks where they are read. */
+/**
+ * One wall seen from inside, flat and to scale: bars at their spacing, openings cut out, bolts on
+ * top, marks where they are read.
+ */
 export function ElevationDrawing({
   site,
   run,
@@ -61,7 +64,8 @@ export function ElevationDrawing({
   const sx = px > py ? py : px;
   const left = (width - lengthM * sx) / 2;
   const base = padTop + (height - padTop - padBottom + heightM * py) / 2;
-  // Seen from inside, as one stands between the forms and as the faces lie round the plan: the run goes from right to left.
+  // Seen from inside, as one stands between the forms and as the faces lie round the plan: the run
+  // goes from right to left.
   const x = (m: number) => left + (lengthM - m) * sx;
   const y = (m: number) => base - m * py;
   const top = y(heightM);

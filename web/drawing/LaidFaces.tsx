@@ -20,7 +20,10 @@ const onFace = (r: RunOnPaper, pxPerM: number, atM: number, upM: number): [numbe
   ];
 };
 
-/** Walls laid down outwards round their plan, hinged at their feet: every reading stands at its true place and height. */
+/**
+ * Walls laid down outwards round their plan, hinged at their feet: every reading stands at its true
+ * place and height.
+ */
 export function LaidFaces(p: Props) {
   const changes = typeChanges(
     p.site,
@@ -131,7 +134,10 @@ function Face({
   );
 }
 
-/** Where a change flag lies on the face that takes over: the joint it stands on, and the words beside it, pointing along the face. */
+/**
+ * Where a change flag lies on the face that takes over: the joint it stands on, and the words
+ * beside it, pointing along the face.
+ */
 function flagOn(
   { site, runs, pxPerM }: Pick<Props, 'site' | 'runs' | 'pxPerM'>,
   change: TypeChange,

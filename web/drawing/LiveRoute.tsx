@@ -177,7 +177,10 @@ function LiftBar({
 /** A number needs so much room, px. */
 const CLOCK_PX = 34;
 
-/** Minutes till each waiting cell no longer knits, on the cell itself; where cells are narrow the first of a row that fits. */
+/**
+ * Minutes till each waiting cell no longer knits, on the cell itself; where cells are narrow the
+ * first of a row that fits.
+ */
 function Clocks({
   route,
   progress,

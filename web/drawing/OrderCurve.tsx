@@ -52,7 +52,8 @@ export function OrderCurve({
   const near = curve.reduce((a, b) =>
     Math.abs(b.orderM3 - chosenM3) < Math.abs(a.orderM3 - chosenM3) ? b : a,
   );
-  // The name of the line stands at either end, over or under it, where the curve does not run; else the line goes unnamed.
+  // The name of the line stands at either end, over or under it, where the curve does not run; else
+  // the line goes unnamed.
   const named =
     call === null
       ? undefined

@@ -33,7 +33,10 @@ function stations(ends: number[], grid: number[]): number[] {
   ];
 }
 
-/** Dimension strings of a pour: grid line to grid line above and at the left; what they come to below and at the right, with the diagonals where they hold all of it. */
+/**
+ * Dimension strings of a pour: grid line to grid line above and at the left; what they come to
+ * below and at the right, with the diagonals where they hold all of it.
+ */
 export function dimensionStrings(
   site: SitePlan,
   elements: string[],

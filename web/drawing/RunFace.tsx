@@ -130,7 +130,10 @@ export function RunFace({
   );
 }
 
-/** Weep holes, waterstops, keyways, drains and the like, at their height where one is given; a hole is a cross: a ring is a reading that is not taken. */
+/**
+ * Weep holes, waterstops, keyways, drains and the like, at their height where one is given; a hole
+ * is a cross: a ring is a reading that is not taken.
+ */
 function Embeds({ site, run, heightM, x, y }: Pick<Props, 'site' | 'run' | 'heightM' | 'x' | 'y'>) {
   return site.embeds
     .filter((e) => e.elementId === run.id)

@@ -14,7 +14,10 @@ const DAY_WORDS = new Map([
   [28, '28 days'],
 ]);
 
-/** Strength by temperature against time, with the limit at which forms may come off, cylinder breaks, and the temperatures below. */
+/**
+ * Strength by temperature against time, with the limit at which forms may come off, cylinder
+ * breaks, and the temperatures below.
+ */
 export function StrengthCurve({
   width,
   height,

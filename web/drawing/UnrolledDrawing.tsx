@@ -16,18 +16,27 @@ interface Props {
   onSelect: (id: string) => void;
 }
 
-/** Room beside each row, px: flags above, and names too where runs are too low to hold them; nodes and dimensions below. */
+/**
+ * Room beside each row, px: flags above, and names too where runs are too low to hold them; nodes
+ * and dimensions below.
+ */
 const ABOVE = { high: 36, low: 58 };
 const BELOW = 40;
 /** A wall lower than this holds no name, m. */
 const LOW_M = 1;
-/** Runs are drawn no smaller than this, px a metre; the drawing grows down the page instead. On a phone a row is a run or two. */
+/**
+ * Runs are drawn no smaller than this, px a metre; the drawing grows down the page instead. On a
+ * phone a row is a run or two.
+ */
 const LEAST = { wide: 12, narrow: 26 };
 /** Room at the left for levels and at the right. */
 const LEFT = 58;
 const RIGHT = 26;
 
-/** The runs of a pour rolled out in rows, seen from inside, at one scale both ways: what stands in which wall, all the way round. */
+/**
+ * The runs of a pour rolled out in rows, seen from inside, at one scale both ways: what stands in
+ * which wall, all the way round.
+ */
 export function UnrolledDrawing({ site, elements, width, height, selected, onSelect }: Props) {
   const strips = unroll(site, elements);
   if (width < 80) return null;

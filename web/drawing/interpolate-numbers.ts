@@ -1,5 +1,6 @@
 /**
- * What a scale of numbers wants of d3-interpolate; the build gives it to the scales in place of the whole (vite.config.ts).
+ * What a scale of numbers wants of d3-interpolate; the build gives it to the scales in place of the
+ * whole (vite.config.ts).
  */
 export function interpolateNumber(from: number, to: number): (share: number) => number {
   const [a, b] = [Number(from), Number(to)];

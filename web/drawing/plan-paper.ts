@@ -26,7 +26,10 @@ export interface Paper {
   written: readonly Box[];
 }
 
-/** How a plan is fitted on a sheet: `pad` px are kept free all round, `foot` px at its foot, `marginM` beside the pour; `closer` is how it is zoomed. */
+/**
+ * How a plan is fitted on a sheet: `pad` px are kept free all round, `foot` px at its foot,
+ * `marginM` beside the pour; `closer` is how it is zoomed.
+ */
 export interface Fit {
   width: number;
   height: number;

@@ -51,7 +51,10 @@ const runBox = (r: RunOnPaper): Box[] => {
   return [{ x: x0 - half, y: y0 - half, w: x1 - x0 + 2 * half, h: y1 - y0 + 2 * half }];
 };
 
-/** Where a run's name may stand: below or right of its middle first, then on its other side, then nearer to its ends. */
+/**
+ * Where a run's name may stand: below or right of its middle first, then on its other side, then
+ * nearer to its ends.
+ */
 function nameSpots(r: RunOnPaper, w: number, h: number): Box[] {
   const level = Math.abs(r.along[0]) > 0.7;
   return [0.5, 0.3, 0.7, 0.15, 0.85].flatMap((share) => {

@@ -11,8 +11,8 @@ export interface NamedNode {
 }
 
 /**
- * Names of the nodes a route comes by, along an axis: the first begins at its end of the axis, the others stand over their
- * node, and one that would run into the name before it is left out.
+ * Names of the nodes a route comes by, along an axis: the first begins at its end of the axis, the
+ * others stand over their node, and one that would run into the name before it is left out.
  */
 export function namedNodes(route: Route, x: (m: number) => number): NamedNode[] {
   const out: NamedNode[] = [];

@@ -1,6 +1,9 @@
 import { startTransition, useCallback, useState } from 'react';
 
-/** A callback to attach to an element, and the element's size as it is laid out. What is drawn to it may follow a press, not hold it up. */
+/**
+ * A callback to attach to an element, and the element's size as it is laid out. What is drawn to it
+ * may follow a press, not hold it up.
+ */
 export function useSize(): [
   (el: Element | null) => (() => void) | undefined,
   { width: number; height: number },

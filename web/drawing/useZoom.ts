@@ -1,7 +1,10 @@
 import { select, zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { useCallback, useRef, useState } from 'react';
 
-/** Looking closer at a drawing by wheel, pinch or drag; what is drawn is drawn anew at the new scale, so lines stay thin. */
+/**
+ * Looking closer at a drawing by wheel, pinch or drag; what is drawn is drawn anew at the new
+ * scale, so lines stay thin.
+ */
 export function useZoom(
   width: number,
   height: number,

@@ -5,8 +5,8 @@ import { useSite } from '../app/site-context.tsx';
 import { usePostForm } from './usePostForm.ts';
 
 /**
- * A form that writes an entry, made from the entry's own schema: limits, units and words of its fields come from there. What
- * could not be kept stands in it still, and is said by whoever writes.
+ * A form that writes an entry, made from the entry's own schema: limits, units and words of its
+ * fields come from there. What could not be kept stands in it still, and is said by whoever writes.
  */
 export function EntryForm<T extends FieldValues>({
   schema,

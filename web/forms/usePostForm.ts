@@ -17,8 +17,8 @@ const withoutEmpty = <T extends FieldValues>(values: T): T =>
   Object.fromEntries(Object.entries(values).filter(([, v]) => v !== null)) as T;
 
 /**
- * A form made from the schema of what it sends: limits and messages are the schema's, and what the server refuses stands beside
- * the field it is about. Once sent it is empty again.
+ * A form made from the schema of what it sends: limits and messages are the schema's, and what the
+ * server refuses stands beside the field it is about. Once sent it is empty again.
  */
 export function usePostForm<T extends FieldValues>(
   schema: FormSchema<T>,

@@ -14,8 +14,9 @@ interface PhotoSnapshot {
 }
 
 /**
- * Pictures of one pour on their way to the server. A picture is kept here, and seen here, until the server has it; the log
- * entry that says what it shows goes its own way through the outbox, and either may arrive first.
+ * Pictures of one pour on their way to the server. A picture is kept here, and seen here, until the
+ * server has it; the log entry that says what it shows goes its own way through the outbox, and
+ * either may arrive first.
  */
 class PhotoQueue {
   readonly pourId: string;

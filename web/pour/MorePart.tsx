@@ -16,7 +16,10 @@ type More = Pick<PourDoc, 'drawing' | 'callOff' | 'stripping' | 'settings'>;
 /** Every field of the form is given: what the schema would fill in stands in it. */
 const formSchema = schema as unknown as z.ZodType<More, More>;
 
-/** Everything else a pour says: its drawing, what the order counts with, what can be called off, when forms come off. */
+/**
+ * Everything else a pour says: its drawing, what the order counts with, what can be called off,
+ * when forms come off.
+ */
 export function MorePart({ record, work }: { record: PourAnswer; work: PourDocWork }) {
   const { pour, site } = record;
   const money = site.currency ? `, ${site.currency}` : '';

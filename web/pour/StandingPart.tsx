@@ -7,7 +7,10 @@ import { sendJson } from '../sync/api.ts';
 import { stampNow } from '../sync/clock.ts';
 import type { PourDocWork } from './usePourDoc.ts';
 
-/** How a pour stands: another like it, put off, called off for good, out of the way, or removed while nothing was logged. */
+/**
+ * How a pour stands: another like it, put off, called off for good, out of the way, or removed
+ * while nothing was logged.
+ */
 export function StandingPart({
   record,
   work,

@@ -40,7 +40,8 @@ function QuestionSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={question.body}
         defaults={{ number, elementIds: first === undefined ? [] : [first], to: 'engineer' }}
-        // The sheet stays open on the question itself, so that a photo of the spot can go with it; closed meanwhile it stays closed.
+        // The sheet stays open on the question itself, so that a photo of the spot can go with it;
+        // closed meanwhile it stays closed.
         write={(body) =>
           v.write('question', body).then((id) => {
             if (open.current) set({ sheet: `answer:${id}` });

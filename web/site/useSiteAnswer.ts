@@ -4,7 +4,10 @@ import type { Resources, SiteAnswer, SiteFile } from '../../contract/index.ts';
 import type { SiteView } from '../app/site-context.tsx';
 import { getJson, sendJson } from '../sync/api.ts';
 
-/** A site by itself, with what its sheets need to change its lists; everything read of it is read anew after a change. */
+/**
+ * A site by itself, with what its sheets need to change its lists; everything read of it is read
+ * anew after a change.
+ */
 export function useSiteAnswer(id: string) {
   const { mutate: mutateAll } = useSWRConfig();
   const { data, error, mutate } = useSWR<SiteAnswer<SiteFile>, Error>(`/api/sites/${id}`, getJson);

@@ -35,7 +35,10 @@ const siteNow = (): number => time.now(Date.now());
 /** A clock that is further off than this is said, ms. */
 const DRIFT_MS = 120_000;
 
-/** How far this device's clock is behind the server's, ms (below 0: ahead); null while it is near enough, or not known. */
+/**
+ * How far this device's clock is behind the server's, ms (below 0: ahead); null while it is near
+ * enough, or not known.
+ */
 export function clockDrift(): number | null {
   const { offsetMs } = time.known ?? { offsetMs: 0 };
   return Math.abs(offsetMs) > DRIFT_MS ? offsetMs : null;

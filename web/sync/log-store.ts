@@ -167,7 +167,10 @@ export class LogStore {
     });
   }
 
-  /** Writes an entry down: kept here first, shown at once, sent when it can be. `kept` is done as soon as it is kept, in one with showing it. */
+  /**
+   * Writes an entry down: kept here first, shown at once, sent when it can be. `kept` is done as
+   * soon as it is kept, in one with showing it.
+   */
   async record<K extends EventKind>(
     kind: K,
     body: EventBody<K>,

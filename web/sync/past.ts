@@ -1,6 +1,9 @@
 import { useSyncExternalStore } from 'react';
 
-/** The moment at which a pour is looked at, where that is not now. It is not in the address: a reload is always of now. */
+/**
+ * The moment at which a pour is looked at, where that is not now. It is not in the address: a
+ * reload is always of now.
+ */
 let at: { pourId: string; ms: number } | null = null;
 const heard = new Set<() => void>();
 

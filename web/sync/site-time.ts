@@ -5,9 +5,10 @@ export interface SiteOffset {
 }
 
 /**
- * The site's time on this device. An answer of the server is true to half the time it took; the offset is moved only by one
- * that contradicts it, so that slow answers do not shake the clock. Entries are stamped one after another: a reading taken
- * after a fix must not come before it in the log because the clock was set right in between.
+ * The site's time on this device. An answer of the server is true to half the time it took; the
+ * offset is moved only by one that contradicts it, so that slow answers do not shake the clock.
+ * Entries are stamped one after another: a reading taken after a fix must not come before it in the
+ * log because the clock was set right in between.
  */
 export class SiteTime {
   #known: SiteOffset | null;
@@ -35,7 +36,10 @@ export class SiteTime {
       this.#known = said;
   }
 
-  /** When an entry made now was made: later than the one before, unless the clock was put back by more than it is ever set right by. */
+  /**
+   * When an entry made now was made: later than the one before, unless the clock was put back by
+   * more than it is ever set right by.
+   */
   stamp(deviceMs: number): number {
     const now = this.now(deviceMs);
     this.#lastMs =

@@ -25,8 +25,8 @@ export class Refusal {
 }
 
 /**
- * Draws a screen that reads and writes by the server's addresses. `answers` are by method and path (`GET /api/sites`); what is not
- * among them answers null. Answers what was asked.
+ * Draws a screen that reads and writes by the server's addresses. `answers` are by method and path
+ * (`GET /api/sites`); what is not among them answers null. Answers what was asked.
  */
 export function renderWithServer(
   ui: ReactNode,

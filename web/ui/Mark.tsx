@@ -27,8 +27,9 @@ export const VERDICT_TEXT: Record<Verdict, string> = {
 };
 
 /**
- * The shapes of the marks, drawn once and used in text, lists and drawings: in a square of `size` with its corner at `x`, `y`.
- * They are worked out where they stand and not moved there: a plan of hundreds is painted anew at every press.
+ * The shapes of the marks, drawn once and used in text, lists and drawings: in a square of `size`
+ * with its corner at `x`, `y`. They are worked out where they stand and not moved there: a plan of
+ * hundreds is painted anew at every press.
  */
 export function MarkShape({
   verdict,

@@ -36,7 +36,10 @@ export function Steps({ steps }: { steps: Step[] }) {
   );
 }
 
-/** The rules of the site behind a calculation: value, source, who changed it, and where the figure went by another value. */
+/**
+ * The rules of the site behind a calculation: value, source, who changed it, and where the figure
+ * went by another value.
+ */
 export function RulesBehind({ id, input }: Pick<Origin, 'id' | 'input'>) {
   const v = usePour();
   const given = (typeof input === 'object' && input !== null ? input : {}) as Record<

@@ -10,8 +10,8 @@ import {
 } from '#core/units';
 
 /**
- * What was typed, in SI: null for nothing, NaN for what cannot be read. Lengths are written as they are read off a tape;
- * a bare number is in the unit that stands beside the field.
+ * What was typed, in SI: null for nothing, NaN for what cannot be read. Lengths are written as they
+ * are read off a tape; a bare number is in the unit that stands beside the field.
  */
 export function readQuantity(
   text: string,

@@ -1,6 +1,9 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 
-/** A list that scrolls, and how many of its rows lie wholly or mostly below what shows: so that nobody takes what shows for all. */
+/**
+ * A list that scrolls, and how many of its rows lie wholly or mostly below what shows: so that
+ * nobody takes what shows for all.
+ */
 export function useBelow(rows: number): [RefObject<HTMLDivElement | null>, number] {
   const ref = useRef<HTMLDivElement>(null);
   const [below, setBelow] = useState(0);

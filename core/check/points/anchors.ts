@@ -27,7 +27,10 @@ const placeOf = (a: Anchor, upM?: number): Place => ({
   ...(upM === undefined ? {} : { upM }),
 });
 
-/** Anchors set before the pour: the round of every plate with depth and height of some bolts, each hold-down, and drilled dowels. */
+/**
+ * Anchors set before the pour: the round of every plate with depth and height of some bolts, each
+ * hold-down, and drilled dowels.
+ */
 export function anchorDrafts(
   elementId: string,
   topUpM: number | undefined,

@@ -46,7 +46,10 @@ export const braced: Draft = {
   ),
   danger: 'forms',
 };
-/** A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651; 1.25 m in most of Europe, the lower of both here). */
+/**
+ * A trench of this depth or more is sloped or shored and has a way out, m (4 ft: 29 CFR 1926.651;
+ * 1.25 m in most of Europe, the lower of both here).
+ */
 const TRENCH_M = 1.2192;
 
 /** Trench sides, where the bottom lies deep enough below grade to bury somebody. */

@@ -11,7 +11,10 @@ import { barText, lengthText, type UnitSystem } from '#core/units';
 import { look } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
 
-/** Two runs of one kind that meet, where the second has another type: carrying on with the last detail is the usual mistake. */
+/**
+ * Two runs of one kind that meet, where the second has another type: carrying on with the last
+ * detail is the usual mistake.
+ */
 export interface TypeChange {
   id: string;
   nodeId: string;

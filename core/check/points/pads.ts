@@ -74,7 +74,10 @@ function barsOf(b: PadBars, where: string, c: ListContext): Draft[] {
   return out;
 }
 
-/** A pad: ground, form, and every mat both ways by its own count and spacing, with cover below, at both sides and above a top mat. */
+/**
+ * A pad: ground, form, and every mat both ways by its own count and spacing, with cover below, at
+ * both sides and above a top mat.
+ */
 export function padDrafts(p: Pad, c: ListContext): Draft[] {
   const out: Draft[] = [GROUND, ...trenchDraft(p.bottomM, c), ...formOf(p, c)];
   if (!p.steel) return out;

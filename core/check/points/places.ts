@@ -35,7 +35,10 @@ export const sizeWhy = (r: CheckRules, units: UnitSystem): string =>
 /** Checks that go by type: runs built alike that follow each other share them. */
 export const typical = (drafts: Draft[]): Draft[] => drafts.map((d) => ({ ...d, typical: true }));
 
-/** Spaces a spacing is read over on a member of this length: six at most, as many as it has otherwise; none where it has not one. */
+/**
+ * Spaces a spacing is read over on a member of this length: six at most, as many as it has
+ * otherwise; none where it has not one.
+ */
 export const spacesOn = (lengthM: number, spacingM: number, most = 6): number =>
   Math.min(most, Math.floor(lengthM / spacingM + 1e-9));
 

@@ -32,7 +32,8 @@ export function boltsOfPlate(
   const doors = (site.runs.find((x) => x.id === plate.elementId)?.openings ?? [])
     .filter((o) => o.kind === 'door')
     .map((o) => ({ fromM: o.atM, toM: o.atM + o.widthM }));
-  // Bolts that are pushed into the fresh top are drawn as well: they are set on pour day, and count for the spacing here.
+  // Bolts that are pushed into the fresh top are drawn as well: they are set on pour day, and count
+  // for the spacing here.
   const drawn = site.anchors.filter((a) => a.elementId === plate.elementId && a.kind === 'bolt');
   const pieces = cutByOpenings(
     [{ startM: plate.fromM, endM: plate.toM, single: plate.single }],
@@ -91,7 +92,10 @@ const centreDraft = (suffix: string, widthMm: number, places: Place[]): Draft =>
   advice: 'The middle of the plate is not always the middle of the wall: move the template.',
 });
 
-/** A piece of plate: the round of its bolts, and how far off the middle of the plate they stand. `number`: of several, from 1. */
+/**
+ * A piece of plate: the round of its bolts, and how far off the middle of the plate they stand.
+ * `number`: of several, from 1.
+ */
 export function pieceDrafts(
   p: Plate,
   piece: PlatePiece,

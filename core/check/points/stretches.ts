@@ -1,8 +1,8 @@
 import { lengthOf, type Run, runOf, type SitePlan, wallHeightM } from '#core/model';
 
 /**
- * Runs of one type that follow each other and share the checks that go by type: what is read of one says as much of the next.
- * The longest of them carries the readings.
+ * Runs of one type that follow each other and share the checks that go by type: what is read of one
+ * says as much of the next. The longest of them carries the readings.
  */
 export interface Stretch {
   lead: string;
@@ -28,8 +28,8 @@ const isJog = (run: Run, lengthM: number): boolean =>
   run.kind === 'wall' && lengthM < wallHeightM(run);
 
 /**
- * The runs of a pour by stretches of up to `mostM` that are built alike and follow each other in its order; jogs are taken in
- * without being counted. By element; pads and piers are in none.
+ * The runs of a pour by stretches of up to `mostM` that are built alike and follow each other in
+ * its order; jogs are taken in without being counted. By element; pads and piers are in none.
  */
 export function stretchesOf(
   site: SitePlan,

@@ -9,7 +9,10 @@ export interface WantedDepth {
   projectionMm: number;
 }
 
-/** A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how thick, mm, deep and high where it is drawn. */
+/**
+ * A bolt as the round looks for it: its name, where it is meant to stand on the run, m, and how
+ * thick, mm, deep and high where it is drawn.
+ */
 export interface WantedBolt {
   id: string;
   atM: number;

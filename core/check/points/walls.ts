@@ -70,7 +70,10 @@ const roomDraft = (
   toleranceSource: need.source,
 });
 
-/** Room to set walers and wedges in the hole, the top of the wall above the ground, and the height of a crawl space inside it. */
+/**
+ * Room to set walers and wedges in the hole, the top of the wall above the ground, and the height
+ * of a crawl space inside it.
+ */
 function groundDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext): Draft[] {
   if (run.topM === undefined) return [];
   const grade = site.ground?.gradeM;

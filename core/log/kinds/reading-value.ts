@@ -14,7 +14,10 @@ export const readingValue = z.discriminatedUnion(
       overMm: positive().lte(1_000_000),
       spaces: wholeOrNone().gt(0, 'must be above 0').lte(500),
     }),
-    /** A bolt in its round: there or not, where it stands along the run when that is not at its mark, and how deep it goes and how far it stands out where that was measured. */
+    /**
+     * A bolt in its round: there or not, where it stands along the run when that is not at its
+     * mark, and how deep it goes and how far it stands out where that was measured.
+     */
     z.object({
       type: z.literal('bolt'),
       there: z.boolean({ error: 'must be true or false' }),

@@ -125,9 +125,10 @@ function parsedChanges(
 }
 
 /**
- * The plan after an act, with what the act touched checked by itself and the plan as a whole; the plan that came in, which
- * was checked before, is left as it was.
- * @throws EditRefused when the act breaks a rule of the plan: an opening outside its wall, a run without length, a type that does not exist.
+ * The plan after an act, with what the act touched checked by itself and the plan as a whole; the
+ * plan that came in, which was checked before, is left as it was.
+ * @throws EditRefused when the act breaks a rule of the plan: an opening outside its wall, a run
+ * without length, a type that does not exist.
  */
 export function applyEdit(site: SitePlan, plan: Drawn, edit: PlanEdit): Drawn {
   const { plan: next, issue } = parsedChanges(plan, edited(plan, edit));

@@ -6,7 +6,10 @@ const WEEKDAY = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 const MONTH = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
 const DAY_MS = 86_400_000;
 
-/** A moment as people on site say it: "14:05" today, "Thu 05:20" on another day within the week, with the date further off. */
+/**
+ * A moment as people on site say it: "14:05" today, "Thu 05:20" on another day within the week,
+ * with the date further off.
+ */
 export function momentText(
   { record, nowMs }: { record: Pick<PourNow['record'], 'site'>; nowMs: number },
   ms: number,

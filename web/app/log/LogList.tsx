@@ -23,7 +23,10 @@ function ClockMark({ device }: { device: string | undefined }) {
   );
 }
 
-/** The entries as one stream, newest first: looked through by word, kind, person and place; each leads to the pour as it was. */
+/**
+ * The entries as one stream, newest first: looked through by word, kind, person and place; each
+ * leads to the pour as it was.
+ */
 export function LogList({ close }: { close: () => void }) {
   const v = usePour();
   const [query, setQuery] = useState(ALL);

@@ -9,7 +9,10 @@ import { lookAt } from '../../sync/past.ts';
 const MIN_MS = 60_000;
 const DAY_MS = 24 * 60 * MIN_MS;
 
-/** The pour as it was: a slider over its whole log, an entry at a time by the keys beside it, and the way back to now. */
+/**
+ * The pour as it was: a slider over its whole log, an entry at a time by the keys beside it, and
+ * the way back to now.
+ */
 export default function PastBar() {
   const v = usePour();
   const { past, record, clock } = v;

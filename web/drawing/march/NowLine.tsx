@@ -1,7 +1,10 @@
 import { clockText } from '#core/units';
 import type { March } from './scales.ts';
 
-/** The present, to the minute that is running as on every clock, struck in chalk across the chart, with how long the first open seam has. */
+/**
+ * The present, to the minute that is running as on every clock, struck in chalk across the chart,
+ * with how long the first open seam has.
+ */
 export function NowLine({ m, nowMin, rough }: { m: March; nowMin: number; rough: string }) {
   const shuts = m.actual?.seamShutsMin ?? null;
   const y = m.t(nowMin);

@@ -93,7 +93,10 @@ export interface March extends Omit<MarchProps, 'rest'> {
   near: boolean;
 }
 
-/** First and last minute of the chart: from the first batch to when the last pass has to be met, and the present where it is near. */
+/**
+ * First and last minute of the chart: from the first batch to when the last pass has to be met, and
+ * the present where it is near.
+ */
 function minutesShown(props: MarchProps, planned: Bar[], done: Bar[], rest: Bar[]) {
   const { plan, nowMin, actual } = props;
   const batched = plan.simulation.loads.map((l) => l.batchMin + l.plantDelay.medianMin);
@@ -124,7 +127,10 @@ const LATER_PX = 62;
 /** Shown before and after what is notable later in the day, min. */
 const ROUND_MIN = 12;
 
-/** What is notable later on the day: the hours ruled out, else dusk. Null where it lies within the chart or there is no room. */
+/**
+ * What is notable later on the day: the hours ruled out, else dusk. Null where it lies within the
+ * chart or there is no room.
+ */
 function foldOf({ noGo = [], light, height, strip = true }: MarchProps, tTo: number): Fold | null {
   if (!strip || height < 380) return null;
   const later = noGo.filter((g) => g.toMin > tTo && g.fromMin < 1440);
@@ -175,7 +181,8 @@ export function marchOf(props: MarchProps): March | null {
   const axis = marchAxis(width, plan.loadIds.length);
   const planned = plannedBars(plan);
   const done = actual ? actualBars(plan, actual.placements, actual.minuteOf) : [];
-  // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps its own, for the ring's end).
+  // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps
+  // its own, for the ring's end).
   const anyCovered = planned.some((b) => b.covered);
   const rest = restBars(props.rest ?? []);
   const { near, tFrom, tTo } = minutesShown(props, planned, done, rest);

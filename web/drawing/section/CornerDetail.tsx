@@ -20,7 +20,10 @@ interface Props {
 const COVER_PX = 46;
 const noUnit = (text: string): string => text.replace(/ (in|mm)$/, '');
 
-/** The lower left corner of a footing where its cover is read: large enough to see what is missing, the rest broken off. */
+/**
+ * The lower left corner of a footing where its cover is read: large enough to see what is missing,
+ * the rest broken off.
+ */
 export function CornerDetail({ s, units, width, height, reading: r, label }: Props) {
   const clip = useId();
   const roomy = width >= 200;

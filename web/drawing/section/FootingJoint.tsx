@@ -1,7 +1,10 @@
 import { TSpans } from '../../ui/Text.tsx';
 import type { Box } from './footing-box.ts';
 
-/** A strip for a keyway is a board laid flat, mm (1½ by 3½ in); a waterstop stands half in and half out, mm (6 in in all). Drawings seldom say more. */
+/**
+ * A strip for a keyway is a board laid flat, mm (1½ by 3½ in); a waterstop stands half in and half
+ * out, mm (6 in in all). Drawings seldom say more.
+ */
 export const KEY_MM = { wide: 88.9, deep: 38.1 };
 const WATERSTOP_MM = 152.4;
 

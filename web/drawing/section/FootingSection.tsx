@@ -18,7 +18,10 @@ interface Props {
   reading: CoverShown | null;
 }
 
-/** A footing or pad cut across, to scale: bars at true diameter, the wall or pier that comes on it, its forms and its hole. */
+/**
+ * A footing or pad cut across, to scale: bars at true diameter, the wall or pier that comes on it,
+ * its forms and its hole.
+ */
 export function FootingSection({ site, elementId, besides, width, height, reading }: Props) {
   const s = footingShape(site, elementId);
   if (!s) return null;
@@ -117,8 +120,8 @@ function besideUprights({ s, x, w, mm }: Box): { left: number; right: number } |
 }
 
 /**
- * What is in it, written on the side of the uprights that has more room, under the keyway; where neither side has room for
- * the words, over the ground on the left, with a line to the steel.
+ * What is in it, written on the side of the uprights that has more room, under the keyway; where
+ * neither side has room for the words, over the ground on the left, with a line to the steel.
  */
 function SteelWords(box: Box) {
   const { s, x, y, w, mm } = box;

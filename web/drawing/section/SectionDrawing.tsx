@@ -22,7 +22,10 @@ interface Props {
 /** From this width a wall shows its whole height beside its cut. */
 const BOTH_PX = 380;
 
-/** What is selected, cut and to scale: a footing or pad across, a wall level (with its whole height beside it where there is room), a pier level. */
+/**
+ * What is selected, cut and to scale: a footing or pad across, a wall level (with its whole height
+ * beside it where there is room), a pier level.
+ */
 export function SectionDrawing({
   site,
   elementId,

@@ -15,7 +15,10 @@ export function steelWordsOf(type: WallType, units: UnitSystem, roomPx: number):
   const wide = Math.max(...words.map((t) => t.length)) * LETTER_PX;
   return wide <= roomPx ? words : words.flatMap((t) => t.split(/ (?=at )/));
 }
-/** A wall cut level, from above, inside at the left: uprights as circles, bars across along the faces, the strip no steel may enter tinted. */
+/**
+ * A wall cut level, from above, inside at the left: uprights as circles, bars across along the
+ * faces, the strip no steel may enter tinted.
+ */
 /** A mat, and its cover from the face it belongs to. */
 export interface FaceMat {
   face: 'inside' | 'outside';

@@ -5,7 +5,10 @@ import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { ragged } from './parts.tsx';
 
-/** A wall cut upright over its whole height, inside at the left: on its footing, in its ground, with its bars and what stands out of its top. */
+/**
+ * A wall cut upright over its whole height, inside at the left: on its footing, in its ground, with
+ * its bars and what stands out of its top.
+ */
 export function WallUpright({
   site,
   run,

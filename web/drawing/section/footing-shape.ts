@@ -4,7 +4,10 @@ import { piersOn, wallsOn } from '#core/siteplan';
 import { hook, padBars } from '#core/steel';
 import { barText, lengthText } from '#core/units';
 
-/** What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's; `leg` 1 or −1: which way a foot lies. */
+/**
+ * What comes on a footing: its uprights stand in it. `leftMm`: its middle left of the footing's;
+ * `leg` 1 or −1: which way a foot lies.
+ */
 interface Above {
   id: string;
   thickMm: number;

@@ -91,7 +91,10 @@ export function ragged(x1: number, x2: number, y: number): string {
   ).join('');
 }
 
-/** The bar as it was measured: its part inside the strip no steel may enter is in chalk. `strip`: px of that strip along x or y. */
+/**
+ * The bar as it was measured: its part inside the strip no steel may enter is in chalk. `strip`: px
+ * of that strip along x or y.
+ */
 export function MeasuredBar({
   cx,
   cy,

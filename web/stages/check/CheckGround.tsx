@@ -19,7 +19,10 @@ import { Band, Spots } from './Bands.tsx';
 const NONE: PointState[] = [];
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];
 
-/** The pour with a mark for every check: walls laid down round their plan, footings in plan, a single run on a phone. */
+/**
+ * The pour with a mark for every check: walls laid down round their plan, footings in plan, a
+ * single run on a phone.
+ */
 export function CheckGround() {
   const v = usePour();
   const { run, check, place, set } = useFocus();

@@ -29,7 +29,10 @@ function wordsOf(v: PourView, f: Fix): string {
   return `${v.elementName(f.point.point.elementId)}, ${placeText(v, f.point, f.place)}${margin ? `: ${margin}` : ''}`;
 }
 
-/** Everything that failed: by place or by trade, with what was done, since when, by whom, and photos before and after. */
+/**
+ * Everything that failed: by place or by trade, with what was done, since when, by whom, and photos
+ * before and after.
+ */
 export default function FixList({
   onRead,
 }: {

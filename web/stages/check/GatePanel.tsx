@@ -126,7 +126,10 @@ const GateRow = memo(
     a.row.elementId === b.row.elementId,
 );
 
-/** Ready or not, and everything that holds the pour, in one place with the minutes each needs. `acts`: with what can be done about it. */
+/**
+ * Ready or not, and everything that holds the pour, in one place with the minutes each needs.
+ * `acts`: with what can be done about it.
+ */
 export function GatePanel({ acts = true }: { acts?: boolean }) {
   const v = usePour();
   const set = useSetFocus();

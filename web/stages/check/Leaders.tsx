@@ -55,7 +55,8 @@ export function Leaders() {
       );
       setLines((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
     };
-    // The plan inside is drawn only once its box is measured, and its list fills after that: look again when something came or went.
+    // The plan inside is drawn only once its box is measured, and its list fills after that: look
+    // again when something came or went.
     draw();
     let again = requestAnimationFrame(draw);
     const settle = () => {

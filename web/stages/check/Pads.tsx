@@ -10,8 +10,8 @@ import { T } from '../../ui/Text.tsx';
 const TOO_SOON_MS = 250;
 
 /**
- * The likeliest answer has the focus on a keyboard's screen, so that Enter gives it; a press by keyboard right after the
- * pad appeared is left alone, since it was on its way before.
+ * The likeliest answer has the focus on a keyboard's screen, so that Enter gives it; a press by
+ * keyboard right after the pad appeared is left alone, since it was on its way before.
  */
 export function useLikeliest() {
   const ref = useRef<HTMLButtonElement>(null);

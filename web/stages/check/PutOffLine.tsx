@@ -110,7 +110,10 @@ export function PutOffLine() {
   );
 }
 
-/** What was called for the pour, each with the moment it can be put off until and what it costs after: behind the one line that says the soonest. */
+/**
+ * What was called for the pour, each with the moment it can be put off until and what it costs
+ * after: behind the one line that says the soonest.
+ */
 function PutOffList({
   put,
   currency,

@@ -12,7 +12,10 @@ import { useSize } from '../../drawing/useSize.ts';
 import { roundValue } from './useTaking.ts';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 
-/** A round is walked on the wall itself: press an unread mark to take it as it should be, a read one to look at it again. */
+/**
+ * A round is walked on the wall itself: press an unread mark to take it as it should be, a read one
+ * to look at it again.
+ */
 export function Round({
   state,
   place,

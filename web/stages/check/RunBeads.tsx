@@ -21,7 +21,10 @@ const sameRun = (a: RunOnPaper, b: RunOnPaper): boolean =>
 const sameStates = (a: PointState[], b: PointState[]): boolean =>
   a.length === b.length && a.every((p, i) => p.point === b[i]?.point && p.verdict === b[i].verdict);
 
-/** The checks of a run as beads along it; one for all where the run is too short. Drawn anew only when one of them changes. */
+/**
+ * The checks of a run as beads along it; one for all where the run is too short. Drawn anew only
+ * when one of them changes.
+ */
 export const RunBeads = memo(
   function RunBeads({ r, own, check, onPick }: Props) {
     const at = (share: number, out: number): [number, number] => [

@@ -3,7 +3,10 @@ import type { ReadingValue } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 
-/** What a press on an unread mark of a round takes: everything there, as wanted; null where a measure has to be read. */
+/**
+ * What a press on an unread mark of a round takes: everything there, as wanted; null where a
+ * measure has to be read.
+ */
 export function roundValue(point: CheckPoint, place: number): ReadingValue | null {
   const w = point.wanted;
   if (w.type === 'bolts')

@@ -14,7 +14,10 @@ export type History = z.output<typeof shape>;
 const NONE: History = { undo: [], redo: [] };
 const keyOf = (pourId: string): string => `plan-before:${pourId}`;
 
-/** What was changed on this plan in this tab: it stands after a reload. What cannot be read is as if nothing had been. */
+/**
+ * What was changed on this plan in this tab: it stands after a reload. What cannot be read is as if
+ * nothing had been.
+ */
 export function historyOf(pourId: string): History {
   try {
     const kept = sessionStorage.getItem(keyOf(pourId));

@@ -31,8 +31,8 @@ function useAsk(): WhatIfAsk {
 }
 
 /**
- * How the pour as it is planned, or just tried, goes on many mornings; null while they are drawn. Away from the page's own thread;
- * an answer for a plan that is no longer looked at is dropped.
+ * How the pour as it is planned, or just tried, goes on many mornings; null while they are drawn.
+ * Away from the page's own thread; an answer for a plan that is no longer looked at is dropped.
  */
 export function useOdds(): Odds | null {
   const { record, plan, noGo } = usePlanned();

@@ -7,7 +7,10 @@ import { Mark } from '../../ui/Mark.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamName } from './seam-name.ts';
 
-/** A waiting face with its window; what a running vibrator says of it rules over the clock, and is logged by a press. */
+/**
+ * A waiting face with its window; what a running vibrator says of it rules over the clock, and is
+ * logged by a press.
+ */
 export default function SeamRow({ seam }: { seam: OpenSeam }) {
   const v = usePour();
   const { progress } = v;

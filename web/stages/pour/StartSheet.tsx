@@ -11,8 +11,9 @@ type Face = Progress['startable'][number];
 const REASONS = ['Agreed with the inspector', 'Weather is coming', 'Read, not entered yet'];
 
 /**
- * Which run is placed. With the gate shut a foreman says why with the second press, and the override is logged with the start;
- * nothing stands in the way of logging a start that has happened.
+ * Which run is placed. With the gate shut a foreman says why with the second press, and the
+ * override is logged with the start; nothing stands in the way of logging a start that has
+ * happened.
  */
 export function StartSheet({
   loadId,

@@ -10,7 +10,10 @@ const TONE = { go: 'good', caution: 'tight', no: 'out' } as const;
 /** A service that is not heard for so long has stopped, ms. */
 const SILENT_MS = 15 * 60_000;
 
-/** The weather as it was read last, beside what was forecast for then; what it asks; and since when the service is not heard. */
+/**
+ * The weather as it was read last, beside what was forecast for then; what it asks; and since when
+ * the service is not heard.
+ */
 export default function WeatherRow() {
   const v = usePour();
   const now = weatherNowOf(v.record, v, v.state, v.weather);

@@ -11,7 +11,10 @@ import { MergeRows } from '../../site/MergeRows.tsx';
 import { getJson } from '../../sync/api.ts';
 import { Sheet } from '../../ui/Dialog.tsx';
 
-/** A file that was brought in where there are sites already: a site of its own, or what of it one of them takes over. */
+/**
+ * A file that was brought in where there are sites already: a site of its own, or what of it one of
+ * them takes over.
+ */
 export default function BringSheet({
   raw,
   sites,

@@ -1,7 +1,10 @@
 import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { localDate } from '#core/weather';
 
-/** Sites in use first: by their next pour, then those whose pours are over or have no date, by name; archived ones last. */
+/**
+ * Sites in use first: by their next pour, then those whose pours are over or have no date, by name;
+ * archived ones last.
+ */
 export function inUseFirst(
   sites: readonly SiteSummary[],
   pours: readonly PourSummary[],

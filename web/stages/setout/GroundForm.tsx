@@ -7,7 +7,10 @@ import { CellField } from './CellField.tsx';
 
 const named = (text: string): string => text.trim().slice(0, 40);
 
-/** What every level stands on: the benchmark, points of the surveyor, the ground and how deep frost goes. Changed while the plan is. */
+/**
+ * What every level stands on: the benchmark, points of the surveyor, the ground and how deep frost
+ * goes. Changed while the plan is.
+ */
 export function GroundForm() {
   const { plan, apply } = usePlan();
   if (!plan) return null;

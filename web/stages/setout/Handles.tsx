@@ -27,7 +27,10 @@ interface HandlesProps {
   onNudge: (id: string, dx: number, dy: number, far: boolean) => void;
 }
 
-/** Nodes: dragged by pointer, or moved an inch (a centimetre) at a press of an arrow; with Shift twelve. One listener serves them all: a large site has hundreds. */
+/**
+ * Nodes: dragged by pointer, or moved an inch (a centimetre) at a press of an arrow; with Shift
+ * twelve. One listener serves them all: a large site has hundreds.
+ */
 export function Handles({ nodes, scale, held, onMove, onDrop, onNudge }: HandlesProps) {
   const ref = useRef<SVGGElement>(null);
   const acts = useRef({ onMove, onDrop });

@@ -36,7 +36,10 @@ function standSize({ widthM, lengthM }: Stand, units: UnitSystem): string {
   return width === length ? width : `${width.replace(/ (in|mm)$/, '')} × ${length}`;
 }
 
-/** What rules at the selected run: its section or elevation, its type, its amounts; its form while the plan is changed. */
+/**
+ * What rules at the selected run: its section or elevation, its type, its amounts; its form while
+ * the plan is changed.
+ */
 export function HerePanel({ id }: { id: string }) {
   const v = usePour();
   const plan = usePlan();

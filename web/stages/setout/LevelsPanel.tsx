@@ -81,7 +81,7 @@ function useRod(
   return { onto, read, turn, laser };
 }
 
-/** Levels by rod and instrument: set up on a known point, read each point, move on a turning point, and close where it began. */
+/** Levels by rod and instrument: from a known point, over turning points, back to where it began. */
 export function LevelsPanel() {
   const { benchmark } = usePour().record.site;
   return benchmark ? <Levelling bench={benchmark} /> : <NoBenchmark />;
@@ -92,7 +92,10 @@ function Levelling({ bench }: { bench: NonNullable<SitePlan['benchmark']> }) {
   const plan = usePlan();
   const levels = useLevels();
   const [rod, setRod] = useState('');
-  /** A reading off the laser is on its way: until it is in, nothing else is read, so that none is taken twice or from where the instrument stood before. */
+  /**
+   * A reading off the laser is on its way: until it is in, nothing else is read, so that none is
+   * taken twice or from where the instrument stood before.
+   */
   const [busy, setBusy] = useState(false);
   const [picked, setPicked] = useState<string | null>(null);
   const setup = levels.setups.at(-1);

@@ -29,7 +29,10 @@ const TABS = [
   ['lists', 'Lists'],
 ] as const;
 
-/** The tools of setting out: what rules at the selected run, the schedule, levels, squareness and lines, and the lists. */
+/**
+ * The tools of setting out: what rules at the selected run, the schedule, levels, squareness and
+ * lines, and the lists.
+ */
 export function SetOutBench() {
   const v = usePour();
   const { run, tab, sheet, set } = useFocus();

@@ -75,7 +75,10 @@ function markedQuestions(
     });
 }
 
-/** On the plan while it is set out: form tops at their nodes with the level read there, and open questions on what they hold. */
+/**
+ * On the plan while it is set out: form tops at their nodes with the level read there, and open
+ * questions on what they hold.
+ */
 export const SetOutMarks = memo(function SetOutMarks({
   scale,
   runs,

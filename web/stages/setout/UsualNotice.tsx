@@ -3,7 +3,10 @@ import { usualSizes } from '#core/check';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 
-/** Sizes that were only taken as usual: one press says that they were compared with the drawing, as they stand or put right before. */
+/**
+ * Sizes that were only taken as usual: one press says that they were compared with the drawing, as
+ * they stand or put right before.
+ */
 export function UsualNotice() {
   const v = usePour();
   const plan = usePlan();

@@ -40,7 +40,10 @@ function FormWall({ e, y }: { e: Envelope; y: (m: number) => number }) {
   );
 }
 
-/** What the concrete presses on the form over its height, lift by lift, against what the form is rated for; the other methods pale. */
+/**
+ * What the concrete presses on the form over its height, lift by lift, against what the form is
+ * rated for; the other methods pale.
+ */
 export function EnvelopeDrawing({
   envelope: e,
   width,

@@ -49,7 +49,10 @@ function Row({ label, n }: { label: string; n: number | null }) {
   );
 }
 
-/** How it goes on mornings that are like this one and none the same: what goes wrong, in how many, when it is done, what it costs. */
+/**
+ * How it goes on mornings that are like this one and none the same: what goes wrong, in how many,
+ * when it is done, what it costs.
+ */
 export function Mornings() {
   const v = usePour();
   const odds = useOdds();

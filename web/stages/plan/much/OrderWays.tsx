@@ -29,7 +29,10 @@ function WayWords({ way: w }: { way: OrderWay }) {
   );
 }
 
-/** What ordering too much or too little is likely to cost, and firm against calling the balance, with what its wait does. */
+/**
+ * What ordering too much or too little is likely to cost, and firm against calling the balance,
+ * with what its wait does.
+ */
 export function OrderWays() {
   const v = usePour();
   const p = usePlanned();

@@ -5,7 +5,10 @@ import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 import { useWhatIfs } from '../useOdds.ts';
 
-/** What may go otherwise, each on the mornings of the plan: what goes wrong, and the cheapest thing to do about it today. */
+/**
+ * What may go otherwise, each on the mornings of the plan: what goes wrong, and the cheapest thing
+ * to do about it today.
+ */
 export default function WhatIfs() {
   const v = usePour();
   const { plan, change } = usePlanned();

@@ -22,7 +22,10 @@ function stretches(starts: Start[]): { starts: Start[]; word: string }[] {
   return out;
 }
 
-/** Every quarter hour as a start: tall and green where nothing speaks against it, hatched where something forbids it. */
+/**
+ * Every quarter hour as a start: tall and green where nothing speaks against it, hatched where
+ * something forbids it.
+ */
 export function StartsRow({
   scale,
   y,

@@ -7,7 +7,10 @@ import { DaysChart } from './DaysChart.tsx';
 import { whenScale } from './scale.ts';
 import { dayOf, useStarts } from './useStarts.ts';
 
-/** Five days of weather with every quarter hour as a start: pressed, it is taken; and backwards from what ends the day. */
+/**
+ * Five days of weather with every quarter hour as a start: pressed, it is taken; and backwards from
+ * what ends the day.
+ */
 export default function WhenGround() {
   const v = usePour();
   const { record, change, settings, plan } = usePlanned();

@@ -3,7 +3,10 @@ import { quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 
-/** What else is done with a load that is here: to the chute, air, the cylinders that were drawn for it, what was put in. */
+/**
+ * What else is done with a load that is here: to the chute, air, the cylinders that were drawn for
+ * it, what was put in.
+ */
 export default function LoadMore({ load }: { load: LoadState }) {
   const v = usePour();
   const set = useSetFocus();

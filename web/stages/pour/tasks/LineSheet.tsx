@@ -9,8 +9,8 @@ import { T } from '../../../ui/Text.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 /**
- * The top of a wall against its string: at each brace what is read less the gauge block, and at once which turnbuckle is turned,
- * which way and how far. Kept as a line with the task done.
+ * The top of a wall against its string: at each brace what is read less the gauge block, and at
+ * once which turnbuckle is turned, which way and how far. Kept as a line with the task done.
  */
 export function LineSheet({ taskId, onClose }: { taskId: string; onClose: () => void }) {
   const v = usePour();

@@ -14,7 +14,10 @@ const READ = /\/(line-\d+|template)$/;
 /** So many are seen at once: what is due first. */
 const SHOWN = 5;
 
-/** What is done while the concrete is fresh, each thing with its place and its time; what is due first stands in front. */
+/**
+ * What is done while the concrete is fresh, each thing with its place and its time; what is due
+ * first stands in front.
+ */
 export default function Tasks() {
   const v = usePour();
   const [leaving, setLeaving] = useState<ClockTask | null>(null);

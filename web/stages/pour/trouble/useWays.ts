@@ -21,7 +21,10 @@ function nextNoGo(v: PourView, nowMin: number): number | null {
   return found ? Math.max(nowMin, found.fromMin) : null;
 }
 
-/** The ways on from where the pour stands now, the best first; null while they are worked out, none where it cannot be forecast. */
+/**
+ * The ways on from where the pour stands now, the best first; null while they are worked out, none
+ * where it cannot be forecast.
+ */
 export function useWays({ entry }: TroubleState): WayOn[] | null {
   const v = usePour();
   const [found, setFound] = useState<{ of: string; ways: WayOn[] } | null>(null);

@@ -6,7 +6,10 @@ import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 
-/** Every row with what it says or what is wrong with it. A file with a bad row stores nothing, unless told to leave those out. */
+/**
+ * Every row with what it says or what is wrong with it. A file with a bad row stores nothing,
+ * unless told to leave those out.
+ */
 export function ScheduleImport({
   table,
   onBack,
