@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import useSWR, { mutate as mutateAll } from 'swr';
 import type { Account, SessionAnswer } from '../../contract/index.ts';
 import { getJson } from '../sync/api.ts';
@@ -15,6 +16,9 @@ import { lazily } from '../ui/lazily.tsx';
 // Who is signed in already does without it.
 const signIn = () => import('./SignIn.tsx');
 const SignIn = lazily(signIn);
+
+const NO_SIGN_IN =
+  'The sign-in screen could not be fetched. Read the page again once there is signal; what was logged is kept here.';
 
 interface Session {
   account: Account;
@@ -49,14 +53,16 @@ export function SessionGate({ children }: { children: ReactNode }) {
     return <main className="p-8 text-[20px]">{error ? error.message : 'One moment.'}</main>;
   if (out || !data.account)
     return (
-      <SignIn
-        session={data}
-        done={(s) => {
-          signedInHere();
-          setOut(false);
-          void mutate(s, { revalidate: false });
-        }}
-      />
+      <ErrorBoundary fallback={<main className="p-8 text-[20px]">{NO_SIGN_IN}</main>}>
+        <SignIn
+          session={data}
+          done={(s) => {
+            signedInHere();
+            setOut(false);
+            void mutate(s, { revalidate: false });
+          }}
+        />
+      </ErrorBoundary>
     );
   const signOut = async () => {
     setOut(true);

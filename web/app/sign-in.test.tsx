@@ -2,6 +2,7 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { SessionAnswer } from '../../contract/index.ts';
+import { answering } from '../testing/answering.ts';
 import '../testing/screen.ts';
 import SignIn from './SignIn.tsx';
 
@@ -12,16 +13,7 @@ const SOMEBODY: SessionAnswer = { ...NOBODY, account: { name: 'M. Ostrander', ro
 
 /** The sign-in screen before a server that answers as is said; what it was asked, and whether somebody is in. */
 function open(session: SessionAnswer, answer: { status: number; body: unknown }) {
-  const asked: { path: string; body: unknown }[] = [];
-  globalThis.fetch = ((path: string, init: RequestInit) => {
-    asked.push({ path, body: JSON.parse(init.body as string) });
-    return Promise.resolve({
-      ok: answer.status < 400,
-      status: answer.status,
-      json: () => Promise.resolve(answer.body),
-      text: () => Promise.resolve(JSON.stringify(answer.body)),
-    } as Response);
-  }) as typeof fetch;
+  const asked = answering(() => answer);
   const done = jest.fn<(s: SessionAnswer) => void>();
   render(<SignIn session={session} done={done} />);
   return { asked, done };

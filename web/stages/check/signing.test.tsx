@@ -2,31 +2,18 @@ import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../../core/testdata/entries.ts';
+import { answering, type Sent } from '../../testing/answering.ts';
 import { dayOf, renderInPour } from '../../testing/pour.tsx';
 import { InspectionSheet } from './InspectionSheet.tsx';
 import { UnsignSheet } from './UnsignSheet.tsx';
 
-interface Sent {
-  path: string;
-  body: Record<string, unknown>;
-}
 let sent: Sent[] = [];
 /** What the server says to the next sign-off. */
 let answer: { status: number; body: unknown } = { status: 200, body: {} };
 
 beforeEach(() => {
-  sent = [];
   answer = { status: 200, body: {} };
-  globalThis.fetch = ((path: string, init: RequestInit = {}) => {
-    if (init.method === 'POST')
-      sent.push({ path, body: JSON.parse(init.body as string) as Sent['body'] });
-    return Promise.resolve({
-      ok: answer.status < 400,
-      status: answer.status,
-      json: () => Promise.resolve(answer.body),
-      text: () => Promise.resolve(JSON.stringify(answer.body)),
-    } as Response);
-  }) as typeof fetch;
+  sent = answering(() => answer);
 });
 const press = (name: string) => userEvent.click(screen.getByRole('button', { name }));
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
