@@ -160,7 +160,7 @@ test('a device that has no room left says so, stays where it is, and takes the e
   server,
 }) => {
   await page.addInitScript(() => {
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with the store it is put in
+    // oxlint-disable-next-line typescript/unbound-method -- called with the store it is put in
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (...row: Parameters<typeof put>) {
       if (this.name === 'outbox' && (window as unknown as { full?: boolean }).full)
@@ -197,15 +197,12 @@ test('what was changed on the plan stands when the signal goes right after it, a
   const id = await openPour(page, server, 'P4', 'plan');
   await keptHere(page, id);
   const kept = () =>
-    page.evaluate(
-      async (p) =>
-        (
-          (await (await caches.match(`/api/pours/${p}`))?.json()) as {
-            pour: { settings: { wasteRatio: number } };
-          }
-        ).pour.settings.wasteRatio,
-      id,
-    );
+    page.evaluate(async (p) => {
+      const answer = await caches.match(`/api/pours/${p}`);
+      const record = (await answer?.json()) as
+        { pour: { settings: { wasteRatio: number } } } | undefined;
+      return record?.pour.settings.wasteRatio;
+    }, id);
   expect(await kept()).toBe(0.04);
   await page.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');

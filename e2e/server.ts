@@ -87,7 +87,7 @@ async function freePort(worker: number): Promise<number> {
 }
 
 export const test = base.extend<{ server: DemoServer }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright wants the pattern
+  // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
     fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
@@ -100,7 +100,7 @@ export const test = base.extend<{ server: DemoServer }>({
 });
 /** The same without a demo: an empty folder, as whoever begins has it. */
 export const testFromNothing = base.extend<{ server: DemoServer }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright wants the pattern
+  // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
     const server = new DemoServer(await freePort(parallelIndex), dataDir);

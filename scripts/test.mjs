@@ -90,7 +90,7 @@ const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, '
 // Two lanes for two cores, of about the same length.
 await Promise.all([
   lane(
-    () => beside('Lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
+    () => beside('Lint', ['node_modules/oxlint/bin/oxlint', '--deny-warnings']),
     () => unit('Jest of the screens', ['components']),
   ),
   lane(

@@ -7,7 +7,7 @@ const DEEPEST = 40;
  * Characters that nobody writes; line breaks and tabs belong into longer texts, and names refuse
  * them by their schemas.
  */
-// eslint-disable-next-line no-control-regex -- they are what is looked for
+// oxlint-disable-next-line no-control-regex -- they are what is looked for
 const UNWRITTEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
 
 /** Where a body is nested too deep or holds characters that are not written; null when nowhere. */

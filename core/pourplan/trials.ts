@@ -12,7 +12,7 @@ import type { Tally, TrialRecord, Trials } from './trials-types.ts';
  * what happened; this one only says how it went.
  */
 const NOTHING_M3 = 1e-9;
-/* eslint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
+/* oxlint-disable max-lines-per-function -- one loop over flat arrays: calls inside it cost a third of the speed a search lives on */
 /**
  * Lays a pour out. The layout is reused by every trial; one `Trials` is not for two threads at once.
  * @param underway where it stands, for a pour that has begun: its cells then lie in the order in

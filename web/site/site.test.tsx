@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { newSite } from '../../core/begin/index.ts';
 import { demoSite } from '../../core/testdata/demo.ts';
-import { Refusal, renderWithServer } from '../testing/server.tsx';
+import { Refusal, renderWithServer, type Asked } from '../testing/server.tsx';
 import { SiteScreen } from './SiteScreen.tsx';
 
 const HEAD = {
@@ -25,6 +25,12 @@ const open = (answers: Record<string, unknown>, path = '/sites/s1') =>
       route: '/sites/:siteId',
     },
   );
+/** What was put to the server. */
+function sent(asked: Asked[]): unknown {
+  const put = asked.find((a) => a.method === 'PUT');
+  if (!put) throw new Error('nothing was put');
+  return put.body;
+}
 const press = async (name: string | RegExp) =>
   userEvent.click(await screen.findByRole('button', { name }));
 
@@ -93,7 +99,7 @@ describe('lists of another site', () => {
     await waitFor(() => {
       expect(asked.some((a) => a.method === 'PUT')).toBe(true);
     });
-    const body = asked.find((a) => a.method === 'PUT')?.body as {
+    const body = sent(asked) as {
       version: number;
       plants: { id: string }[];
       prices: unknown;
@@ -118,7 +124,7 @@ describe('mixes and plants', () => {
     await waitFor(() => {
       expect(asked.some((a) => a.method === 'PUT')).toBe(true);
     });
-    const { mixes } = asked.find((a) => a.method === 'PUT')?.body as {
+    const { mixes } = sent(asked) as {
       mixes: { mark: string; usual?: boolean }[];
     };
     expect(mixes.map((m) => [m.mark, m.usual])).toEqual([
@@ -143,7 +149,7 @@ describe('mixes and plants', () => {
     await waitFor(() => {
       expect(asked.some((a) => a.method === 'PUT')).toBe(true);
     });
-    const { plants } = asked.find((a) => a.method === 'PUT')?.body as {
+    const { plants } = sent(asked) as {
       plants: { trucksM3: number[] }[];
     };
     expect(plants[0]?.trucksM3).toEqual([expect.closeTo(6.1164, 3), expect.closeTo(8.4101, 3)]);

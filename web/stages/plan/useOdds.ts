@@ -54,7 +54,7 @@ export function useOdds(): Odds | null {
       wanted = false;
     };
     // The plan stands for all that it was worked out of; prices and hours come with its record.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [on, noGo]);
   return drawn?.on === on ? drawn.odds : null;
 }
@@ -81,7 +81,7 @@ export function useWhatIfs(): { plan: Odds; whatIfs: WhatIf[] } | null {
       wanted = false;
       clearTimeout(soon);
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
+    // oxlint-disable-next-line react/exhaustive-deps -- as above
   }, [on, trying]);
   return drawn?.on === on ? drawn : null;
 }

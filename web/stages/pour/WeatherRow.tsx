@@ -48,7 +48,7 @@ function Feed() {
   const v = usePour();
   const heard = v.weatherHeardMs;
   // The page is drawn anew at every tick of the site's clock: often enough to see that a service fell silent.
-  // eslint-disable-next-line react-hooks/purity
+  // oxlint-disable-next-line react/purity
   const forMs = heard === null ? 0 : Date.now() - heard;
   if (forMs < SILENT_MS) return null;
   return (

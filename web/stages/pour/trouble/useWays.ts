@@ -62,7 +62,7 @@ export function useWays({ entry }: TroubleState): WayOn[] | null {
       wanted = false;
     };
     // The moment and what is placed stand for the view they come from.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [of]);
   return found?.of.startsWith(entry.id) ? found.ways : null;
 }

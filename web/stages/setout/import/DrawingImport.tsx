@@ -71,7 +71,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
       layers[name] = { ...use, bottomM, ...(use.kind === 'wall' ? { topM } : {}) };
     }
     return runsFromLines(plan, read.lines, layers, unit, v.record.pour.code);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `first` is made of the pour's first run alone
+    // oxlint-disable-next-line react/exhaustive-deps -- `first` is made of the pour's first run alone
   }, [plan, unit, levels, uses, read.lines, v.record.pour.code]);
   const [x0 = 0, x1 = 1] = extent(read.lines.flatMap((l) => [l.x1, l.x2]));
   const [y0 = 0, y1 = 1] = extent(read.lines.flatMap((l) => [l.y1, l.y2]));
