@@ -1,11 +1,10 @@
-import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { checkList } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import { demoPour } from '../core/testdata/demo.ts';
-import { expect, keptHere, logOf, openPour, signIn, test, visit } from './server.ts';
+import { expect, keptHere, logOf, openOwn, openPour, sharedTest, test, visit } from './server.ts';
 import {
   allSent,
   deskHand,
@@ -38,22 +37,6 @@ const good = ({ wanted, title }: { wanted: string; title: string }): string => {
   if (/^Lap$/.test(title)) return '25';
   return plain;
 };
-
-/** The same site file, brought in once more: a P2 that nobody has read yet. */
-async function freshP2(page: Page): Promise<string> {
-  const made = await page.evaluate(
-    async (file) =>
-      (await (
-        await fetch('/api/sites/import', {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: file,
-        })
-      ).json()) as { pours: { id: string; code: string }[] },
-    fs.readFileSync('demo/sites/quillback.json', 'utf8'),
-  );
-  return made.pours.find((p) => p.code === 'P2')?.id ?? '';
-}
 
 /** Runs that somebody else has read already, everything as wanted: they are in the log before this device opens it. */
 async function readBefore(page: Page, id: string, runs: string[]): Promise<number> {
@@ -187,84 +170,82 @@ async function inspectP2({
   return { readings: wanted - before, presses };
 }
 
-test('an inspection of P2 from its first fail to an open gate, in under four presses a reading', async ({
-  page,
-  server,
-}) => {
-  await signIn(page, server);
-  const id = await freshP2(page);
-  // K1 is read whole, from an empty log; here a long wall, a short one and a lap are enough to meet every kind of pad.
-  const before = await readBefore(page, id, ['W', 'E2', 'S']);
-  const { readings, presses } = await inspectP2({
-    page,
-    url: server.url,
-    id,
-    hand: deskHand(page),
-    before,
-    type: async (field, text) => {
-      await field.fill(text);
-      return text.length;
-    },
-  });
-  console.log(
-    `P2: ${readings} readings, ${presses} presses, ${(presses / readings).toFixed(2)} a reading`,
-  );
-  expect(presses / readings).toBeLessThan(4);
+sharedTest(
+  'an inspection of P2 from its first fail to an open gate, in under four presses a reading',
+  async ({ page, server }) => {
+    const { id } = await openOwn(page, server, 'P2', 'check');
+    // K1 is read whole, from an empty log; here a long wall, a short one and a lap are enough to meet every kind of pad.
+    const before = await readBefore(page, id, ['W', 'E2', 'S']);
+    const { readings, presses } = await inspectP2({
+      page,
+      url: server.url,
+      id,
+      hand: deskHand(page),
+      before,
+      type: async (field, text) => {
+        await field.fill(text);
+        return text.length;
+      },
+    });
+    console.log(
+      `P2: ${readings} readings, ${presses} presses, ${(presses / readings).toFixed(2)} a reading`,
+    );
+    expect(presses / readings).toBeLessThan(4);
 
-  // A change of a wall opens what was signed, and says why; one elsewhere does not.
-  await visit(page, `${server.url}/pours/${id}/setout?run=N`);
-  await page.getByRole('button', { name: 'Change the plan' }).click();
-  await page.getByLabel('Top', { exact: false }).first().fill('100.4');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('stored', { exact: true })).toBeVisible();
-  await page.getByRole('link', { name: /^Check/ }).click();
-  await expect(page.locator('[data-gate="held"]')).toContainText(
-    /open again: signed on plan 1; since then N top at 100\.40 ft, openings of N, by I\. Brandvold/,
-  );
-});
+    // A change of a wall opens what was signed, and says why; one elsewhere does not.
+    await visit(page, `${server.url}/pours/${id}/setout?run=N`);
+    await page.getByRole('button', { name: 'Change the plan' }).click();
+    await page.getByLabel('Top', { exact: false }).first().fill('100.4');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('stored', { exact: true })).toBeVisible();
+    await page.getByRole('link', { name: /^Check/ }).click();
+    await expect(page.locator('[data-gate="held"]')).toContainText(
+      /open again: signed on plan 1; since then N top at 100\.40 ft, openings of N, by I\. Brandvold/,
+    );
+  },
+);
 
-test('the same inspection on a phone, by thumb, in under four taps a reading', async ({
-  browser,
-  server,
-}) => {
-  const page = await (
-    await browser.newContext({
-      viewport: { width: 390, height: 844 },
-      hasTouch: true,
-      isMobile: true,
-    })
-  ).newPage();
-  await signIn(page, server);
-  const id = await freshP2(page);
-  const before = await readBefore(page, id, ['W', 'E2', 'S', 'N']);
-  const thumb = thumbHand(page);
-  // Whatever is pressed, nothing lies beside the screen.
-  const hand: Hand = {
-    ...thumb,
-    press: async (button) => {
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
-        390,
-      );
-      return thumb.press(button);
-    },
-  };
-  const { readings, presses } = await inspectP2({
-    page,
-    url: server.url,
-    id,
-    hand,
-    before,
-    type: async (field, text) => {
-      await field.tap();
-      await field.fill(text);
-      return 1 + text.length;
-    },
-  });
-  console.log(
-    `P2 on a phone: ${readings} readings, ${presses} taps, ${(presses / readings).toFixed(2)} a reading`,
-  );
-  expect(presses / readings).toBeLessThan(4);
-});
+sharedTest(
+  'the same inspection on a phone, by thumb, in under four taps a reading',
+  async ({ browser, server }) => {
+    const page = await (
+      await browser.newContext({
+        viewport: { width: 390, height: 844 },
+        hasTouch: true,
+        isMobile: true,
+      })
+    ).newPage();
+    const { id } = await openOwn(page, server, 'P2', 'check');
+    const before = await readBefore(page, id, ['W', 'E2', 'S', 'N']);
+    const thumb = thumbHand(page);
+    // Whatever is pressed, nothing lies beside the screen.
+    const hand: Hand = {
+      ...thumb,
+      press: async (button) => {
+        expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+          390,
+        );
+        return thumb.press(button);
+      },
+    };
+    const { readings, presses } = await inspectP2({
+      page,
+      url: server.url,
+      id,
+      hand,
+      before,
+      type: async (field, text) => {
+        await field.tap();
+        await field.fill(text);
+        return 1 + text.length;
+      },
+    });
+    console.log(
+      `P2 on a phone: ${readings} readings, ${presses} taps, ${(presses / readings).toFixed(2)} a reading`,
+    );
+    expect(presses / readings).toBeLessThan(4);
+  },
+);
 
 test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate', async ({
   page,

@@ -5,12 +5,12 @@ import { ruledMix } from '../core/model/pour.ts';
 import { rulesOf } from '../core/rules/rules.ts';
 import { pricesOf } from '../core/model/resources.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
-import { type DemoServer, expect, logOf, openPour, test } from './server.ts';
+import { type DemoServer, expect, logOf, openOwn, sharedTest as test } from './server.ts';
 
 /** The Plan station: how much, when, how, way round, who; on both sites, by mouse, key and touch. */
 
 async function open(page: Page, server: DemoServer, code: string, tab: string): Promise<string> {
-  const id = await openPour(page, server, code, `plan?tab=${tab}`);
+  const { id } = await openOwn(page, server, code, `plan?tab=${tab}`);
   await expect(page.getByRole('button', { name: 'Way round', exact: true })).toBeVisible();
   return id;
 }

@@ -1,5 +1,15 @@
 import { allSent, takeLoad } from './walk.ts';
-import { expect, forward, logOf, openPour, pourId, signIn, test, visit } from './server.ts';
+import {
+  expect,
+  forward,
+  logOf,
+  openOwn,
+  pourId,
+  sharedTest,
+  signIn,
+  test,
+  visit,
+} from './server.ts';
 
 /** Pour day of P2, as far as something goes wrong. */
 
@@ -59,19 +69,23 @@ test('a form opens: people first, three ways on with their odds, one chosen, and
   await expect(page.locator('[data-lost]')).toContainText(/shuts \d\d:\d\d/);
 });
 
-test('somebody hurt: what to do stands first, then it is written down', async ({
-  page,
-  server,
-}) => {
-  const id = await openPour(page, server, 'P2', 'pour');
-  await page.getByRole('button', { name: 'Hurt', exact: true }).click();
-  const sheet = page.getByRole('dialog');
-  await expect(sheet.getByRole('listitem').first()).toContainText('rinse with clean water for 20');
-  await sheet.getByRole('button', { name: 'Log it' }).click();
-  await expect(sheet.getByRole('alert')).toBeVisible();
-  await sheet.getByRole('textbox').fill('P. Winder, splash in the left eye, rinsed, to the doctor');
-  await sheet.getByRole('button', { name: 'Log it' }).click();
-  await expect(sheet).toBeHidden();
-  await allSent(page);
-  expect((await logOf(page, id)).at(-1)?.kind).toBe('incident');
-});
+sharedTest(
+  'somebody hurt: what to do stands first, then it is written down',
+  async ({ page, server }) => {
+    const { id } = await openOwn(page, server, 'P2', 'pour');
+    await page.getByRole('button', { name: 'Hurt', exact: true }).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByRole('listitem').first()).toContainText(
+      'rinse with clean water for 20',
+    );
+    await sheet.getByRole('button', { name: 'Log it' }).click();
+    await expect(sheet.getByRole('alert')).toBeVisible();
+    await sheet
+      .getByRole('textbox')
+      .fill('P. Winder, splash in the left eye, rinsed, to the doctor');
+    await sheet.getByRole('button', { name: 'Log it' }).click();
+    await expect(sheet).toBeHidden();
+    await allSent(page);
+    expect((await logOf(page, id)).at(-1)?.kind).toBe('incident');
+  },
+);

@@ -86,18 +86,58 @@ async function freePort(worker: number): Promise<number> {
   }
 }
 
+/** A server with the demo in a folder of its own, as long as it is used. */
+async function withDemo(worker: number, use: (server: DemoServer) => Promise<void>): Promise<void> {
+  const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
+  fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
+  const server = new DemoServer(await freePort(worker), dataDir);
+  await server.start(true);
+  await use(server);
+  await server.stop('SIGKILL');
+  fs.rmSync(dataDir, { recursive: true, force: true });
+}
 export const test = base.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
-    const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));
-    fs.cpSync(process.env.JACTUM_SEEDED ?? '', dataDir, { recursive: true });
-    const server = new DemoServer(await freePort(parallelIndex), dataDir);
-    await server.start(true);
-    await use(server);
-    await server.stop('SIGKILL');
-    fs.rmSync(dataDir, { recursive: true, force: true });
+    await withDemo(parallelIndex, use);
   },
 });
+/**
+ * The same server and page for all tests of a worker that use it: to start one and to read the page
+ * into it costs more than most of them. Such a test works on a site of its own (`openOwn`), or only
+ * looks; it leaves the clock alone. After a test that fails, Playwright begins with new ones.
+ */
+export const sharedTest = base.extend<
+  { server: DemoServer },
+  { sharedServer: DemoServer; sharedPage: Page }
+>({
+  sharedServer: [
+    // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
+    async ({}, use, { parallelIndex }) => {
+      await withDemo(parallelIndex, use);
+    },
+    { scope: 'worker' },
+  ],
+  sharedPage: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: DESK, serviceWorkers: 'block' });
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ sharedServer }, use) => {
+    await use(sharedServer);
+  },
+  page: async ({ sharedPage: page }, use) => {
+    await use(page);
+    page.removeAllListeners('pageerror');
+    await page.unrouteAll();
+    await page.emulateMedia({ media: null });
+    await page.setViewportSize(DESK);
+  },
+});
+const DESK = { width: 1280, height: 800 };
 /** The same without a demo: an empty folder, as whoever begins has it. */
 export const testFromNothing = base.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
@@ -161,6 +201,43 @@ export async function openPour(
   const id = idOf((await pours.json()) as PourRow[], code);
   await visit(page, `${server.url}/pours/${id}/${path}`);
   return id;
+}
+
+interface Imported {
+  id: string;
+  pours: { id: string; code: string }[];
+}
+/** Brings a site of the demo in once more, without a log: whoever opens a pour of it disturbs nobody. */
+export async function ownSite(
+  page: Page,
+  server: DemoServer,
+  name: 'quillback' | 'kestrel',
+): Promise<{ siteId: string; pourOf: (code: string) => string }> {
+  const answer = await page.request.post(`${server.url}/api/sites/import`, {
+    headers: { 'Content-Type': 'application/json' },
+    data: fs.readFileSync(`demo/sites/${name}.json`, 'utf8'),
+  });
+  expect(answer.status()).toBe(201);
+  const { id, pours } = (await answer.json()) as Imported;
+  return { siteId: id, pourOf: (code) => idOf(pours, code) };
+}
+
+/** Opens a screen of a pour of a site of its own, for the foreman; answers the ids of both. */
+export async function openOwn(
+  page: Page,
+  server: DemoServer,
+  code: string,
+  path: string,
+): Promise<{ id: string; siteId: string }> {
+  await asPerson(page, server, FOREMAN);
+  const { siteId, pourOf } = await ownSite(
+    page,
+    server,
+    code.startsWith('K') ? 'kestrel' : 'quillback',
+  );
+  const id = pourOf(code);
+  await visit(page, `${server.url}/pours/${id}/${path}`);
+  return { id, siteId };
 }
 
 /** Waits until the page has nothing left to do: what moves has come to its end, and the browser is idle. */

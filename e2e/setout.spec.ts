@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Drawing from 'dxf-writer';
 import type { Page } from '@playwright/test';
-import { expect, logOf, openPour, test, visit } from './server.ts';
+import { expect, logOf, openOwn, sharedTest as test, visit } from './server.ts';
 import { allSent } from './walk.ts';
 
 interface Run {
@@ -30,7 +30,7 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P4', 'setout?run=R');
+  const { id } = await openOwn(page, server, 'P4', 'setout?run=R');
   await page.getByRole('button', { name: 'Change the plan' }).click();
   const run = async (name: string) => (await stored(page, id)).site.runs.find((r) => r.id === name);
   const length = async (name: string) => {
@@ -132,7 +132,7 @@ test('a pasted schedule shows what is wrong with each row and stores none until 
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P3', 'setout?tab=schedule');
+  const { id } = await openOwn(page, server, 'P3', 'setout?tab=schedule');
   await page.getByRole('button', { name: 'Paste or bring in a file' }).click();
   await page
     .getByLabel(/^Or paste cells/)
@@ -162,7 +162,7 @@ test('forms are described as their maker does and given to a pour: ties, braces 
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P2', 'setout?tab=schedule');
+  const { id } = await openOwn(page, server, 'P2', 'setout?tab=schedule');
   const forms = page.getByRole('region', { name: 'Forms' });
   await expect(forms.locator('[data-forms="A3"]')).toContainText('P2 stands in these');
   await page.getByRole('button', { name: 'Change cells' }).click();
@@ -239,7 +239,7 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   const file = path.join(server.dataDir, 'other.dxf');
   fs.writeFileSync(file, drawing.toDxfString());
 
-  const id = await openPour(page, server, 'P4', 'setout?tab=lists');
+  const { id, siteId } = await openOwn(page, server, 'P4', 'setout?tab=lists');
   await page.getByRole('button', { name: 'Bring in a file' }).click();
   await page.getByRole('dialog').locator('input[type=file]').setInputFiles(file);
   await expect(page.getByLabel('Layer S-FOOTING-F2 becomes')).toHaveValue('F2');
@@ -254,10 +254,10 @@ test('a drawing written by another library becomes runs, in the unit that is sai
   expect(own.every((r) => r.type === 'F2')).toBe(true);
   expect(new Set(own.flatMap((r) => [r.from, r.to])).size).toBe(4);
   // And out again: our own drawing can be read back, with a layer a type.
-  const dxf = await page.evaluate(async () => {
-    const sites = (await (await fetch('/api/sites')).json()) as { id: string }[];
-    return (await fetch(`/api/sites/${sites[0]?.id ?? ''}/plan.dxf`)).text();
-  });
+  const dxf = await page.evaluate(
+    async (s) => (await fetch(`/api/sites/${s}/plan.dxf`)).text(),
+    siteId,
+  );
   for (const held of ['FOOTING-F2', 'PAD-F4', 'OPENINGS', 'ANCHOR-BOLT', 'LEVELS', 'top 95.50 ft'])
     expect(dxf).toContain(held);
   const back = path.join(server.dataDir, 'ours.dxf');
@@ -275,7 +275,7 @@ test('levels one press at a time off the laser, with a turning point, closing on
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'K1', 'setout?tab=levels');
+  const { id } = await openOwn(page, server, 'K1', 'setout?tab=levels');
   const laser = page.getByRole('button', { name: 'Laser' });
   await laser.click();
   for (let i = 0; i < 4; i += 1) {
@@ -333,7 +333,7 @@ test('a benchmark, the ground and a surveyor’s point are given by hand, and le
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P4', 'setout?tab=levels');
+  const { id } = await openOwn(page, server, 'P4', 'setout?tab=levels');
   await page.getByRole('button', { name: 'Change the plan' }).click();
   const form = page.getByRole('region', { name: 'Benchmark and ground' });
   await form.getByLabel(/^stands at/).fill('102.5');
@@ -366,7 +366,7 @@ test('a pier with its cage and a drain are put in; the pier is checked, the drai
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'K1', 'setout');
+  const { id } = await openOwn(page, server, 'K1', 'setout');
   await page.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByRole('button', { name: 'Add a pier' }).click();
   await page
@@ -428,7 +428,7 @@ test('a wall over a crawl space wants its height inside, and no longer once ther
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P2', 'setout?run=N');
+  const { id } = await openOwn(page, server, 'P2', 'setout?run=N');
   await page.getByRole('button', { name: 'Change the plan' }).click();
   await page.getByRole('button', { name: 'crawl space inside' }).click();
   await settled(page);

@@ -134,52 +134,73 @@ export async function readEverything(
   const bench = page.locator('.bench');
   const button = (name: string | RegExp) => bench.getByRole('button', { name, exact: true });
   const { read, wanted: all } = await readCount(page);
+  let at: Place | null = null;
   for (let left = all - read; left > 0; left -= 1) {
-    const at = await bench.locator('[data-place]').getAttribute('data-place');
-    const title = (await bench.locator('[data-check]').getAttribute('data-check')) ?? '';
-    const pad = await bench.evaluate((el) =>
-      el.querySelector('[data-bolt-step]')
-        ? 'bolt'
-        : ([...el.querySelectorAll('[data-pad]')].map((x) => x.getAttribute('data-pad'))[0] ??
-          'measure'),
-    );
+    at = await nextPlace(page, at);
+    const { pad, wanted, title } = at;
     if (pad === 'eye') presses += await hand.press(button('Good'));
     else if (pad === 'there') presses += await hand.press(button('There'));
     else if (pad === 'bolt') presses += await measureBolt(page, hand);
-    else {
-      const wanted = await plainText(bench.locator('dd').first());
-      if (pad === 'count')
-        presses += await hand.press(
-          bench
-            .locator('[data-pad="count"]')
-            .getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }),
-        );
-      else if (pad === 'bar')
-        presses += await hand.press(
-          bench.locator('[data-pad="bar"]').getByRole('button', { name: wanted, exact: true }),
-        );
-      else presses += await hand.measure(good({ wanted, title }));
-    }
+    else if (pad === 'count')
+      presses += await hand.press(
+        bench
+          .locator('[data-pad="count"]')
+          .getByRole('button', { name: wanted.replace(/\D/g, ''), exact: true }),
+      );
+    else if (pad === 'bar')
+      presses += await hand.press(
+        bench.locator('[data-pad="bar"]').getByRole('button', { name: wanted, exact: true }),
+      );
+    else presses += await hand.measure(good({ wanted, title }));
     readings += 1;
-    // Polled at every frame: hundreds of readings in a row should not wait for a slower poll.
-    if (left > 1)
-      await page
-        .waitForFunction(
-          (before) => {
-            const now = document.querySelector('[data-place]')?.getAttribute('data-place');
-            return now !== undefined && now !== null && now !== before;
-          },
-          at,
-          { polling: 'raf', timeout: 40_000 },
-        )
-        .catch(async () => {
-          throw new Error(
-            `the page stays at ${at ?? ''}, ${title}: ${(await bench.locator('[data-verdict]').textContent()) ?? ''}`,
-          );
-        });
   }
   await expect.poll(async () => (await readCount(page)).read).toBe(all);
   return { readings, presses };
+}
+
+/** A place that waits to be read: where, what of it, by which pad, and what is wanted. */
+interface Place {
+  place: string;
+  title: string;
+  pad: string;
+  wanted: string;
+}
+
+/**
+ * The place that the page has gone to by itself since `before`. All of it is told by one question,
+ * asked at every frame: hundreds of readings in a row should not wait for a slower one.
+ */
+async function nextPlace(page: Page, before: Place | null): Promise<Place> {
+  const found = await page
+    .waitForFunction(
+      (was) => {
+        const bench = document.querySelector('.bench');
+        const place = bench?.querySelector('[data-place]')?.getAttribute('data-place');
+        if (!bench || !place || place === was) return null;
+        // A fraction is set in a face of its own, without a space before it.
+        const wanted = (bench.querySelector('dd')?.innerHTML ?? '')
+          .replace(/<span class="fr">/g, ' ')
+          .replace(/<[^>]+>/g, '');
+        const pads = [...bench.querySelectorAll('[data-pad]')].map((x) =>
+          x.getAttribute('data-pad'),
+        );
+        return {
+          place,
+          wanted,
+          title: bench.querySelector('[data-check]')?.getAttribute('data-check') ?? '',
+          pad: bench.querySelector('[data-bolt-step]') ? 'bolt' : (pads[0] ?? 'measure'),
+        };
+      },
+      before?.place ?? '',
+      { polling: 'raf', timeout: 40_000 },
+    )
+    .catch(async () => {
+      const said = await page.locator('.bench [data-verdict]').allTextContents();
+      throw new Error(
+        `the page stays at ${before?.place ?? 'nothing'}, ${before?.title ?? ''}: ${said.join(' ')}`,
+      );
+    });
+  return (await found.jsonValue()) as Place;
 }
 
 /** Measures a bolt of the round that is wanted deep and high; how many presses that took. */

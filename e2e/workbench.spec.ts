@@ -1,5 +1,5 @@
 import { openScreen, violations } from './axe.ts';
-import { expect, openPour, pourId, signIn, test, visit } from './server.ts';
+import { expect, openOwn, openPour, sharedTest as test, visit } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
 
@@ -7,7 +7,7 @@ test('a calculation is found, worked out with the pour’s own numbers, kept, an
   page,
   server,
 }) => {
-  await openPour(page, server, 'P2', 'plan');
+  await openOwn(page, server, 'P2', 'plan');
   await expect(page.getByRole('button', { name: 'Way round', exact: true })).toBeVisible();
   await page.keyboard.press('c');
   await page.getByPlaceholder(/Find/).fill('on a tie');
@@ -54,7 +54,7 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P2', 'check?run=N&check=N/thickness&place=0');
+  const { id } = await openOwn(page, server, 'P2', 'check?run=N&check=N/thickness&place=0');
   await expect(page.getByText(/ACI 117-10 §4.5/)).toBeVisible();
   await visit(page, `${server.url}/pours/${id}/check?run=N&check=N/thickness&place=0&sheet=rules`);
   await page.getByLabel('Find', { exact: true }).fill('thinner');
@@ -73,6 +73,7 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
   ).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText(/Limits:.*changed from/)).toBeVisible();
+  await page.locator('.bench').getByLabel('Reading', { exact: true }).fill('10');
   await page.getByRole('button', { name: 'Working' }).click();
   await expect(page.getByRole('dialog', { name: 'Size and level verdict' })).toContainText('254');
 });
@@ -81,7 +82,7 @@ test('a load too hot for the site is not called good, and is placed only with a 
   page,
   server,
 }) => {
-  await openPour(page, server, 'P4', 'pour?sheet=load:L1');
+  await openOwn(page, server, 'P4', 'pour?sheet=load:L1');
   await page.getByLabel('Ticket number').fill('991');
   await page.getByLabel(/^Concrete/).fill('97');
   await page.getByRole('button', { name: 'Log load' }).click();
@@ -116,7 +117,7 @@ test('the search shows the best as it goes, says why others were not taken, and 
   page,
   server,
 }) => {
-  const id = await openPour(page, server, 'P3', 'plan?tab=way');
+  const { id } = await openOwn(page, server, 'P3', 'plan?tab=way');
   await page.getByRole('button', { name: /Look through/ }).click();
   await expect(page.getByRole('heading', { name: 'Not taken' })).toBeVisible();
   await expect(page.getByText(/plans looked at( of \d+|, all there are)/)).toBeVisible();
@@ -163,8 +164,7 @@ test('the workbench and the rules have no accessibility violation in either them
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
+  const id = await openPour(page, server, 'P2', 'workbench');
   for (const path of [
     'workbench',
     'workbench/form-pressure',

@@ -6,8 +6,16 @@ import { oddsWorker } from '../../workers/odds.ts';
 import { usePlanned } from './planned.tsx';
 
 /** What was drawn last: who comes back to the same plan finds it there. */
-let last: { on: unknown; odds: Odds } | null = null;
-let lastIfs: { on: unknown; plan: Odds; whatIfs: WhatIf[] } | null = null;
+let last: { on: On; odds: Odds } | null = null;
+let lastIfs: { on: On; plan: Odds; whatIfs: WhatIf[] } | null = null;
+
+/** What something was drawn for: a plan, and the hours in which the forecast forbids to place. */
+interface On {
+  plan: unknown;
+  noGo: string;
+}
+const isFor = (drawn: { on: On } | null, on: On): boolean =>
+  drawn !== null && drawn.on.plan === on.plan && drawn.on.noGo === on.noGo;
 
 /** Mornings that are drawn for a plan, and for each thing that may go otherwise. */
 const TRIALS = 400;
@@ -38,9 +46,11 @@ export function useOdds(): Odds | null {
   const { record, plan, noGo } = usePlanned();
   const ask = useAsk();
   const [drawn, setDrawn] = useState(last);
-  const on = plan;
+  // The hours are told anew at every tick; what counts is what they say.
+  const hours = JSON.stringify(noGo);
   useEffect(() => {
-    if (last?.on === on) return;
+    const on = { plan, noGo: hours };
+    if (isFor(last, on)) return;
     let wanted = true;
     const first = noGo.find((g) => g.toMin > record.pour.settings.firstLoadMin);
     void oddsWorker()
@@ -55,18 +65,19 @@ export function useOdds(): Odds | null {
     };
     // The plan stands for all that it was worked out of; prices and hours come with its record.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [on, noGo]);
-  return drawn?.on === on ? drawn.odds : null;
+  }, [plan, hours]);
+  return drawn && isFor(drawn, { plan, noGo: hours }) ? drawn.odds : null;
 }
 
 /** What becomes of the plan when something goes otherwise; null while it is worked out. */
 export function useWhatIfs(): { plan: Odds; whatIfs: WhatIf[] } | null {
-  const { plan, trying } = usePlanned();
+  const { plan, trying, noGo } = usePlanned();
   const ask = useAsk();
   const [drawn, setDrawn] = useState(lastIfs);
-  const on = plan;
+  const hours = JSON.stringify(noGo);
   useEffect(() => {
-    if (trying || lastIfs?.on === on) return;
+    const on = { plan, noGo: hours };
+    if (trying || isFor(lastIfs, on)) return;
     let wanted = true;
     const soon = setTimeout(() => {
       void oddsWorker()
@@ -82,6 +93,6 @@ export function useWhatIfs(): { plan: Odds; whatIfs: WhatIf[] } | null {
       clearTimeout(soon);
     };
     // oxlint-disable-next-line react/exhaustive-deps -- as above
-  }, [on, trying]);
-  return drawn?.on === on ? drawn : null;
+  }, [plan, hours, trying]);
+  return isFor(drawn, { plan, noGo: hours }) ? drawn : null;
 }
