@@ -1,15 +1,5 @@
 import { allSent, takeLoad } from './walk.ts';
-import {
-  expect,
-  forward,
-  logOf,
-  openOwn,
-  pourId,
-  sharedTest,
-  signIn,
-  test,
-  visit,
-} from './server.ts';
+import { expect, forward, logOf, openOwn, openPour, sharedTest, test } from './server.ts';
 
 /** Pour day of P2, as far as something goes wrong. */
 
@@ -17,10 +7,8 @@ test('a form opens: people first, three ways on with their odds, one chosen, and
   page,
   server,
 }) => {
-  await signIn(page, server);
-  const id = await pourId(page, 'P2');
+  const id = await openPour(page, server, 'P2', 'pour');
   await forward(page, 50);
-  await visit(page, `${server.url}/pours/${id}/pour`);
   // Before anything is here the rest is the plan.
   const ahead = page.getByRole('region', { name: 'As it goes' });
   await expect(ahead).toContainText('as planned');

@@ -7,7 +7,7 @@ import { type EventKind, kindOf, type LogEvent, timeline } from '#core/log';
 import type { PourSettings } from '#core/model';
 import type { RuleId } from '#core/rules';
 import { ApiProblem, sendJson } from '../sync/api.ts';
-import { stampNow } from '../sync/clock.ts';
+import { stampNow, stepClock } from '../sync/clock.ts';
 import type { LogStore } from '../sync/log-store.ts';
 import { AS_IT_WAS } from '../sync/past.ts';
 import { Told } from '../sync/told.ts';
@@ -52,7 +52,10 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
           nowMs: options.atMs ?? stampNow(),
           supersedes: options.supersedes,
         },
-        options.kept,
+        () => {
+          options.kept?.();
+          stepClock();
+        },
       );
     } catch (e) {
       sayWrong(

@@ -15,6 +15,13 @@ const BATCH = 200;
 /** Entries of the stream that come within this are taken together, ms. */
 const GATHER_MS = 30;
 
+/** The clock was moved: what it is, and where the loads are by it, is asked at once. */
+function askByNewClock(): void {
+  void mutate('/api/clock').then(() =>
+    mutate((key) => typeof key === 'string' && key.endsWith('/deliveries')),
+  );
+}
+
 /**
  * One pour's log on this device. An entry is in IndexedDB before it shows, shows before it is sent, and stays in
  * the outbox until the server has answered for it; the same id is stored once however often it is sent.
@@ -152,10 +159,10 @@ export class LogStore {
       stream.close();
       void mutate('/api/session');
     });
-    stream.addEventListener('clock', () => {
-      void mutate('/api/clock');
-    });
+    stream.addEventListener('clock', askByNewClock);
     stream.addEventListener('open', () => {
+      // Whether it was moved while nobody listened is not told again.
+      void mutate('/api/clock');
       void this.flush();
     });
     stream.addEventListener('error', () => {
