@@ -88,7 +88,9 @@ function Thumb({ photo }: { photo: LogEvent<'photo'> }) {
         </button>
       </div>
     );
-  // What this device keeps is read a moment after the page: until then the server may have been asked in vain.
+  // What this device keeps is read a moment after the page: until then the server may have been asked
+  // in vain. It is asked again once it has been sent.
+  if (away && local) setAway(false);
   if (away && !local)
     return (
       <button

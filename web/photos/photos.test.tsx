@@ -58,7 +58,15 @@ describe('photos of a place', () => {
     });
     expect(screen.getByText('unsent')).toBeTruthy();
     expect(screen.queryByText(/photo is still on/)).toBeNull();
-    await (await localDb()).clear('photos');
+    // Sent, it is the server's: nobody's device has it to itself any more.
+    globalThis.fetch = () => Promise.resolve({ ok: true, status: 200 } as Response);
+    window.dispatchEvent(new Event('online'));
+    await waitFor(() => {
+      const thumb = document.querySelector(`[data-photo="${SECOND}"]`);
+      expect(thumb?.getAttribute('data-sent')).toBe('true');
+    });
+    expect(screen.queryByText(/photo is still on/)).toBeNull();
+    expect(await (await localDb()).count('photos')).toBe(0);
   });
 
   test('open as large as the screen allows', async () => {
