@@ -38,11 +38,13 @@ const good = ({ wanted, title }: { wanted: string; title: string }): string => {
   return plain;
 };
 
-/** Runs that somebody else has read already, everything as wanted: they are in the log before this device opens it. */
+/**
+ * Runs that somebody else has read already, everything as wanted: they are in the log before this
+ * device opens it. The lap of S is left: it fails at first.
+ */
 async function readBefore(page: Page, id: string, runs: string[]): Promise<number> {
   const { site, pour, mix } = demoPour('quillback', 'P2');
   const events = checkList({ site, pour, mix })
-    // The lap of S is left: it fails at first.
     .filter((point) => runs.includes(point.elementId) && point.id !== 'S/lap')
     .flatMap((point) =>
       point.places.map((_, place) => {

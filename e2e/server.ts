@@ -240,17 +240,15 @@ export async function openOwn(
   return { id, siteId };
 }
 
-/** Waits until the page has nothing left to do: what moves has come to its end, and the browser is idle. */
+/** Brings what moves on the page to its end, and waits until the browser has nothing left to do. */
 export async function atRest(page: Page): Promise<void> {
   await page.evaluate(async () => {
     await document.fonts.ready;
-    const ends = document
-      .getAnimations()
-      .filter((a) => a.effect?.getTiming().iterations !== Infinity);
-    await Promise.allSettled(ends.map((a) => a.finished));
+    for (const a of document.getAnimations())
+      if (a.effect?.getTiming().iterations !== Infinity) a.finish();
     for (let times = 0; times < 2; times += 1)
       await new Promise((done) => {
-        requestIdleCallback(done);
+        requestIdleCallback(done, { timeout: 100 });
       });
   });
 }

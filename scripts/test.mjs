@@ -56,8 +56,8 @@ const count = (ok) => {
   else failed += 1;
 };
 const TSC = 'node_modules/typescript7/bin/tsc';
-/** Projects of Jest, in as many processes as are said; their counts are added up. */
-async function unit(title, projects, workers = 1) {
+/** Projects of Jest; their counts are added up. */
+async function unit(title, projects) {
   const file = `test-results/jest-${projects[0]}.json`;
   fs.rmSync(file, { force: true });
   const ok = await beside(title, [
@@ -65,7 +65,7 @@ async function unit(title, projects, workers = 1) {
     '--disable-warning=ExperimentalWarning',
     'node_modules/jest/bin/jest.js',
     '--silent',
-    `--maxWorkers=${workers}`,
+    '--maxWorkers=1',
     '--json',
     `--outputFile=${file}`,
     '--reporters=default',
@@ -92,6 +92,7 @@ await Promise.all([
   lane(
     () => beside('Lint', ['node_modules/oxlint/bin/oxlint', '--deny-warnings']),
     () => unit('Jest of the screens', ['components']),
+    () => unit('Jest of the server', ['server']),
   ),
   lane(
     () => beside('Lock file', ['scripts/lockcheck.mjs']),
@@ -111,7 +112,6 @@ await Promise.all([
     () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
   ),
 ]);
-await unit('Jest of the server', ['server'], 2);
 
 fs.rmSync('test-results/e2e.json', { force: true });
 const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);
