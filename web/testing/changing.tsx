@@ -14,41 +14,49 @@ import { renderInPour } from './pour.tsx';
 
 type File = 'quillback' | 'kestrel';
 /** What a test sees of a plan that is being changed. */
-export interface Changing {
+export class Changing {
   plan: Drawn;
   /** Why an act was refused last. */
-  refused: string | null;
-  acts: PlanEdit[];
-}
+  refused: string | null = null;
+  readonly acts: PlanEdit[] = [];
+  readonly #site: SitePlan;
+  constructor(site: SitePlan, plan: Drawn) {
+    this.#site = site;
+    this.plan = plan;
+  }
 
-/** A plan that is changed by the rules of the core, act by act, and stored nowhere. */
-function PlanInHand({
-  site,
-  told,
-  ui,
-}: {
-  site: SitePlan;
-  told: Changing;
-  ui: (plan: Drawn) => ReactNode;
-}) {
-  const [plan, setPlan] = useState(told.plan);
-  const take = (next: Drawn) => {
-    told.plan = next;
-    setPlan(next);
-  };
-  const apply: PlanEditing['apply'] = (given) => {
-    const edit = typeof given === 'function' ? given(told.plan) : given;
+  /** Takes a plan over, as one from a file is. */
+  take(next: Drawn): void {
+    this.plan = next;
+  }
+
+  /** Does an act by the rules of the core; false where they do not allow it. */
+  act(edit: PlanEdit): boolean {
     try {
-      take(applyEdit(site, told.plan, edit));
-      told.acts.push(edit);
-      return true;
+      this.plan = applyEdit(this.#site, this.plan, edit);
     } catch (e) {
       if (!(e instanceof EditRefused)) throw e;
-      told.refused = e.message;
+      this.refused = e.message;
       return false;
     }
+    this.acts.push(edit);
+    return true;
+  }
+}
+
+/** A plan that is changed act by act, and stored nowhere. */
+function PlanInHand({ told, ui }: { told: Changing; ui: (plan: Drawn) => ReactNode }) {
+  const [plan, setPlan] = useState(told.plan);
+  const apply: PlanEditing['apply'] = (edit) => {
+    const done = told.act(typeof edit === 'function' ? edit(told.plan) : edit);
+    setPlan(told.plan);
+    return done;
   };
-  const editing = { on: true, plan, offers: [], site, apply, replace: take };
+  const replace: PlanEditing['replace'] = (next) => {
+    told.take(next);
+    setPlan(next);
+  };
+  const editing = { on: true, plan, offers: [], apply, replace };
   return <EditingContext value={editing as never}>{ui(plan)}</EditingContext>;
 }
 
@@ -61,7 +69,7 @@ export function renderChanging(
   { file = 'quillback', code = 'P2' }: { file?: File; code?: string } = {},
 ): Changing {
   const site = demoSite(file);
-  const told: Changing = { plan: drawnOf(site, site.pours), refused: null, acts: [] };
-  renderInPour(<PlanInHand site={site} told={told} ui={ui} />, { file, code });
+  const told = new Changing(site, drawnOf(site, site.pours));
+  renderInPour(<PlanInHand told={told} ui={ui} />, { file, code });
   return told;
 }

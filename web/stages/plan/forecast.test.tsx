@@ -1,5 +1,6 @@
 import { expect, jest, test } from '@jest/globals';
-import { act, screen, waitFor } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import { useMemo, useState } from 'react';
 import type { WeatherHour } from '../../../contract/index.ts';
 import type { Odds, WhatIf, WhatIfAsk } from '../../../core/pourplan/index.ts';
@@ -36,15 +37,24 @@ function Asked() {
   const found = useWhatIfs();
   return <p>{found ? 'worked out' : 'on its way'}</p>;
 }
-let forecast: (hours: ReturnType<typeof day>) => void = () => undefined;
-/** The pour under a forecast that may come later, and change. */
+/** The pour under a forecast that comes later, and changes. */
 function Under() {
   const view = usePour();
-  const [weather, setWeather] = useState<ReturnType<typeof day>>([]);
-  forecast = setWeather;
-  const with_ = useMemo(() => ({ ...view, weather }), [view, weather]);
+  const [weather, setWeather] = useState<WeatherHour[]>([]);
+  const under = useMemo(() => ({ ...view, weather }), [view, weather]);
   return (
-    <PourContext value={with_ as never}>
+    <PourContext value={under}>
+      {[15, 10].map((from) => (
+        <button
+          key={from}
+          type="button"
+          onClick={() => {
+            setWeather(day(from));
+          }}
+        >
+          rain from {from}
+        </button>
+      ))}
       <PlannedProvider>
         <Asked />
       </PlannedProvider>
@@ -57,23 +67,18 @@ test('what may go otherwise is asked again when the forecast comes, and when it 
   renderInPour(<Under />, {});
   await screen.findByText('worked out');
   expect(asked.map((a) => a.noGo)).toEqual([[]]);
-  const rain = day(15);
-  act(() => {
-    forecast(rain);
-  });
+  const rainFrom = async (from: number) =>
+    userEvent.click(screen.getByRole('button', { name: `rain from ${from}` }));
+  await rainFrom(15);
   await waitFor(() => {
     expect(asked).toHaveLength(2);
   });
   expect(asked[1]?.noGo[0]?.fromMin).toBe(15 * 60);
   await screen.findByText('worked out');
   // The same hours told once more.
-  act(() => {
-    forecast(rain.map((h) => ({ ...h })));
-  });
+  await rainFrom(15);
   expect(screen.getByText('worked out').textContent).toBe('worked out');
-  act(() => {
-    forecast(day(10));
-  });
+  await rainFrom(10);
   await waitFor(() => {
     expect(asked).toHaveLength(3);
   });
