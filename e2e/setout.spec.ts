@@ -128,36 +128,6 @@ test('runs are drawn, typed, cut, dragged and joined; every act is stored, and t
   );
 });
 
-test('a pasted schedule shows what is wrong with each row and stores none until told to skip', async ({
-  page,
-  server,
-}) => {
-  const { id } = await openOwn(page, server, 'P3', 'setout?tab=schedule');
-  await page.getByRole('button', { name: 'Paste or bring in a file' }).click();
-  await page
-    .getByLabel(/^Or paste cells/)
-    .fill(
-      'mark\twidth\tdepth\talong\tacross\nF1\t22\t10\t2 No. 5\t\nF9\twide\t12\t3 No. 5\tNo. 5 at 12\nF10\t30\t14\t4 No. 6\tNo. 5 at 10',
-    );
-  await page.getByRole('button', { name: 'Look at it' }).click();
-  await expect(page.locator('[data-row="good"]')).toHaveCount(2);
-  await expect(page.locator('[data-row="bad"]')).toContainText(
-    'width: “wide” cannot be read as a measure',
-  );
-  await expect(page.getByRole('button', { name: 'Take 2 types' })).toBeDisabled();
-  const before = await stored(page, id);
-  await page.getByLabel(/Leave the 1 bad row out/).check();
-  await page.getByRole('button', { name: 'Take 2 types' }).click();
-  await expect.poll(async () => (await stored(page, id)).siteVersion).toBe(before.siteVersion + 1);
-  const types = (await stored(page, id)).site.footingTypes;
-  expect(types.map((t) => t.mark)).toEqual(['F1', 'F2', 'F3', 'F10']);
-  expect(types[0]?.widthM).toBeCloseTo(22 * 0.0254, 6);
-  // A cell changed in place; a bad one says how it is written.
-  await page.getByLabel('F10 along').fill('lots');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('“lots” is not so many bars of a size, as 3 No. 5')).toBeVisible();
-});
-
 test('forms are described as their maker does and given to a pour: ties, braces and pressure follow; taken back, they are as they were', async ({
   page,
   server,
@@ -327,39 +297,6 @@ test('levels one press at a time off the laser, with a turning point, closing on
     await expect(page.locator('[data-reading]')).toHaveText(reading);
     await expect(page.locator('[data-verdict]').first()).toHaveAttribute('data-verdict', verdict);
   }
-});
-
-test('a benchmark, the ground and a surveyor’s point are given by hand, and levels stand on them', async ({
-  page,
-  server,
-}) => {
-  const { id } = await openOwn(page, server, 'P4', 'setout?tab=levels');
-  await page.getByRole('button', { name: 'Change the plan' }).click();
-  const form = page.getByRole('region', { name: 'Benchmark and ground' });
-  await form.getByLabel(/^stands at/).fill('102.5');
-  await page.keyboard.press('Enter');
-  await settled(page);
-  await form.getByLabel(/^Frost reaches/).fill('42 in');
-  await page.keyboard.press('Enter');
-  await settled(page);
-  await form.getByRole('button', { name: /surveyor’s point/ }).click();
-  await settled(page);
-  await form.getByLabel(/^Level/).fill('101.2');
-  await page.keyboard.press('Enter');
-  await settled(page);
-  const { site } = (await stored(page, id)) as unknown as {
-    site: {
-      benchmark: { elevationM: number };
-      ground: { frostDepthM: number };
-      points: { id: string; zM: number }[];
-    };
-  };
-  expect(site.benchmark.elevationM).toBeCloseTo(102.5 * 0.3048, 4);
-  expect(site.ground.frostDepthM).toBeCloseTo(42 * 0.0254, 4);
-  expect(site.points).toEqual([expect.objectContaining({ id: 'CP1' })]);
-  expect(site.points[0]?.zM).toBeCloseTo(101.2 * 0.3048, 4);
-  await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.locator('.bench')).toContainText('stands at 102.50 ft');
 });
 
 test('a pier with its cage and a drain are put in; the pier is checked, the drain is read for its fall', async ({

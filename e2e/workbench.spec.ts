@@ -132,34 +132,6 @@ test('the search shows the best as it goes, says why others were not taken, and 
   await expect(page.getByRole('button', { name: /Look through/ })).toBeVisible();
 });
 
-test('every calculation of the workbench opens with the pour’s own numbers and without an error, in metric', async ({
-  page,
-  server,
-}) => {
-  const errors: string[] = [];
-  page.on('pageerror', (e) => {
-    errors.push(e.message);
-  });
-  await openPour(page, server, 'K1', 'workbench');
-  await expect(page.getByRole('link', { name: 'Yield so far' })).toBeVisible();
-  const links = await page
-    .locator('main a[href*="/workbench/"]')
-    .evaluateAll((list) => list.map((a) => a.getAttribute('href') ?? ''));
-  expect(links.length).toBeGreaterThan(40);
-  for (const href of links) {
-    await page.locator(`main a[href="${href}"]`).click();
-    const example = page.getByRole('button', { name: 'Try it with an example' });
-    const working = page.getByRole('heading', { name: 'Working' });
-    await expect(working, href).toBeVisible();
-    if (await example.isVisible()) await example.click();
-    await expect(page.locator('[data-result]'), href).toBeVisible();
-    const words = await page.locator('main').innerText();
-    expect(words.match(/\d (ft|in(?! 100)|psi|psf|yd³|°F|mph|lb)\b/)?.[0], href).toBeUndefined();
-    await page.goBack();
-  }
-  expect(errors).toEqual([]);
-});
-
 test('the workbench and the rules have no accessibility violation in either theme', async ({
   page,
   server,
