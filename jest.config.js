@@ -15,6 +15,7 @@ const base = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': swc },
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/scripts/jest-setup.mjs'],
 };
 export default {
   // A host may take the cores for half a minute. No unit test asserts speed: that is measured in bench/.

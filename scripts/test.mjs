@@ -64,6 +64,7 @@ async function unit(title, projects) {
     '--experimental-vm-modules',
     '--disable-warning=ExperimentalWarning',
     'node_modules/jest/bin/jest.js',
+    '--config=jest.together.config.js',
     '--silent',
     '--maxWorkers=1',
     '--json',

@@ -22,42 +22,57 @@ const shortChance = (q: number, mean: number, sd: number): number =>
 
 /** Expected cost of ordering q: what is left over, the chance of running short, and what is missing. */
 function expectedCost(q: number, mean: number, sd: number, c: Costs): number {
+  const short = shortChance(q, mean, sd);
   const k = sd > 0 ? (q - mean) / sd : 0;
-  const missing = sd > 0 ? sd * (normalDensity(k) - k * normalTail(k)) : Math.max(0, mean - q);
+  const missing = sd > 0 ? sd * (normalDensity(k) - k * short) : Math.max(0, mean - q);
   const over = q - mean + missing;
-  return (
-    (c.costPerM3 + c.disposalPerM3) * over +
-    c.shortFixed * shortChance(q, mean, sd) +
-    c.shortPerM3 * missing
-  );
+  return (c.costPerM3 + c.disposalPerM3) * over + c.shortFixed * short + c.shortPerM3 * missing;
 }
 
+/** The walk goes this many deviations to both sides of the mean, in so many steps to one deviation. */
+const REACH_SD = 8;
+const STEPS_PER_SD = 10;
+
 /**
- * The free least of the expected cost: a fine walk to bracket it, then golden-section. The cost is convex beyond
- * the mean and falls before it, so one bracket holds the least.
+ * The free least of the expected cost: a walk to bracket it, then golden-section. The slope over the normal density,
+ * ((c + disposal)·Φ − per m³·(1 − Φ))/φ − fixed/σ, only rises, so the cost has one least and one bracket holds it.
  */
 function leastFree(mean: number, sd: number, c: Costs): number {
-  if (sd === 0) return Math.min(expectedCost(mean, mean, 0, c), expectedCost(0, mean, 0, c));
+  const cost = (q: number) => expectedCost(q, mean, sd, c);
+  if (sd === 0) return Math.min(cost(mean), cost(0));
   let best = Infinity;
   let at = mean;
-  for (let i = -800; i <= 800; i += 1) {
-    const q = mean + (i / 100) * sd;
-    const e = q < 0 ? Infinity : expectedCost(q, mean, sd, c);
+  for (let i = -REACH_SD * STEPS_PER_SD; i <= REACH_SD * STEPS_PER_SD; i += 1) {
+    const q = mean + (i / STEPS_PER_SD) * sd;
+    const e = q < 0 ? Infinity : cost(q);
     if (e < best) {
       best = e;
       at = q;
     }
   }
-  let lo = Math.max(0, at - sd / 100);
-  let hi = at + sd / 100;
+  const from = Math.max(0, at - sd / STEPS_PER_SD);
+  return Math.min(best, leastBetween(from, at + sd / STEPS_PER_SD, cost));
+}
+
+/** The least of a cost that has one least between two orders: golden-section, one new cost a step. */
+function leastBetween(from: number, to: number, cost: (q: number) => number): number {
   const g = (Math.sqrt(5) - 1) / 2;
-  for (let i = 0; i < 60; i += 1) {
-    const a = hi - g * (hi - lo);
-    const b = lo + g * (hi - lo);
-    if (expectedCost(a, mean, sd, c) <= expectedCost(b, mean, sd, c)) hi = b;
-    else lo = a;
-  }
-  return Math.min(best, expectedCost((lo + hi) / 2, mean, sd, c));
+  let [lo, hi] = [from, to];
+  let [a, b] = [hi - g * (hi - lo), lo + g * (hi - lo)];
+  let [costA, costB] = [cost(a), cost(b)];
+  for (let i = 0; i < 60; i += 1)
+    if (costA <= costB) {
+      hi = b;
+      [b, costB] = [a, costA];
+      a = hi - g * (hi - lo);
+      costA = cost(a);
+    } else {
+      lo = a;
+      [a, costA] = [b, costB];
+      b = lo + g * (hi - lo);
+      costB = cost(b);
+    }
+  return cost((lo + hi) / 2);
 }
 
 /** What the loads of an order cost besides their concrete. */

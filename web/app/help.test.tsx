@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { FIRST_VISIT, HELP } from '../../core/words/help.ts';
@@ -7,9 +7,6 @@ import { ChangeHand } from './ChangeHand.tsx';
 import FirstVisit from './FirstVisit.tsx';
 import { HelpButton } from './HelpButton.tsx';
 
-beforeEach(() => {
-  localStorage.clear();
-});
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 
 describe('help where one stands', () => {

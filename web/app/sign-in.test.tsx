@@ -1,12 +1,10 @@
-import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, render, screen, waitFor } from '@testing-library/react';
+import { describe, expect, jest, test } from '@jest/globals';
+import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { SessionAnswer } from '../../contract/index.ts';
 import { answering } from '../testing/answering.ts';
 import '../testing/screen.ts';
 import SignIn from './SignIn.tsx';
-
-afterEach(cleanup);
 
 const NOBODY: SessionAnswer = { account: null, demo: null, setUpNeeded: false, codeNeeded: false };
 const SOMEBODY: SessionAnswer = { ...NOBODY, account: { name: 'M. Ostrander', role: 'foreman' } };

@@ -1,14 +1,9 @@
-import { beforeEach, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Refusal, renderWithServer } from '../testing/server.tsx';
 import { NewSite } from './NewSite.tsx';
 
-beforeEach(() => {
-  localStorage.clear();
-  // Nothing scrolls where nothing is laid out.
-  Element.prototype.scrollIntoView = () => undefined;
-});
 const field = (label: string | RegExp) => screen.getByLabelText(label);
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 const puts = (asked: { method: string; body: unknown }[]) =>

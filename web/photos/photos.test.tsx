@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../core/testdata/entries.ts';
@@ -17,12 +17,8 @@ const [FIRST, SECOND] = [
   '0192a000-0000-7000-8000-000000000002',
 ] as const;
 
-beforeEach(() => {
-  URL.createObjectURL = () => 'blob:kept-here';
-  URL.revokeObjectURL = () => undefined;
-  // Nobody answers: what is taken stays on this device.
-  globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
-});
+URL.createObjectURL = () => 'blob:kept-here';
+URL.revokeObjectURL = () => undefined;
 
 describe('photos of a place', () => {
   test('are those of its moment alone, small ones of the server', () => {

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { cellsOf } from '../../core/pourplan/cells.ts';
@@ -22,16 +22,6 @@ import { ListsPanel } from './setout/ListsPanel.tsx';
 import { SchedulePanel } from './setout/SchedulePanel.tsx';
 
 /** Every bench of every station, on every pour of both sites: it stands, and speaks in the units of its site alone. */
-
-beforeAll(() => {
-  class Silent extends EventTarget {
-    postMessage(): void {
-      // Nobody works anything out beside the page here.
-    }
-  }
-  globalThis.Worker = Silent as never;
-  globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
-});
 
 const POURS = [
   ['quillback', 'P1'],

@@ -19,7 +19,12 @@ function kept(): SiteOffset | null {
     return null;
   }
 }
-const time = new SiteTime(kept());
+let time = new SiteTime(kept());
+
+/** What this device knows is what it has kept, as after a reload. */
+export function rereadClock(): void {
+  time = new SiteTime(kept());
+}
 
 async function read(path: string): Promise<ClockAnswer> {
   const sent = Date.now();

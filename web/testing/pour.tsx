@@ -2,6 +2,7 @@ import { jest } from '@jest/globals';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
+import { SWRConfig } from 'swr';
 import type { PourAnswer } from '../../contract/index.ts';
 import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
 import { replay } from '../../core/log/state.ts';
@@ -102,14 +103,16 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
   const account = { id: 'a', name: 'I. Brandvold', role };
   const session = { account, demo: true, signOut: () => Promise.resolve() };
   render(
-    <MemoryRouter initialEntries={[`/${search}`]}>
-      <SessionContext value={session as never}>
-        <EditingContext value={{ on: false, plan: null } as never}>
-          <PourContext value={view}>{ui}</PourContext>
-        </EditingContext>
-      </SessionContext>
-      <Address />
-    </MemoryRouter>,
+    <SWRConfig value={{ provider: () => new Map() }}>
+      <MemoryRouter initialEntries={[`/${search}`]}>
+        <SessionContext value={session as never}>
+          <EditingContext value={{ on: false, plan: null } as never}>
+            <PourContext value={view}>{ui}</PourContext>
+          </EditingContext>
+        </SessionContext>
+        <Address />
+      </MemoryRouter>
+    </SWRConfig>,
   );
   return { write, saveSettings, saveResources, view };
 }

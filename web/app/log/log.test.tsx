@@ -55,7 +55,6 @@ describe('who is here', () => {
 
 test('the sound of alarms is turned off by a press, and the device keeps that', async () => {
   const user = userEvent.setup();
-  localStorage.clear();
   const { unmount } = render(<AlarmSound alarms={['a seam']} />);
   await user.click(screen.getByRole('button', { name: 'Alarms sound' }));
   unmount();

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { handedSignBody } from '../../../contract/index.ts';
@@ -60,8 +60,12 @@ function useSignForm(hold: Inspected, onClose: () => void) {
 export function InspectionSheet({ hold, onClose }: { hold: Inspected; onClose: () => void }) {
   const v = usePour();
   const { form, own, send } = useSignForm(hold, onClose);
-  const points =
-    hold === 'dowels' ? v.points.filter((p) => p.point.kind.startsWith('dowels')) : v.points;
+  // The list is long: it is not drawn again at every letter of a name.
+  const points = useMemo(
+    () =>
+      hold === 'dowels' ? v.points.filter((p) => p.point.kind.startsWith('dowels')) : v.points,
+    [hold, v.points],
+  );
   const count = (x: string) =>
     points.reduce((n, p) => n + p.places.filter((y) => y.verdict === x).length, 0);
   const read = points.reduce((n, p) => n + p.read, 0);

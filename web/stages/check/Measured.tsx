@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { marginText, type PointState, roundText, wantedText } from '#core/check';
 import { readingText } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
@@ -6,7 +7,7 @@ import { Mark, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 
 /** What was measured, run by run: what failed and what is tight first, then the rest in one line a check. */
-export function Measured({ points }: { points: PointState[] }) {
+export const Measured = memo(function Measured({ points }: { points: PointState[] }) {
   const v = usePour();
   const runs = [...new Set(points.map((p) => p.point.elementId))];
   const rank = { out: 0, unread: 1, held: 1, tight: 2, waived: 3, good: 4 } as const;
@@ -32,7 +33,7 @@ export function Measured({ points }: { points: PointState[] }) {
       ))}
     </div>
   );
-}
+});
 
 function MeasuredRow({ state }: { state: PointState }) {
   const v = usePour();

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../../core/testdata/entries.ts';
@@ -11,16 +11,17 @@ let sent: Sent[] = [];
 /** What the server says to the next sign-off. */
 let answer: { status: number; body: unknown } = { status: 200, body: {} };
 
-beforeEach(() => {
+const listen = () => {
   answer = { status: 200, body: {} };
   sent = answering(() => answer);
-});
+};
 const press = (name: string) => userEvent.click(screen.getByRole('button', { name }));
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
 
 describe('an inspector on somebody else’s tablet', () => {
   const close = jest.fn();
   const open = () => {
+    listen();
     close.mockClear();
     renderInPour(<InspectionSheet hold="inspection" onClose={close} />);
   };
@@ -105,6 +106,7 @@ describe('an inspector on somebody else’s tablet', () => {
 });
 
 test('an inspector under their own session is known: no name is asked, the entry is their own', async () => {
+  listen();
   const close = jest.fn();
   const { write } = renderInPour(<InspectionSheet hold="inspection" onClose={close} />, {
     role: 'inspector',
@@ -135,6 +137,7 @@ describe('a sign-off taken back', () => {
   const signed = entry('sign', { hold: 'own', result: 'pass', planVersion: 1 }, 400);
   const close = jest.fn();
   const open = () => {
+    listen();
     close.mockClear();
     renderInPour(<UnsignSheet hold="own" onClose={close} />, { entries: [signed] });
   };

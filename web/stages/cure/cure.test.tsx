@@ -113,9 +113,11 @@ describe('forms', () => {
     expect(off.disabled).toBe(true);
     await user.type(screen.getByLabelText(/Why, and who allowed it/), 'Engineer, by telephone');
     await user.click(off);
-    expect(write).toHaveBeenCalledWith('strip', {
-      elementIds: view.record.pour.elements,
-      reason: 'Engineer, by telephone',
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledWith('strip', {
+        elementIds: view.record.pour.elements,
+        reason: 'Engineer, by telephone',
+      });
     });
   });
 });

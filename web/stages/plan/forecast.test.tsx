@@ -63,7 +63,6 @@ function Under() {
 }
 
 test('what may go otherwise is asked again when the forecast comes, and when it changes, and not for a mere tick', async () => {
-  sessionStorage.clear();
   renderInPour(<Under />, {});
   await screen.findByText('worked out');
   expect(asked.map((a) => a.noGo)).toEqual([[]]);

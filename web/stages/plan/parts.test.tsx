@@ -1,4 +1,4 @@
-import { beforeAll, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactNode } from 'react';
@@ -12,21 +12,9 @@ import Bulkheads from './way/Bulkheads.tsx';
 import Layings from './way/Layings.tsx';
 import WayNotes from './way/WayNotes.tsx';
 
-beforeAll(() => {
-  // Odds are drawn in a worker; here nobody answers.
-  class Silent extends EventTarget {
-    postMessage() {
-      return undefined;
-    }
-  }
-  globalThis.Worker = Silent as unknown as typeof Worker;
-});
-
 const drum = mixerSchema.parse({ id: 'drum', label: 'Drum', batchM3: 0.15, batchMin: 8 });
-const planned = (ui: ReactNode, options: Parameters<typeof renderInPour>[1] = {}) => {
-  sessionStorage.clear();
-  return renderInPour(<PlannedProvider>{ui}</PlannedProvider>, options);
-};
+const planned = (ui: ReactNode, options: Parameters<typeof renderInPour>[1] = {}) =>
+  renderInPour(<PlannedProvider>{ui}</PlannedProvider>, options);
 
 test('a mixer of the site is taken as the supply, and what was ordered is open again', async () => {
   const user = userEvent.setup();

@@ -7,17 +7,9 @@ import { MuchBench } from './much/MuchBench.tsx';
 import { PlannedProvider } from './planned.tsx';
 import WhoBench from './who/WhoBench.tsx';
 
-class Silent extends EventTarget {
-  postMessage(): void {
-    // Odds are drawn in a worker; here nobody answers.
-  }
-}
-globalThis.Worker = Silent as never;
-
 const [HOSE] = JOBS;
 const hand = (name: string, jobs: readonly (typeof JOBS)[number][]) => ({ name, jobs }) as never;
 const open = (crew: unknown[], told: { job: typeof HOSE; name: string }[] = []) => {
-  sessionStorage.clear();
   return renderInPour(
     <PlannedProvider>
       <WhoBench />
@@ -72,7 +64,6 @@ describe('who does what', () => {
 
 describe('how much, by presses', () => {
   const much = (settings: object = {}) => {
-    sessionStorage.clear();
     return renderInPour(
       <PlannedProvider>
         <MuchBench />

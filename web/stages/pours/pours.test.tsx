@@ -160,8 +160,12 @@ describe('the pours of a site', () => {
   test('open where the work is: one that is over at its curing, one to come at its checks', async () => {
     open([BARN], POURS);
     await screen.findByText('P1');
-    const links = [...document.querySelectorAll('[data-pour]')].map((a) => a.getAttribute('href'));
-    expect(links).toEqual(['/pours/barn-P1/cure', '/pours/barn-P2/check']);
+    const links = () =>
+      [...document.querySelectorAll('[data-pour]')].map((a) => a.getAttribute('href'));
+    // Once the site's clock is heard.
+    await waitFor(() => {
+      expect(links()).toEqual(['/pours/barn-P1/cure', '/pours/barn-P2/check']);
+    });
   });
 
   test('are changed by a foreman alone, and not on a site that is archived', async () => {
