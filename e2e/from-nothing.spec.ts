@@ -112,6 +112,8 @@ test('account, site, two pours, a colleague, an inspector, a reading and an orde
   await hand.link('Pours');
   await hand.press(page.locator('[data-pour="P1"]'));
   await hand.press(page.getByRole('link', { name: /^Plan/ }));
+  // Until it has come the station before stands, with its own next line.
+  await page.locator('.frame[data-stage="plan"]').waitFor();
   await hand.press(page.locator('[data-next]'));
   await expect(page.getByRole('dialog')).toContainText('The plant is a usual plant');
   await hand.press(page.getByRole('dialog').getByRole('button', { name: /^Order/ }));

@@ -1,15 +1,12 @@
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
-import { v7 as uuid } from 'uuid';
-import { checkList } from '#core/check';
-import { asWanted } from '../core/testdata/as-wanted.ts';
-import { demoPour } from '../core/testdata/demo.ts';
 import { expect, keptHere, logOf, openOwn, openPour, sharedTest, test, visit } from './server.ts';
 import {
   allSent,
   deskHand,
   keyHand,
   readCount,
+  readElsewhere,
   readEverything,
   seeChanges,
   thumbHand,
@@ -37,42 +34,6 @@ const good = ({ wanted, title }: { wanted: string; title: string }): string => {
   if (/^Lap$/.test(title)) return '25';
   return plain;
 };
-
-/**
- * Runs that somebody else has read already, everything as wanted: they are in the log before this
- * device opens it. The lap of S is left: it fails at first.
- */
-async function readBefore(page: Page, id: string, runs: string[]): Promise<number> {
-  const { site, pour, mix } = demoPour('quillback', 'P2');
-  const events = checkList({ site, pour, mix })
-    .filter((point) => runs.includes(point.elementId) && point.id !== 'S/lap')
-    .flatMap((point) =>
-      point.places.map((_, place) => {
-        const value = asWanted(point, place);
-        const of = { checkId: point.id, place };
-        return {
-          id: uuid(),
-          at: '2026-09-23T11:40:00Z',
-          ...(value
-            ? { kind: 'reading', body: { ...of, value } }
-            : { kind: 'mark', body: { ...of, result: 'pass' } }),
-        };
-      }),
-    );
-  const status = await page.evaluate(
-    async ([url, body]) =>
-      (
-        await fetch(url, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body,
-        })
-      ).status,
-    [`/api/pours/${id}/events`, JSON.stringify({ events })] as const,
-  );
-  expect(status).toBe(200);
-  return events.length;
-}
 
 interface Inspection {
   /** How many places somebody else has read already. */
@@ -176,8 +137,8 @@ sharedTest(
   'an inspection of P2 from its first fail to an open gate, in under four presses a reading',
   async ({ page, server }) => {
     const { id } = await openOwn(page, server, 'P2', 'check');
-    // K1 is read whole, from an empty log, and bolts by the keyboard alone; here a wall and a lap are left.
-    const before = await readBefore(page, id, ['W', 'E2', 'S', 'N']);
+    // Bolts are read by the keyboard alone; here a wall and a lap are left.
+    const before = await readElsewhere(page, id, 'P2', ['W', 'E2', 'S', 'N'], 'S/lap');
     const { readings, presses } = await inspectP2({
       page,
       url: server.url,
@@ -218,7 +179,7 @@ sharedTest(
       })
     ).newPage();
     const { id } = await openOwn(page, server, 'P2', 'check');
-    const before = await readBefore(page, id, ['W', 'E2', 'S', 'N']);
+    const before = await readElsewhere(page, id, 'P2', ['W', 'E2', 'S', 'N'], 'S/lap');
     const thumb = thumbHand(page);
     // Whatever is pressed, nothing lies beside the screen.
     const hand: Hand = {

@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { type BrowserContext, expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
@@ -96,7 +96,23 @@ async function withDemo(worker: number, use: (server: DemoServer) => Promise<voi
   await server.stop('SIGKILL');
   fs.rmSync(dataDir, { recursive: true, force: true });
 }
-export const test = base.extend<{ server: DemoServer }>({
+/**
+ * At rest a page fetches all that is not open yet, two hundred files: half of what reading it takes.
+ * Here it only does so where a service worker is let in, or where a test opens a browser of its own.
+ */
+async function neverAtRest(context: BrowserContext): Promise<void> {
+  await context.addInitScript(() => {
+    const atRest = window.requestIdleCallback.bind(window);
+    window.requestIdleCallback = (then, options) => (options ? atRest(then, options) : 0);
+  });
+}
+const unrested = base.extend({
+  context: async ({ context, serviceWorkers }, use) => {
+    if (serviceWorkers === 'block') await neverAtRest(context);
+    await use(context);
+  },
+});
+export const test = unrested.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
     await withDemo(parallelIndex, use);
@@ -121,6 +137,7 @@ export const sharedTest = base.extend<
   sharedPage: [
     async ({ browser }, use) => {
       const context = await browser.newContext({ viewport: DESK, serviceWorkers: 'block' });
+      await neverAtRest(context);
       await use(await context.newPage());
       await context.close();
     },
@@ -139,7 +156,7 @@ export const sharedTest = base.extend<
 });
 const DESK = { width: 1280, height: 800 };
 /** The same without a demo: an empty folder, as whoever begins has it. */
-export const testFromNothing = base.extend<{ server: DemoServer }>({
+export const testFromNothing = unrested.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
     const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-e2e-'));

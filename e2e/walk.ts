@@ -1,5 +1,8 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
+import { checkList } from '#core/check';
+import { asWanted } from '../core/testdata/as-wanted.ts';
+import { demoPour } from '../core/testdata/demo.ts';
 import { forward } from './server.ts';
 
 /** The walk through one pour, by the real interface: used in US and in metric. */
@@ -201,6 +204,40 @@ async function nextPlace(page: Page, before: Place | null): Promise<Place> {
       );
     });
   return (await found.jsonValue()) as Place;
+}
+
+/**
+ * Runs of a pour of the demo that somebody else reads, everything as wanted: they come into the log
+ * from another device. One check may be left. Answers how many places that were.
+ */
+export async function readElsewhere(
+  page: Page,
+  id: string,
+  code: 'P2' | 'K1',
+  runs: string[],
+  left?: string,
+): Promise<number> {
+  const { site, pour, mix } = demoPour(code === 'K1' ? 'kestrel' : 'quillback', code);
+  const events = checkList({ site, pour, mix })
+    .filter((point) => runs.includes(point.elementId) && point.id !== left)
+    .flatMap((point) =>
+      point.places.map((_, place) => {
+        const value = asWanted(point, place);
+        const of = { checkId: point.id, place };
+        return {
+          id: uuid(),
+          at: '2026-09-23T11:40:00Z',
+          ...(value
+            ? { kind: 'reading', body: { ...of, value } }
+            : { kind: 'mark', body: { ...of, result: 'pass' } }),
+        };
+      }),
+    );
+  const answer = await page.request.post(new URL(`/api/pours/${id}/events`, page.url()).href, {
+    data: { events },
+  });
+  expect(answer.status()).toBe(200);
+  return events.length;
 }
 
 /** Measures a bolt of the round that is wanted deep and high; how many presses that took. */
