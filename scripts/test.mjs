@@ -1,31 +1,20 @@
-// The one test command: set-up, types, lint, lock file, Jest, Playwright; ends with a plain line of counts.
-import { spawn, spawnSync } from 'node:child_process';
+// The one test command: set-up, Jest, Playwright with the checks beside it; ends with a plain line of counts.
+import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 
 process.chdir(path.resolve(import.meta.dirname, '..'));
 const node = process.execPath;
-const run = (title, args, env = {}) => {
-  console.log(`\n== ${title}`);
-  const from = Date.now();
-  const ok =
-    spawnSync(node, args, {
-      stdio: ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, ...env },
-    }).status === 0;
-  console.log(
-    `== ${title}: ${ok ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(0)} s`,
-  );
-  return ok;
-};
-/** Runs beside others; what it says is shown when it ends. */
-const beside = (title, args) =>
+/** Runs beside others; what it says is shown when it ends, or as it is said. */
+const beside = (title, args, { by: [command, ...before] = [node], stdio = 'pipe' } = {}) =>
   new Promise((resolve) => {
     const from = Date.now();
-    const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, [...before, ...args], {
+      stdio: ['ignore', stdio, stdio],
+    });
     let said = '';
     for (const stream of [child.stdout, child.stderr])
-      stream.on('data', (chunk) => {
+      stream?.on('data', (chunk) => {
         said += chunk;
       });
     child.on('close', (code) => {
@@ -56,6 +45,7 @@ const count = (ok) => {
   else failed += 1;
 };
 const TSC = 'node_modules/typescript7/bin/tsc';
+const ROOMS = ['core', 'contract', 'server', 'web'];
 /** Projects of Jest; their counts are added up. */
 async function unit(title, projects) {
   const file = `test-results/jest-${projects[0]}.json`;
@@ -78,48 +68,48 @@ async function unit(title, projects) {
   failed += jest?.numFailedTests ?? 0;
   if (!jest || (!ok && jest.numFailedTests === 0)) failed += 1;
 }
-/** One after another; each of them counts. */
+/** One after another. */
 async function lane(...steps) {
-  for (const step of steps) {
-    const ok = await step();
-    if (ok !== undefined) count(ok);
-  }
+  for (const step of steps) await step();
+}
+/** A check takes what the browser leaves of the cores: it may wait, which a test may not for long. */
+async function check(title, args) {
+  count(await beside(title, args, { by: ['nice', '-n', '10', node] }));
+}
+async function browser() {
+  fs.rmSync('test-results/e2e.json', { force: true });
+  const ok = await beside('Playwright', ['node_modules/@playwright/test/cli.js', 'test'], {
+    stdio: 'inherit',
+  });
+  const e2e = read('test-results/e2e.json');
+  passed += e2e?.stats.expected ?? 0;
+  failed += (e2e?.stats.unexpected ?? 0) + (e2e?.stats.flaky ?? 0);
+  if (!e2e || (!ok && e2e.stats.unexpected === 0)) failed += 1;
 }
 
 fs.mkdirSync('test-results', { recursive: true });
 const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
 // Two lanes for two cores, of about the same length.
 await Promise.all([
+  unit('Jest of the screens', ['components']),
   lane(
-    () => beside('Lint', ['node_modules/oxlint/bin/oxlint', '--deny-warnings']),
-    () => unit('Jest of the screens', ['components']),
+    () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
     () => unit('Jest of the server', ['server']),
   ),
+]);
+await Promise.all([
+  browser(),
   lane(
-    () => beside('Lock file', ['scripts/lockcheck.mjs']),
-    () => beside('First load', ['scripts/first-load.mjs']),
-    () => beside('Types', [TSC, '--noEmit']),
-    () => beside('Types of core/', [TSC, '-p', 'tsconfig.core.json']),
-    () => beside('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.']),
-    () =>
-      beside('Rooms', [
-        'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-        'core',
-        'contract',
-        'server',
-        'web',
-      ]),
-    () => beside('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
-    () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
+    () => check('Lock file', ['scripts/lockcheck.mjs']),
+    () => check('First load', ['scripts/first-load.mjs']),
+    () => check('Types', [TSC, '--noEmit']),
+    () => check('Types of core/', [TSC, '-p', 'tsconfig.core.json']),
+    () => check('Lint', ['node_modules/oxlint/bin/oxlint', '--deny-warnings']),
+    () => check('Rooms', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', ...ROOMS]),
+    () => check('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
+    () => check('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.']),
   ),
 ]);
-
-fs.rmSync('test-results/e2e.json', { force: true });
-const e2eOk = run('Playwright', ['node_modules/@playwright/test/cli.js', 'test']);
-const e2e = read('test-results/e2e.json');
-passed += e2e?.stats.expected ?? 0;
-failed += (e2e?.stats.unexpected ?? 0) + (e2e?.stats.flaky ?? 0);
-if (!e2e || (!e2eOk && e2e.stats.unexpected === 0)) failed += 1;
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);
