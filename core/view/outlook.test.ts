@@ -5,7 +5,7 @@ import { mixSchema } from '../model/pour.ts';
 import { entriesFrom } from '../testdata/entries.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/daylight.ts';
-import { outlookOf } from './outlook.ts';
+import { ifSentBack, outlookOf } from './outlook.ts';
 import { type PourRecord, viewOf } from './pour-view.ts';
 import type { PourNow } from './stages/stage.ts';
 
@@ -34,14 +34,14 @@ const record = {
 const dayMs = midnightMs('2026-10-07', 'Europe/Paris');
 const { entry } = entriesFrom(dayMs, 'I. Brandvold');
 
-function nowOf(log: LogEvent[], minute: number): PourNow {
+function nowOf(log: LogEvent[], minute: number, of: PourRecord = record): PourNow {
   const state = replay(log);
   const nowMs = dayMs + minute * 60_000;
-  const view = viewOf(record, state, nowMs);
+  const view = viewOf(of, state, nowMs);
   if (!view) throw new Error('no view');
   return {
     ...view,
-    record,
+    record: of,
     state,
     nowMs,
     units: 'metric',
@@ -135,6 +135,30 @@ describe('how it goes on from now', () => {
     const v = nowOf(log, at);
     const whole = planned.orderedM3 - planned.order.result.meanM3;
     expect(outlookOf(v)?.shortM3).toBeGreaterThan(3 - whole - 0.3);
+  });
+
+  test('the only load sent back before any of it is placed: what fills hoses and pump is missing too', () => {
+    const settings = { ...pour.settings, truckM3: 8, leftBehindM3: 0.16 };
+    const one = { ...record, pour: { ...pour, elements: ['WB'], settings } };
+    const before = nowOf([], 440, one).plan;
+    expect(before.plannedLoads).toHaveLength(1);
+    const [load] = before.timetable.loads;
+    const arrived = entry(
+      'load-arrived',
+      {
+        loadId: load?.id ?? '',
+        ticket: 'T1',
+        volumeM3: before.orderedM3,
+        batchedAt: new Date(dayMs + ((load?.arriveMin ?? 0) - 30) * 60_000).toISOString(),
+      },
+      load?.arriveMin ?? 0,
+    );
+    const v = nowOf([arrived], (load?.arriveMin ?? 0) + 2, one);
+    // A wall of 5 m, 1.2 m high and 0.25 m thick less its corner, with 5 in 100 of waste.
+    const cells = before.cells.reduce((s, c) => s + c.volumeM3, 0) * 1.05;
+    expect(outlookOf(v)?.shortM3).toBeCloseTo(0, 6);
+    expect(ifSentBack(v, load?.id ?? '')?.shortM3).toBeCloseTo(cells + 0.16, 6);
+    expect(ifSentBack(v, load?.id ?? '')?.shortM3).toBeCloseTo(before.order.result.meanM3, 6);
   });
 
   test('on another day, or when all is placed, there is nothing to look ahead to', () => {

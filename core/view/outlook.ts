@@ -15,6 +15,7 @@ export interface Outlook {
   /** What is still to come, along the route. */
   rest: { lift: number; fromM: number; toM: number; fromMin: number; toMin: number }[];
   finishMin: number;
+  /** What is missing when all that comes is placed, with what stays in hoses and pump, m³. */
   shortM3: number;
   /** Seams that will be lost as things go, the one that shuts first in front. */
   lost: ColdStretch[];
@@ -73,6 +74,17 @@ const onTime = (l: ForecastInput['loads'][number]): ForecastInput['loads'][numbe
   travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
 });
 
+/** What is said of a morning by its timetable: what is missing in the cells, and which loads have begun. */
+interface Served {
+  shortM3: number;
+  loads: { startMin: number | null }[];
+}
+/** What has to be ordered for the rest, m³: hoses and pump are filled too, where no load has begun to. */
+function missingM3({ shortM3, loads }: Served, leftBehindM3: number): number {
+  const filled = loads.some((l) => l.startMin !== null);
+  return shortM3 > 0 && !filled ? shortM3 + leftBehindM3 : shortM3;
+}
+
 function lookAhead(
   v: PourNow,
   change: (input: ForecastInput) => ForecastInput = (input) => input,
@@ -116,7 +128,7 @@ function lookAhead(
     input,
     rest,
     finishMin: timetable.finishMin,
-    shortM3: timetable.shortM3,
+    shortM3: missingM3(timetable, input.leftBehindM3),
     lost: lost.sort((a, b) => a.shutsAtMin - b.shutsAtMin),
   };
 }
