@@ -7,7 +7,7 @@ import { counted } from '#core/units';
 import { sendJson } from '../sync/api.ts';
 import { unsentOf } from '../sync/unsent.ts';
 import { Sheet } from '../ui/Dialog.tsx';
-import { FormField } from '../forms/FormField.tsx';
+import { PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { ChangeHand } from './ChangeHand.tsx';
 import { ConnectPhone, NO_HTTPS } from './ConnectPhone.tsx';
@@ -21,23 +21,10 @@ function OwnPin({ done }: { done: () => void }) {
     say(`Your PIN is changed.${ended > 0 ? ` ${counted(ended, 'other device')} signed out.` : ''}`);
     done();
   });
-  const field = { type: 'password', inputMode: 'numeric' } as const;
   return (
     <form noValidate className="grid gap-3 sm:grid-cols-2" onSubmit={(e) => void form.submit(e)}>
-      <FormField
-        label="PIN now"
-        autoComplete="current-password"
-        error={form.said('old')}
-        {...field}
-        {...form.register('old')}
-      />
-      <FormField
-        label="New PIN"
-        autoComplete="new-password"
-        error={form.said('pin')}
-        {...field}
-        {...form.register('pin')}
-      />
+      <PinField label="PIN now" autoComplete="current-password" {...form.field('old')} />
+      <PinField label="New PIN" autoComplete="new-password" {...form.field('pin')} />
       <button className="btn sm:col-span-2" disabled={form.busy}>
         Change it
       </button>

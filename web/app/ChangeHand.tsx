@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import useSWR from 'swr';
 import { type Account, signInBody, type SessionAnswer } from '../../contract/index.ts';
-import { FormField } from '../forms/FormField.tsx';
+import { PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { getJson, sendJson } from '../sync/api.ts';
 import { say } from '../ui/say.ts';
@@ -52,14 +52,11 @@ function PinOf({ name, done }: { name: string; done: () => void }) {
       className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3"
       onSubmit={(e) => void form.submit(e)}
     >
-      <FormField
+      <PinField
         label={`PIN of ${name}`}
-        type="password"
-        inputMode="numeric"
-        autoComplete="off"
         autoFocus
+        {...form.field('pin')}
         error={form.said('pin') ?? form.problem}
-        {...form.register('pin')}
       />
       <button className="btn" disabled={form.busy}>
         Take over

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { z } from 'zod';
 import { firstAccountBody, type SessionAnswer, signInBody } from '../../contract/index.ts';
-import { FormField } from '../forms/FormField.tsx';
+import { FormField, PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { sendJson } from '../sync/api.ts';
 
@@ -78,16 +78,12 @@ function NameAndPin({
       <FormField
         label={setUpNeeded ? 'Your name' : 'Name'}
         autoComplete="username"
-        error={form.said('name')}
-        {...form.register('name')}
+        {...form.field('name')}
       />
-      <FormField
+      <PinField
         label={setUpNeeded ? 'A PIN of 6 to 12 digits' : 'PIN'}
-        type="password"
-        inputMode="numeric"
         autoComplete="current-password"
-        error={form.said('pin')}
-        {...form.register('pin')}
+        {...form.field('pin')}
       />
       {codeNeeded && (
         <FormField
@@ -95,8 +91,7 @@ function NameAndPin({
           label="The code on the console of the server"
           inputMode="numeric"
           autoComplete="one-time-code"
-          error={form.said('code')}
-          {...form.register('code')}
+          {...form.field('code')}
         />
       )}
       <button className="btn line sm:mt-[25px]" disabled={form.busy}>

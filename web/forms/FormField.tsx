@@ -36,3 +36,8 @@ export function FormField({
     </div>
   );
 }
+
+/** A PIN, which is not shown, from the keys of a phone's number pad. */
+export function PinField(field: ComponentProps<typeof FormField>) {
+  return <FormField type="password" inputMode="numeric" autoComplete="off" {...field} />;
+}

@@ -1,5 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { get, useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
+import {
+  get,
+  useForm,
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type RegisterOptions,
+} from 'react-hook-form';
 import type { z } from 'zod';
 import { limitWords } from '#core/kit';
 import type { UnitSystem } from '#core/units';
@@ -48,10 +55,16 @@ export function usePostForm<T extends FieldValues>(
     const message: unknown = get(errors, `${name}.message`);
     return typeof message === 'string' ? message : undefined;
   };
+  /** What a field is given: its place in what is sent, and what is wrong with it. */
+  const field = (name: Path<T>, options?: RegisterOptions<T, Path<T>>) => ({
+    error: said(name),
+    ...form.register(name, options),
+  });
   return {
     ...form,
     submit,
     said,
+    field,
     problem: errors.root?.message,
     busy: form.formState.isSubmitting,
   };

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { say } from '../ui/say.ts';
 import { accountBody, type Invitation, type Role } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
-import { FormField } from '../forms/FormField.tsx';
+import { FormField, PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { asKept, InvitedFields, NO_LIMIT } from './InvitedFields.tsx';
 import { RoleChips } from './RoleChips.tsx';
@@ -31,20 +31,12 @@ export function AddPerson({ changed }: { changed: () => void }) {
       onSubmit={(e) => void form.submit(e)}
     >
       <h2 className="head text-[20px] leading-6 sm:col-span-3">Add somebody</h2>
-      <FormField
-        label="Name"
-        autoComplete="off"
-        error={form.said('name')}
-        {...form.register('name')}
-      />
-      <FormField
+      <FormField label="Name" autoComplete="off" {...form.field('name')} />
+      <PinField
         label="First PIN"
-        type="password"
-        inputMode="numeric"
         autoComplete="new-password"
-        error={form.said('pin')}
         hint={role === 'foreman' || role === 'inspector' ? '6 digits or more' : '4 digits or more'}
-        {...form.register('pin')}
+        {...form.field('pin')}
       />
       <button className="btn mt-6" disabled={form.busy}>
         Add {form.watch('name').trim() || 'them'}

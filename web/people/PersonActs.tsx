@@ -3,7 +3,7 @@ import { say } from '../ui/say.ts';
 import { z } from 'zod';
 import { changePersonBody, type PersonRow } from '../../contract/index.ts';
 import { sendJson } from '../sync/api.ts';
-import { FormField } from '../forms/FormField.tsx';
+import { PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { asKept, InvitedFields, NO_LIMIT } from './InvitedFields.tsx';
 import { RoleChips } from './RoleChips.tsx';
@@ -25,14 +25,12 @@ function NewPin({ person, changed }: { person: PersonRow; changed: () => void })
       onSubmit={(e) => void form.submit(e)}
       aria-label={`New PIN for ${person.name}`}
     >
-      <FormField
+      <PinField
         className="w-[220px]"
         label="New PIN"
-        type="password"
-        inputMode="numeric"
         autoComplete="new-password"
+        {...form.field('pin')}
         error={form.said('pin') ?? form.problem}
-        {...form.register('pin')}
       />
       <button className="btn line mt-6" disabled={form.busy}>
         Set it

@@ -50,23 +50,13 @@ export function SiteHeadForm({ of, changed }: { of: SiteAnswer<SiteFile>; change
   };
   return (
     <form noValidate className="flex flex-col gap-3" onSubmit={(e) => void form.submit(e)}>
-      <FormField
-        label="Name and town"
-        autoComplete="off"
-        error={form.said('name')}
-        {...form.register('name')}
-      />
+      <FormField label="Name and town" autoComplete="off" {...form.field('name')} />
       <PlaceField
         value={place}
         onChange={(text) => void moved(text)}
         wrong={form.said('latitude') ?? form.said('longitude')}
       />
-      <FormField
-        label="Time zone"
-        autoComplete="off"
-        error={form.said('timeZone')}
-        {...form.register('timeZone')}
-      />
+      <FormField label="Time zone" autoComplete="off" {...form.field('timeZone')} />
       <Choice
         label="Units"
         options={['us', 'metric'] as const}

@@ -6,7 +6,7 @@ import { sign } from '#core/log';
 import { type Hold, HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { FormField } from '../../forms/FormField.tsx';
+import { FormField, PinField } from '../../forms/FormField.tsx';
 import { usePostForm, words } from '../../forms/usePostForm.ts';
 import { sendJson } from '../../sync/api.ts';
 import { stampNow } from '../../sync/clock.ts';
@@ -79,26 +79,13 @@ export function InspectionSheet({ hold, onClose }: { hold: Inspected; onClose: (
       <div className="mt-4 flex flex-col gap-3 border-t-2 border-ink pt-3">
         {!own && (
           <div className="grid grid-cols-2 gap-2">
-            <FormField
-              label="Inspector’s name"
-              autoComplete="off"
-              error={form.said('name')}
-              {...form.register('name')}
-            />
-            <FormField
-              label="Inspector’s PIN"
-              type="password"
-              inputMode="numeric"
-              autoComplete="off"
-              error={form.said('pin')}
-              {...form.register('pin')}
-            />
+            <FormField label="Inspector’s name" autoComplete="off" {...form.field('name')} />
+            <PinField label="Inspector’s PIN" {...form.field('pin')} />
           </div>
         )}
         <FormField
           label="Remark, or reason to reject"
-          error={form.said('body.reason')}
-          {...form.register('body.reason', { setValueAs: words })}
+          {...form.field('body.reason', { setValueAs: words })}
         />
         {form.problem && (
           <p role="alert" className="font-semibold text-chalk-t">

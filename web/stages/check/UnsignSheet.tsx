@@ -2,7 +2,7 @@ import { takeBackSignBody } from '../../../contract/index.ts';
 import { HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { FormField } from '../../forms/FormField.tsx';
+import { FormField, PinField } from '../../forms/FormField.tsx';
 import { usePostForm, words } from '../../forms/usePostForm.ts';
 import { sendJson } from '../../sync/api.ts';
 import { stampNow } from '../../sync/clock.ts';
@@ -39,21 +39,9 @@ export function UnsignSheet({ hold, onClose }: { hold: string; onClose: () => vo
           Signed by {sign.actor}. The gate shuts again until it is signed anew; both stay in the
           log.
         </p>
-        <FormField label="Name" error={form.said('name')} {...form.register('name')} />
-        <FormField
-          label="PIN"
-          type="password"
-          inputMode="numeric"
-          autoComplete="off"
-          autoFocus
-          error={form.said('pin')}
-          {...form.register('pin')}
-        />
-        <FormField
-          label="Why"
-          error={form.said('reason')}
-          {...form.register('reason', { setValueAs: words })}
-        />
+        <FormField label="Name" {...form.field('name')} />
+        <PinField label="PIN" autoFocus {...form.field('pin')} />
+        <FormField label="Why" {...form.field('reason', { setValueAs: words })} />
         {form.problem && (
           <p role="alert" className="font-semibold text-chalk-t">
             {form.problem}
