@@ -8,6 +8,7 @@ import {
   signIn,
   test,
   visit,
+  workedOut,
 } from './server.ts';
 import { allSent } from './walk.ts';
 
@@ -204,6 +205,7 @@ test('what was changed on the plan stands when the signal goes right after it, a
       return record?.pour.settings.wasteRatio;
     }, id);
   expect(await kept()).toBe(0.04);
+  await workedOut(page);
   await page.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
   // Read once more by itself, so that it is kept too.
@@ -219,6 +221,7 @@ test('an older answer that comes late puts nothing back', async ({ server, brows
   const id = await pourId(page, 'P4');
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
   await visit(page, `${server.url}/pours/${id}/plan`);
+  await workedOut(page);
   await page.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
   await page.route(`**/api/pours/${id}`, (route) =>

@@ -1,4 +1,4 @@
-import { expect, forward, logOf, pourId, signIn, test, visit } from './server.ts';
+import { expect, forward, logOf, pourId, signIn, test, visit, workedOut } from './server.ts';
 import { allSent, place, placedElsewhere, takeLoad, truckEmpty } from './walk.ts';
 
 test('P1 of the clinic shows its whole record, and takes a failed reading, its fix and the re-reading', async ({
@@ -78,6 +78,7 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
       .locator('.bench')
       .getByText(/waste, \d+ in 100/)
       .textContent();
+    await workedOut(page);
     await page.getByRole('button', { name: 'More: waste in 100' }).click();
     await expect(page.locator('.bench').getByText(/waste, \d+ in 100/)).not.toHaveText(
       before ?? '',

@@ -5,7 +5,14 @@ import { ruledMix } from '../core/model/pour.ts';
 import { rulesOf } from '../core/rules/rules.ts';
 import { pricesOf } from '../core/model/resources.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
-import { type DemoServer, expect, logOf, openOwn, sharedTest as test } from './server.ts';
+import {
+  type DemoServer,
+  expect,
+  logOf,
+  openOwn,
+  sharedTest as test,
+  workedOut,
+} from './server.ts';
 
 /** The Plan station: how much, when, how, way round, who; on both sites, by mouse, key and touch. */
 
@@ -283,6 +290,7 @@ test('a long wall is parted at a planned bulkhead, and what is left has its form
   await page.getByLabel(/^long/i).fill('2.4');
   await page.getByLabel(/^wide/i).fill('0.6');
   await page.getByLabel(/^deep/i).fill('0.3');
+  await workedOut(page);
   await page.getByRole('button', { name: /^Keep, takes 0\.4/ }).click();
   await page.getByRole('button', { name: 'Where it stands' }).click();
   await expect(page.locator('[data-left-over]')).toBeVisible();

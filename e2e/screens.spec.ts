@@ -12,6 +12,7 @@ import {
   sharedTest as test,
   signIn,
   visit,
+  workedOut,
 } from './server.ts';
 
 /** The screens by themselves: accessible in both themes, usable on a phone, by keys, and clear about bad input. */
@@ -345,6 +346,7 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   const other = await (await browser.newContext()).newPage();
   await signIn(other, server);
   await visit(other, `${server.url}/pours/${id}/plan`);
+  await workedOut(other);
   await other.getByRole('button', { name: 'More: waste in 100' }).click();
   await expect(other.locator('.bench')).toContainText('waste, 5 in 100');
   // What is shown there is on its way: the other's change is the first once the server has it.

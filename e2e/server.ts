@@ -270,6 +270,13 @@ export async function atRest(page: Page): Promise<void> {
   });
 }
 
+/**
+ * What is worked out beside the page stands on How much: coming, it moves all that is under it down,
+ * away from a press that is on its way.
+ */
+export const workedOut = (page: Page): Promise<void> =>
+  page.locator('[data-what-if="hotter"]').waitFor();
+
 interface PourRow {
   id: string;
   code: string;
