@@ -2,6 +2,7 @@ import { clockText, moneyText } from '#core/units';
 import { MORNINGS, ofHundred, seamText } from '#core/words';
 import { oddsOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSize } from '../../../drawing/useSize.ts';
 import { Mark, MarkShape } from '../../../ui/Mark.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 import { usePlanned } from '../planned.tsx';
@@ -56,9 +57,16 @@ function Row({ label, n }: { label: string; n: number | null }) {
 export function Mornings() {
   const v = usePour();
   const odds = useOdds();
+  const [box, size] = useSize();
   const { plan } = usePlanned();
   return (
-    <section aria-label="Mornings like this one" className="flex flex-col gap-1">
+    // Its height stands while mornings are drawn anew: nothing below may move from under a finger.
+    <section
+      ref={box}
+      aria-label="Mornings like this one"
+      className="flex min-h-[212px] flex-col gap-1"
+      style={odds ? undefined : { minHeight: size.height || undefined }}
+    >
       <div className="flex flex-wrap items-center justify-between gap-x-3">
         <h2 className="head">Of {MORNINGS} mornings like this one</h2>
         {odds && (

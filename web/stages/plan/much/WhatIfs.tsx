@@ -1,5 +1,6 @@
 import { remedyText, whatGoesWrong, whatIfTitle } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
+import { useSize } from '../../../drawing/useSize.ts';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
@@ -13,8 +14,15 @@ export default function WhatIfs() {
   const v = usePour();
   const { plan, change } = usePlanned();
   const found = useWhatIfs();
+  const [box, size] = useSize();
   return (
-    <section aria-label="What if" className="flex flex-col">
+    // Its height stands while they are tried anew: what is pressed below must not move from under a finger.
+    <section
+      ref={box}
+      aria-label="What if"
+      className="flex min-h-[292px] flex-col"
+      style={found ? undefined : { minHeight: size.height || undefined }}
+    >
       <h2 className="head border-b-2 border-ink pb-0.5">What if</h2>
       {!found && <p className="py-2 text-ink2">Trying them on the same mornings.</p>}
       <ul className="rows">
