@@ -1,1 +1,6 @@
-export default { printWidth: 100, singleQuote: true };
+export default {
+  printWidth: 100,
+  singleQuote: true,
+  // Reads scripts in two thirds of the time, to the same shape.
+  plugins: ['@prettier/plugin-oxc'],
+};

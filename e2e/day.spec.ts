@@ -1,10 +1,10 @@
-import { type Browser, type BrowserContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import Papa from 'papaparse';
 import { replay } from '../core/log/state.ts';
 import { viewOf } from '../core/view/pour-view.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
 import { verifyExport } from '../server/log/chain.ts';
-import { type DemoServer, forward, logOf, pourId, signIn, test, visit } from './server.ts';
+import { anotherPage, forward, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
 /**
@@ -101,13 +101,6 @@ async function fill(page: Page, runs: number, begun: boolean): Promise<void> {
   }
 }
 
-async function device(browser: Browser, server: DemoServer, size: typeof TABLET, who: string) {
-  const context: BrowserContext = await browser.newContext({ viewport: size });
-  const page = await context.newPage();
-  await signIn(page, server, who);
-  return { context, page };
-}
-
 async function note(page: Page, text: string): Promise<void> {
   await page.getByRole('button', { name: 'Note' }).click();
   await page.getByLabel('What happened').fill(text);
@@ -126,8 +119,11 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   await moveFirstLoad(page, id);
-  const desk = await device(browser, server, { width: 1280, height: 800 }, 'T. Oakes');
-  const phone = await device(browser, server, { width: 390, height: 844 }, 'T. Oakes');
+  // The desk has no worker; it hears of all the rest does.
+  const desk = await anotherPage(browser, { serviceWorkers: 'block' });
+  const phone = await anotherPage(browser, { viewport: { width: 390, height: 844 } });
+  await signIn(desk, server, 'T. Oakes');
+  await signIn(phone, server, 'T. Oakes');
 
   // The order goes to the plant, and is taken.
   await visit(page, `${server.url}/pours/${id}/plan?sheet=order`);
@@ -136,8 +132,8 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
     .click();
   await expect(page.locator('[data-plant-said="true"]')).toBeVisible();
   await visit(page, `${server.url}/pours/${id}/pour`);
-  await visit(desk.page, `${server.url}/pours/${id}/pour`);
-  await visit(phone.page, `${server.url}/pours/${id}/pour`);
+  await visit(desk, `${server.url}/pours/${id}/pour`);
+  await visit(phone, `${server.url}/pours/${id}/pour`);
 
   await page.getByRole('button', { name: 'Who is here' }).click();
   await dialog(page)
@@ -165,12 +161,12 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   await gone(page);
   await expect(page.getByRole('region', { name: 'At the hose' })).toContainText('Placing');
   await fill(page, 2, true);
-  await expect(desk.page.locator('[data-placed]')).not.toHaveText('0.0');
+  await expect(desk.locator('[data-placed]')).not.toHaveText('0.0');
 
   // The phone loses its signal, and goes on.
-  await allSent(phone.page);
-  await phone.context.setOffline(true);
-  await note(phone.page, 'Watched the north form, dry');
+  await allSent(phone);
+  await phone.context().setOffline(true);
+  await note(phone, 'Watched the north form, dry');
   await fill(page, 2, false);
   await truckEmpty(page);
 
@@ -234,14 +230,14 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   await fill(page, 3, false);
   await truckEmpty(page);
   await expect(page.getByText(/^All placed at/)).toBeVisible();
-  await phone.context.setOffline(false);
-  await allSent(phone.page);
+  await phone.context().setOffline(false);
+  await allSent(phone);
   await allSent(page);
-  await expect(desk.page.getByText(/^All placed at/)).toBeVisible();
+  await expect(desk.getByText(/^All placed at/)).toBeVisible();
 
   await seenAtTheEnd(page, id);
-  await desk.context.close();
-  await phone.context.close();
+  await desk.context().close();
+  await phone.context().close();
 });
 
 /** Every entry once, in one chain, and the totals of what leaves the server are the core's. */

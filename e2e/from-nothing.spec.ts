@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, testFromNothing as test, visit } from './server.ts';
+import { anotherPage, expect, testFromNothing as test, visit } from './server.ts';
 
 /** Whoever begins has an empty folder and no file. */
 
@@ -123,12 +123,11 @@ test('account, site, two pours, a colleague, an inspector, a reading and an orde
 });
 
 test('on a phone the first figure stands after a handful of acts', async ({ browser, server }) => {
-  const context = await browser.newContext({
+  const page = await anotherPage(browser, {
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     locale: 'en-US',
   });
-  const page = await context.newPage();
   const hand = new Hand(page);
   await firstAccount(hand, server.url);
   await hand.link('New site');
@@ -146,7 +145,7 @@ test('on a phone the first figure stands after a handful of acts', async ({ brow
   await hand.type(page.getByLabel('Where it is'), '45.2, -92.6');
   await hand.button(/Make the site/);
   await page.waitForURL(/\/setout/);
-  await context.close();
+  await page.context().close();
 });
 
 test('a pour is copied, cut, called off and archived; a site is archived and removed; another’s lists are taken over', async ({

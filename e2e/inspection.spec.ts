@@ -1,6 +1,16 @@
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, keptHere, logOf, openOwn, openPour, sharedTest, test, visit } from './server.ts';
+import {
+  anotherPage,
+  expect,
+  keptHere,
+  logOf,
+  openOwn,
+  openPour,
+  sharedTest,
+  test,
+  visit,
+} from './server.ts';
 import {
   allSent,
   deskHand,
@@ -171,13 +181,11 @@ sharedTest(
 sharedTest(
   'the same inspection on a phone, by thumb, in under four taps a reading',
   async ({ browser, server }) => {
-    const page = await (
-      await browser.newContext({
-        viewport: { width: 390, height: 844 },
-        hasTouch: true,
-        isMobile: true,
-      })
-    ).newPage();
+    const page = await anotherPage(browser, {
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+      isMobile: true,
+    });
     const { id } = await openOwn(page, server, 'P2', 'check');
     const before = await readElsewhere(page, id, 'P2', ['W', 'E2', 'S', 'N'], 'S/lap');
     const thumb = thumbHand(page);

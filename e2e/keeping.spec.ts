@@ -1,4 +1,5 @@
 import {
+  anotherPage,
   atRest,
   expect,
   keptHere,
@@ -14,17 +15,13 @@ import { allSent } from './walk.ts';
 
 /** Nothing acknowledged is lost, nothing entered offline is lost or doubled, two devices see each other. */
 
-test.use({ serviceWorkers: 'allow' });
-
 test('two browsers at once see each other’s entries without a reload', async ({
   page,
   server,
   browser,
 }) => {
   const id = await openPour(page, server, 'P4', 'check');
-  const other = await (
-    await browser.newContext({ viewport: { width: 390, height: 844 } })
-  ).newPage();
+  const other = await anotherPage(browser, { viewport: { width: 390, height: 844 } });
   await signIn(other, server, 'T. Oakes');
   await visit(other, `${server.url}/pours/${id}/check?run=R&check=R/braced`);
   await expect(page.getByText(/^0 of \d+ read$/).first()).toBeVisible();
@@ -68,66 +65,6 @@ test('two browsers at once see each other’s entries without a reload', async (
   expect(log.map((e) => e.kind).sort()).toEqual(['mark', 'mark', 'note']);
 });
 
-test('ten entries made without signal, with a reload in between, arrive exactly once', async ({
-  page,
-  server,
-  context,
-}) => {
-  const id = await openPour(page, server, 'P4', 'pour');
-  await keptHere(page, id);
-  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
-  await context.setOffline(true);
-  const note = async (n: number) => {
-    await page.getByRole('button', { name: 'Note' }).click();
-    await page.getByLabel('What happened').fill(`Without signal ${n}`);
-    await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
-    await expect(page.getByRole('dialog')).toBeHidden();
-  };
-  for (let n = 1; n <= 5; n += 1) await note(n);
-  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
-  await page.reload();
-  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
-  for (let n = 6; n <= 10; n += 1) await note(n);
-  await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '10');
-  await context.setOffline(false);
-  await allSent(page);
-  const texts = (await logOf(page, id)).map((e) => e.body.text);
-  expect(texts).toEqual(Array.from({ length: 10 }, (_, i) => `Without signal ${i + 1}`));
-});
-
-test('a page that was on its way while the worker took charge is kept for a reload without signal like any other', async ({
-  page,
-  server,
-  context,
-}) => {
-  // The first page asks for its worker only once the second is on its way, and the second comes
-  // only once the worker is in charge.
-  await page.addInitScript(() => {
-    if (location.pathname !== '/') return;
-    const late = (...asked: Parameters<ServiceWorkerContainer['register']>) =>
-      new Promise((r) => {
-        addEventListener('beforeunload', () => {
-          r(ServiceWorkerContainer.prototype.register.apply(navigator.serviceWorker, asked));
-        });
-      });
-    Object.defineProperty(navigator.serviceWorker, 'register', { value: late });
-  });
-  await signIn(page, server);
-  const id = await pourId(page, 'P4');
-  await page.route('**/pour', async (route) => {
-    const worker = context.serviceWorkers()[0] ?? (await context.waitForEvent('serviceworker'));
-    await expect
-      .poll(() => worker.evaluate<unknown>('registration.active?.state'))
-      .toBe('activated');
-    await route.continue();
-  });
-  await page.goto(`${server.url}/pours/${id}/pour`);
-  await keptHere(page, id, 'as it came');
-  await context.setOffline(true);
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
-});
-
 test('the server is killed between two entries and nothing acknowledged is lost', async ({
   page,
   server,
@@ -140,7 +77,7 @@ test('the server is killed between two entries and nothing acknowledged is lost'
     await expect(page.getByRole('dialog')).toBeHidden();
   };
   await note('Before the kill');
-  await allSent(page);
+  await expect.poll(async () => (await logOf(page, id)).length).toBe(1);
   await server.stop('SIGKILL');
   await note('While it was down');
   await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '1');
@@ -190,33 +127,7 @@ test('a device that has no room left says so, stays where it is, and takes the e
   expect((await logOf(page, id)).map((e) => e.kind)).toEqual(['reading']);
 });
 
-test('what was changed on the plan stands when the signal goes right after it, and after a reload', async ({
-  page,
-  server,
-  context,
-}) => {
-  const id = await openPour(page, server, 'P4', 'plan');
-  await keptHere(page, id);
-  const kept = () =>
-    page.evaluate(async (p) => {
-      const answer = await caches.match(`/api/pours/${p}`);
-      const record = (await answer?.json()) as
-        { pour: { settings: { wasteRatio: number } } } | undefined;
-      return record?.pour.settings.wasteRatio;
-    }, id);
-  expect(await kept()).toBe(0.04);
-  await workedOut(page);
-  await page.getByRole('button', { name: 'More: waste in 100' }).click();
-  await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
-  // Read once more by itself, so that it is kept too.
-  await expect.poll(kept).toBe(0.05);
-  await context.setOffline(true);
-  await page.reload();
-  await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
-});
-
-test('an older answer that comes late puts nothing back', async ({ server, browser }) => {
-  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+test('an older answer that comes late puts nothing back', async ({ page, server }) => {
   await signIn(page, server);
   const id = await pourId(page, 'P4');
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
@@ -244,4 +155,93 @@ test('an older answer that comes late puts nothing back', async ({ server, brows
   await (await late).finished();
   await atRest(page);
   await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
+});
+
+test.describe('with a worker that keeps the app', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('ten entries made without signal, with a reload in between, arrive exactly once', async ({
+    page,
+    server,
+    context,
+  }) => {
+    const id = await openPour(page, server, 'P4', 'pour');
+    await keptHere(page, id);
+    await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
+    await context.setOffline(true);
+    const note = async (n: number) => {
+      await page.getByRole('button', { name: 'Note' }).click();
+      await page.getByLabel('What happened').fill(`Without signal ${n}`);
+      await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
+      await expect(page.getByRole('dialog')).toBeHidden();
+    };
+    for (let n = 1; n <= 5; n += 1) await note(n);
+    await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
+    await page.reload();
+    await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');
+    for (let n = 6; n <= 10; n += 1) await note(n);
+    await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '10');
+    await context.setOffline(false);
+    await allSent(page);
+    const texts = (await logOf(page, id)).map((e) => e.body.text);
+    expect(texts).toEqual(Array.from({ length: 10 }, (_, i) => `Without signal ${i + 1}`));
+  });
+
+  test('a page that was on its way while the worker took charge is kept for a reload without signal like any other', async ({
+    page,
+    server,
+    context,
+  }) => {
+    // The first page asks for its worker only once the second is on its way, and the second comes
+    // only once the worker is in charge.
+    await page.addInitScript(() => {
+      if (location.pathname !== '/') return;
+      const late = (...asked: Parameters<ServiceWorkerContainer['register']>) =>
+        new Promise((r) => {
+          addEventListener('beforeunload', () => {
+            r(ServiceWorkerContainer.prototype.register.apply(navigator.serviceWorker, asked));
+          });
+        });
+      Object.defineProperty(navigator.serviceWorker, 'register', { value: late });
+    });
+    await signIn(page, server);
+    const id = await pourId(page, 'P4');
+    await page.route('**/pour', async (route) => {
+      const worker = context.serviceWorkers()[0] ?? (await context.waitForEvent('serviceworker'));
+      await expect
+        .poll(() => worker.evaluate<unknown>('registration.active?.state'))
+        .toBe('activated');
+      await route.continue();
+    });
+    await page.goto(`${server.url}/pours/${id}/pour`);
+    await keptHere(page, id);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
+  });
+
+  test('what was changed on the plan stands when the signal goes right after it, and after a reload', async ({
+    page,
+    server,
+    context,
+  }) => {
+    const id = await openPour(page, server, 'P4', 'plan');
+    await keptHere(page, id);
+    const kept = () =>
+      page.evaluate(async (p) => {
+        const answer = await caches.match(`/api/pours/${p}`);
+        const record = (await answer?.json()) as
+          { pour: { settings: { wasteRatio: number } } } | undefined;
+        return record?.pour.settings.wasteRatio;
+      }, id);
+    expect(await kept()).toBe(0.04);
+    await workedOut(page);
+    await page.getByRole('button', { name: 'More: waste in 100' }).click();
+    await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
+    // Read once more by itself, so that it is kept too.
+    await expect.poll(kept).toBe(0.05);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.locator('.bench')).toContainText('waste, 5 in 100');
+  });
 });

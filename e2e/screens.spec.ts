@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import type { PourAnswer } from '../contract/index.ts';
 import { openScreen, violations } from './axe.ts';
 import {
+  anotherPage,
   type DemoServer,
   expect,
   logOf,
@@ -132,9 +133,10 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   browser,
   server,
 }) => {
-  const page = await (
-    await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
-  ).newPage();
+  const page = await anotherPage(browser, {
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
   await openOwn(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const key = (name: string) => page.locator('.bench').getByRole('button', { name, exact: true });
   for (const name of ['1', '2', '7/8', 'Back']) {
@@ -332,7 +334,7 @@ test('a broken site file names where it is wrong and stores nothing', async ({ p
 });
 
 test('a plan written over by somebody else is shown, not lost', async ({ server, browser }) => {
-  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const page = await anotherPage(browser);
   await signIn(page, server);
   const id = (await ownSite(page, server, 'quillback')).pourOf('P4');
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
@@ -343,7 +345,7 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   );
   await visit(page, `${server.url}/pours/${id}/plan`);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
-  const other = await (await browser.newContext()).newPage();
+  const other = await anotherPage(browser);
   await signIn(other, server);
   await visit(other, `${server.url}/pours/${id}/plan`);
   await workedOut(other);
@@ -369,8 +371,8 @@ test('a fault in one part of a screen leaves the other parts, the stations and t
   browser,
   server,
 }) => {
-  // The answer is put in the way of the page itself: a service worker would ask for it behind its back.
-  const page = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  // A page of its own: the forecast must not have been read before.
+  const page = await anotherPage(browser);
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   // A forecast that is none, for the chart alone: two days of it are asked for, and twelve hours for the rail.

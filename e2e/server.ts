@@ -1,4 +1,11 @@
-import { type BrowserContext, expect, test as base, type Page } from '@playwright/test';
+import {
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  expect,
+  test as base,
+  type Page,
+} from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
@@ -98,7 +105,7 @@ async function withDemo(worker: number, use: (server: DemoServer) => Promise<voi
 }
 /**
  * At rest a page fetches all that is not open yet, two hundred files: half of what reading it takes.
- * Here it only does so where a service worker is let in, or where a test opens a browser of its own.
+ * Here it does so only where a test opens a browser by itself, to see just that.
  */
 async function neverAtRest(context: BrowserContext): Promise<void> {
   await context.addInitScript(() => {
@@ -107,11 +114,20 @@ async function neverAtRest(context: BrowserContext): Promise<void> {
   });
 }
 const unrested = base.extend({
-  context: async ({ context, serviceWorkers }, use) => {
-    if (serviceWorkers === 'block') await neverAtRest(context);
+  context: async ({ context }, use) => {
+    await neverAtRest(context);
     await use(context);
   },
 });
+/** Another device in the same test: it knows nothing of the first. */
+export async function anotherPage(
+  browser: Browser,
+  options: BrowserContextOptions = {},
+): Promise<Page> {
+  const context = await browser.newContext(options);
+  await neverAtRest(context);
+  return context.newPage();
+}
 export const test = unrested.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
@@ -136,10 +152,9 @@ export const sharedTest = base.extend<
   ],
   sharedPage: [
     async ({ browser }, use) => {
-      const context = await browser.newContext({ viewport: DESK, serviceWorkers: 'block' });
-      await neverAtRest(context);
-      await use(await context.newPage());
-      await context.close();
+      const page = await anotherPage(browser, { viewport: DESK, serviceWorkers: 'block' });
+      await use(page);
+      await page.context().close();
     },
     { scope: 'worker' },
   ],
@@ -330,36 +345,27 @@ export async function forward(page: Page, minutes: number): Promise<void> {
 }
 
 /**
- * Waits until a service worker is in charge and keeps who is signed in and the pour, then visits
- * once more: from here the page goes on without signal.
+ * Waits until a service worker is in charge and keeps who is signed in and the pour: from here the
+ * page goes on without signal.
  */
-export async function keptHere(
-  page: Page,
-  pour: string,
-  visit: 'once more' | 'as it came' = 'once more',
-): Promise<void> {
+export async function keptHere(page: Page, pour: string): Promise<void> {
   // Polled from here: what waits inside the page takes a promise for a yes.
-  const kept = () =>
-    expect
-      .poll(
-        () =>
-          page.evaluate(async (id) => {
-            const state = navigator.serviceWorker.controller?.state ?? 'none';
-            const paths = (await (await caches.open('api')).keys()).map(
-              (r) => new URL(r.url).pathname,
-            );
-            return [
-              state,
-              ...['/api/session', `/api/pours/${id}`].map((path) =>
-                paths.includes(path) ? 'kept' : `without ${path}`,
-              ),
-            ].join(', ');
-          }, pour),
-        { timeout: 60_000, intervals: [200] },
-      )
-      .toBe('activated, kept, kept');
-  await kept();
-  if (visit === 'as it came') return;
-  await page.reload();
-  await kept();
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async (id) => {
+          const state = navigator.serviceWorker.controller?.state ?? 'none';
+          const paths = (await (await caches.open('api')).keys()).map(
+            (r) => new URL(r.url).pathname,
+          );
+          return [
+            state,
+            ...['/api/session', `/api/pours/${id}`].map((path) =>
+              paths.includes(path) ? 'kept' : `without ${path}`,
+            ),
+          ].join(', ');
+        }, pour),
+      { timeout: 60_000, intervals: [200] },
+    )
+    .toBe('activated, kept, kept');
 }

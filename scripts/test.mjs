@@ -89,16 +89,7 @@ async function browser() {
 
 fs.mkdirSync('test-results', { recursive: true });
 const read = (file) => (fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null);
-// Two lanes for two cores, of about the same length.
-await Promise.all([
-  unit('Jest of the screens', ['components']),
-  lane(
-    () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
-    () => unit('Jest of the server', ['server']),
-  ),
-]);
-await Promise.all([
-  browser(),
+const checks = () =>
   lane(
     () => check('Lock file', ['scripts/lockcheck.mjs']),
     () => check('First load', ['scripts/first-load.mjs']),
@@ -108,8 +99,18 @@ await Promise.all([
     () => check('Rooms', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', ...ROOMS]),
     () => check('Unused', ['node_modules/knip/bin/knip.js', '--no-config-hints']),
     () => check('Format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.']),
-  ),
-]);
+  );
+// Two cores: the screens on one, all else on the other; the checks begin on the one that is free
+// first, and go on in what the browser leaves.
+const screens = unit('Jest of the screens', ['components']);
+const checked = screens.then(checks);
+await lane(
+  () => unit('Jest of the core', ['core', 'contract', 'bench', 'web']),
+  () => unit('Jest of the server', ['server']),
+);
+await screens;
+await browser();
+await checked;
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);
