@@ -97,19 +97,19 @@ describe('every calculation', () => {
   test.each([
     ['kestrel', 'K1', /\d (ft|in(?! 100)|psi|psf|yd³|°F|mph|lb)\b/],
     ['quillback', 'P2', /\d (mm|m³|MPa|kPa|°C|km\/h)(?![\w/])/],
-  ] as const)(
-    'opens on %s with its working, in the units of that site',
-    async (file, code, foreign) => {
-      expect(ids.length).toBeGreaterThan(40);
-      for (const id of ids) {
-        open(id, { file, code });
-        expect([id, screen.getAllByRole('heading', { name: 'Working' }).length]).toEqual([id, 1]);
-        if (document.querySelector('[data-waiting]')) await example();
-        expect([id, result() !== '']).toEqual([id, true]);
-        const words = document.querySelector('[data-result]')?.textContent ?? '';
-        expect([id, foreign.exec(words)?.[0]]).toEqual([id, undefined]);
-        cleanup();
-      }
-    },
-  );
+  ] as const)('opens on %s with its working, in the units of that site', (file, code, foreign) => {
+    expect(ids.length).toBeGreaterThan(40);
+    for (const id of ids) {
+      open(id, { file, code });
+      // By its words alone: to ask for roles is most of a hundred times anew.
+      const working = screen.getAllByText('Working').filter((el) => /^H\d$/.test(el.tagName));
+      expect([id, working.length]).toEqual([id, 1]);
+      if (document.querySelector('[data-waiting]'))
+        fireEvent.click(screen.getByText('Try it with an example'));
+      expect([id, result() !== '']).toEqual([id, true]);
+      const words = document.querySelector('[data-result]')?.textContent ?? '';
+      expect([id, foreign.exec(words)?.[0]]).toEqual([id, undefined]);
+      cleanup();
+    }
+  });
 });
