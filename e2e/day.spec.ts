@@ -4,7 +4,7 @@ import { replay } from '../core/log/state.ts';
 import { viewOf } from '../core/view/pour-view.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
 import { verifyExport } from '../server/log/chain.ts';
-import { anotherPage, forward, logOf, pourId, signIn, test, visit } from './server.ts';
+import { anotherPage, forward, gone, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
 /**
@@ -55,7 +55,6 @@ async function waitForLoad(page: Page, id: string, load: string): Promise<void> 
 }
 
 const dialog = (page: Page) => page.getByRole('dialog');
-const gone = (page: Page) => expect(dialog(page)).toBeHidden();
 
 /** A load at the gate, from what the plant says of it; its slump by the keys of the pad. Answers the presses. */
 async function atTheGate(page: Page, n: number, slump: string[], hotF?: string): Promise<number> {

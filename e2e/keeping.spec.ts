@@ -2,6 +2,7 @@ import {
   anotherPage,
   atRest,
   expect,
+  gone,
   keptHere,
   logOf,
   openPour,
@@ -74,7 +75,7 @@ test('the server is killed between two entries and nothing acknowledged is lost'
     await page.getByRole('button', { name: 'Note' }).click();
     await page.getByLabel('What happened').fill(text);
     await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
-    await expect(page.getByRole('dialog')).toBeHidden();
+    await gone(page);
   };
   await note('Before the kill');
   await expect.poll(async () => (await logOf(page, id)).length).toBe(1);
@@ -173,7 +174,7 @@ test.describe('with a worker that keeps the app', () => {
       await page.getByRole('button', { name: 'Note' }).click();
       await page.getByLabel('What happened').fill(`Without signal ${n}`);
       await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
-      await expect(page.getByRole('dialog')).toBeHidden();
+      await gone(page);
     };
     for (let n = 1; n <= 5; n += 1) await note(n);
     await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '5');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
-import { expect, forward, logOf, pourId, signIn, test } from './server.ts';
+import { expect, forward, gone, logOf, pourId, signIn, test } from './server.ts';
 import {
   allSent,
   inspect,
@@ -121,7 +121,7 @@ test('K1 of the creamery from drawing to report, in metric', async ({ page, serv
     await page.getByRole('button', { name: 'Read temperature' }).first().click();
     await page.getByRole('dialog').getByLabel(/^Read/).fill(c);
     await page.getByRole('button', { name: 'Log temperature' }).click();
-    await expect(page.getByRole('dialog')).toBeHidden();
+    await gone(page);
   };
   await temperature('14');
   await expect(page.getByText(/Forms stay on until/).first()).toBeVisible();

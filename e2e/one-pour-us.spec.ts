@@ -1,4 +1,4 @@
-import { expect, forward, logOf, pourId, signIn, test, visit, workedOut } from './server.ts';
+import { expect, forward, gone, logOf, pourId, signIn, test, visit, workedOut } from './server.ts';
 import { allSent, place, placedElsewhere, takeLoad, truckEmpty } from './walk.ts';
 
 test('P1 of the clinic shows its whole record, and takes a failed reading, its fix and the re-reading', async ({
@@ -129,7 +129,7 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('button', { name: 'Note' }).click();
   await page.getByLabel('What happened').fill('Wrong pour');
   await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await gone(page);
   await page.keyboard.press('z');
   await expect(page.getByText(/Taken back: your last note/)).toBeVisible();
   await allSent(page);

@@ -5,6 +5,7 @@ import {
   anotherPage,
   type DemoServer,
   expect,
+  gone,
   logOf,
   openOwn,
   openPour,
@@ -241,7 +242,7 @@ test('keys walk the stations, do the next line, and keep still while a field has
   await page.getByLabel(/Wind/).fill('2');
   await expect(page).toHaveURL(/\/pour\?sheet=weather$/);
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await gone(page);
   await page.keyboard.press('1');
   await expect(page.getByRole('heading', { name: 'R', exact: true })).toBeVisible();
   await page.keyboard.press('n');

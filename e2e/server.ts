@@ -286,6 +286,13 @@ export async function atRest(page: Page): Promise<void> {
 }
 
 /**
+ * Waits until no sheet is open. An expectation would describe the page each time it does not hold
+ * yet, and sheets close by the hundred.
+ */
+export const gone = (page: Page): Promise<void> =>
+  page.getByRole('dialog').waitFor({ state: 'hidden' });
+
+/**
  * What is worked out beside the page stands on How much: coming, it moves all that is under it down,
  * away from a press that is on its way.
  */

@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { checkList } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import { demoPour } from '../core/testdata/demo.ts';
-import { forward } from './server.ts';
+import { forward, gone } from './server.ts';
 
 /** The walk through one pour, by the real interface: used in US and in metric. */
 
@@ -285,7 +285,7 @@ export async function takeLoad(
   await page.getByRole('button', { name: 'Slump', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Reading', { exact: true }).fill(slump);
   await page.getByRole('dialog').getByLabel('Reading', { exact: true }).press('Enter');
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await gone(page);
 }
 
 export async function place(
@@ -306,7 +306,7 @@ export async function place(
     .getByRole('dialog')
     .getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true })
     .click();
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await gone(page);
 }
 
 /** Runs that somebody else has filled meanwhile, one after another: they come into the log from another device. */
@@ -336,5 +336,5 @@ export async function placedElsewhere(page: Page, id: string, runs: string[]): P
 export async function truckEmpty(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Truck is empty' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('dialog')).toBeHidden();
+  await gone(page);
 }
