@@ -4,7 +4,7 @@ import { replay } from '../core/log/state.ts';
 import { viewOf } from '../core/view/pour-view.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
 import { verifyExport } from '../server/log/chain.ts';
-import { anotherPage, forward, gone, logOf, pourId, signIn, test, visit } from './server.ts';
+import { forward, gone, logOf, pourId, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
 /**
@@ -110,7 +110,7 @@ async function note(page: Page, text: string): Promise<void> {
 test.use({ serviceWorkers: 'allow' });
 
 test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal and two dead servers', async ({
-  browser,
+  anotherPage,
   page,
   server,
 }) => {
@@ -119,8 +119,8 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   const id = await pourId(page, 'P2');
   await moveFirstLoad(page, id);
   // The desk has no worker; it hears of all the rest does.
-  const desk = await anotherPage(browser, { serviceWorkers: 'block' });
-  const phone = await anotherPage(browser, { viewport: { width: 390, height: 844 } });
+  const desk = await anotherPage({ serviceWorkers: 'block' });
+  const phone = await anotherPage({ viewport: { width: 390, height: 844 } });
   await signIn(desk, server, 'T. Oakes');
   await signIn(phone, server, 'T. Oakes');
 
@@ -235,8 +235,6 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   await expect(desk.getByText(/^All placed at/)).toBeVisible();
 
   await seenAtTheEnd(page, id);
-  await desk.context().close();
-  await phone.context().close();
 });
 
 /** Every entry once, in one chain, and the totals of what leaves the server are the core's. */

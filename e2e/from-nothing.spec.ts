@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { anotherPage, expect, testFromNothing as test, visit } from './server.ts';
+import { expect, testFromNothing as test, visit } from './server.ts';
 
 /** Whoever begins has an empty folder and no file. */
 
@@ -122,8 +122,11 @@ test('account, site, two pours, a colleague, an inspector, a reading and an orde
   expect(hand.presses).toBeLessThan(120);
 });
 
-test('on a phone the first figure stands after a handful of acts', async ({ browser, server }) => {
-  const page = await anotherPage(browser, {
+test('on a phone the first figure stands after a handful of acts', async ({
+  anotherPage,
+  server,
+}) => {
+  const page = await anotherPage({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     locale: 'en-US',
@@ -145,7 +148,6 @@ test('on a phone the first figure stands after a handful of acts', async ({ brow
   await hand.type(page.getByLabel('Where it is'), '45.2, -92.6');
   await hand.button(/Make the site/);
   await page.waitForURL(/\/setout/);
-  await page.context().close();
 });
 
 test('a pour is copied, cut, called off and archived; a site is archived and removed; another’s lists are taken over', async ({

@@ -1,7 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
 import {
-  anotherPage,
   expect,
   gone,
   keptHere,
@@ -181,8 +180,8 @@ sharedTest(
 
 sharedTest(
   'the same inspection on a phone, by thumb, in under four taps a reading',
-  async ({ browser, server }) => {
-    const page = await anotherPage(browser, {
+  async ({ anotherPage, server }) => {
+    const page = await anotherPage({
       viewport: { width: 390, height: 844 },
       hasTouch: true,
       isMobile: true,

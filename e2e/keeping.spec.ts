@@ -1,5 +1,4 @@
 import {
-  anotherPage,
   atRest,
   expect,
   gone,
@@ -19,10 +18,10 @@ import { allSent } from './walk.ts';
 test('two browsers at once see each other’s entries without a reload', async ({
   page,
   server,
-  browser,
+  anotherPage,
 }) => {
   const id = await openPour(page, server, 'P4', 'check');
-  const other = await anotherPage(browser, { viewport: { width: 390, height: 844 } });
+  const other = await anotherPage({ viewport: { width: 390, height: 844 } });
   await signIn(other, server, 'T. Oakes');
   await visit(other, `${server.url}/pours/${id}/check?run=R&check=R/braced`);
   await expect(page.getByText(/^0 of \d+ read$/).first()).toBeVisible();

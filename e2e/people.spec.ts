@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { createHash, X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { anotherPage, expect, keptHere, logOf, pourId, signIn, test, visit } from './server.ts';
+import { expect, keptHere, logOf, pourId, signIn, test, visit } from './server.ts';
 
 /** The scripts of a station, by their addresses. */
 function scriptsOf(station: string): string[] {
@@ -25,7 +25,7 @@ function scriptsOf(station: string): string[] {
 test('a foreman adds a hand, who signs in, changes their PIN, and is signed out when they are locked', async ({
   page,
   server,
-  browser,
+  anotherPage,
 }) => {
   await signIn(page, server);
   await page.getByRole('button', { name: 'I. Brandvold' }).click();
@@ -41,7 +41,7 @@ test('a foreman adds a hand, who signs in, changes their PIN, and is signed out 
   const line = page.getByRole('button', { name: /K\. Aldous/ });
   await expect(line).toContainText('never signed in');
 
-  const other = await anotherPage(browser);
+  const other = await anotherPage();
   await visit(other, server.url);
   await other.getByLabel('Name').fill('K. Aldous');
   await other.getByLabel('PIN').fill('1234');

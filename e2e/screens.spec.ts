@@ -2,7 +2,6 @@ import type { Page } from '@playwright/test';
 import type { PourAnswer } from '../contract/index.ts';
 import { openScreen, violations } from './axe.ts';
 import {
-  anotherPage,
   type DemoServer,
   expect,
   gone,
@@ -134,10 +133,10 @@ for (const [what, { paths, pressed }] of Object.entries(CHECKED)) {
 }
 
 test('on a phone a reading is taken with the keys of the pad, none under the edge of the screen', async ({
-  browser,
+  anotherPage,
   server,
 }) => {
-  const page = await anotherPage(browser, {
+  const page = await anotherPage({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
   });
@@ -263,6 +262,8 @@ test('anything with a name is found by its words, by key or press', async ({ pag
   await field.fill('question 7');
   await page.getByRole('button', { name: /^Question 7/ }).click();
   await expect(page.getByRole('dialog')).toContainText('Detail 6 draws bars on both faces');
+  // From here it hears keys.
+  await expect(page.getByLabel('Answer')).toBeFocused();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Find anything' }).click();
   await field.fill('zebra');
@@ -337,8 +338,8 @@ test('a broken site file names where it is wrong and stores nothing', async ({ p
   await expect(page.getByRole('button', { name: /Yard/ })).toBeVisible();
 });
 
-test('a plan written over by somebody else is shown, not lost', async ({ server, browser }) => {
-  const page = await anotherPage(browser);
+test('a plan written over by somebody else is shown, not lost', async ({ server, anotherPage }) => {
+  const page = await anotherPage();
   await signIn(page, server);
   const id = (await ownSite(page, server, 'quillback')).pourOf('P4');
   const old = await page.evaluate(async (p) => (await fetch(`/api/pours/${p}`)).text(), id);
@@ -349,7 +350,7 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
   );
   await visit(page, `${server.url}/pours/${id}/plan`);
   await expect(page.locator('.bench')).toContainText('waste, 4 in 100');
-  const other = await anotherPage(browser);
+  const other = await anotherPage();
   await signIn(other, server);
   await visit(other, `${server.url}/pours/${id}/plan`);
   await workedOut(other);
@@ -372,11 +373,11 @@ test('a plan written over by somebody else is shown, not lost', async ({ server,
 });
 
 test('a fault in one part of a screen leaves the other parts, the stations and the log working', async ({
-  browser,
+  anotherPage,
   server,
 }) => {
   // A page of its own: the forecast must not have been read before.
-  const page = await anotherPage(browser);
+  const page = await anotherPage();
   await signIn(page, server);
   const id = await pourId(page, 'P2');
   // A forecast that is none, for the chart alone: two days of it are asked for, and twelve hours for the rail.

@@ -113,21 +113,27 @@ async function neverAtRest(context: BrowserContext): Promise<void> {
     window.requestIdleCallback = (then, options) => (options ? atRest(then, options) : 0);
   });
 }
-const unrested = base.extend({
-  context: async ({ context }, use) => {
-    await neverAtRest(context);
-    await use(context);
-  },
-});
-/** Another device in the same test: it knows nothing of the first. */
-export async function anotherPage(
-  browser: Browser,
-  options: BrowserContextOptions = {},
-): Promise<Page> {
+async function pageOf(browser: Browser, options?: BrowserContextOptions): Promise<Page> {
   const context = await browser.newContext(options);
   await neverAtRest(context);
   return context.newPage();
 }
+const unrested = base.extend<{ anotherPage: (options?: BrowserContextOptions) => Promise<Page> }>({
+  context: async ({ context }, use) => {
+    await neverAtRest(context);
+    await use(context);
+  },
+  // Another device in the same test: it knows nothing of the first, and goes with the test.
+  anotherPage: async ({ browser }, use) => {
+    const pages: Page[] = [];
+    await use(async (options) => {
+      const page = await pageOf(browser, options);
+      pages.push(page);
+      return page;
+    });
+    for (const page of pages) await page.context().close();
+  },
+});
 export const test = unrested.extend<{ server: DemoServer }>({
   // oxlint-disable-next-line no-empty-pattern -- Playwright wants the pattern
   server: async ({}, use, { parallelIndex }) => {
@@ -139,7 +145,7 @@ export const test = unrested.extend<{ server: DemoServer }>({
  * into it costs more than most of them. Such a test works on a site of its own (`openOwn`), or only
  * looks; it leaves the clock alone. After a test that fails, Playwright begins with new ones.
  */
-export const sharedTest = base.extend<
+export const sharedTest = unrested.extend<
   { server: DemoServer },
   { sharedServer: DemoServer; sharedPage: Page }
 >({
@@ -152,7 +158,7 @@ export const sharedTest = base.extend<
   ],
   sharedPage: [
     async ({ browser }, use) => {
-      const page = await anotherPage(browser, { viewport: DESK, serviceWorkers: 'block' });
+      const page = await pageOf(browser, { viewport: DESK, serviceWorkers: 'block' });
       await use(page);
       await page.context().close();
     },
