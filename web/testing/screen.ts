@@ -43,7 +43,11 @@ globalThis.Worker = SilentWorker as unknown as typeof Worker;
  * What is hidden is hidden by style sheets, which are not read here: to ask for the style of every
  * element above each that is looked for takes a fifth of these tests, and tells nothing.
  */
-configure({ defaultHidden: true });
+configure({
+  defaultHidden: true,
+  // A host may take the cores for half a minute: what is looked for comes all the same.
+  asyncUtilTimeout: 40_000,
+});
 
 /**
  * So an element's own style is all there is to be told of it; asking jsdom takes a tenth of these
