@@ -23,7 +23,25 @@ export interface DemoPour {
   plant: Plant;
 }
 
+/** Nothing of it can be changed: whoever wants another pour makes one of it. */
+function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const part of Object.values(value)) frozen(part);
+  }
+  return value;
+}
+
+/** Read once: most tests begin with a demo pour, and to read a site is the longest part of many. */
+const read = new Map<string, DemoPour>();
 export function demoPour(file: 'quillback' | 'kestrel', code: string): DemoPour {
+  const key = `${file} ${code}`;
+  const known = read.get(key) ?? frozen(readPour(file, code));
+  read.set(key, known);
+  return known;
+}
+
+function readPour(file: 'quillback' | 'kestrel', code: string): DemoPour {
   const raw = JSON.parse(
     fs.readFileSync(path.resolve(import.meta.dirname, `../../demo/sites/${file}.json`), 'utf8'),
   ) as Record<'mixes' | 'plants' | 'pours', unknown[]>;
