@@ -4,6 +4,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { expect, keptHere, logOf, pourId, signIn, test, visit } from './server.ts';
 
+/** People come and go, and a phone comes in over plain http. */
+
 /** The scripts of a station, by their addresses. */
 function scriptsOf(station: string): string[] {
   const manifest = JSON.parse(fs.readFileSync('dist/web/.vite/manifest.json', 'utf8')) as Record<
@@ -19,8 +21,6 @@ function scriptsOf(station: string): string[] {
   see(`web/stages/${station}/page.tsx`);
   return [...seen].map((key) => `/${manifest[key]?.file ?? key}`);
 }
-
-/** People come and go, and a phone comes in over plain http. */
 
 test('a foreman adds a hand, who signs in, changes their PIN, and is signed out when they are locked', async ({
   page,

@@ -136,10 +136,7 @@ test('on a phone a reading is taken with the keys of the pad, none under the edg
   anotherPage,
   server,
 }) => {
-  const page = await anotherPage({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-  });
+  const page = await anotherPage({ viewport: { width: 390, height: 844 }, hasTouch: true });
   await openOwn(page, server, 'P4', 'check?run=R&check=R/cover-inside&place=0');
   const key = (name: string) => page.locator('.bench').getByRole('button', { name, exact: true });
   for (const name of ['1', '2', '7/8', 'Back']) {
