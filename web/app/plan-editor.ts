@@ -27,10 +27,10 @@ export interface PlanEditing {
   start: () => void;
   stop: () => void;
   /**
-   * Does one act, or one made of the plan as it stands at that moment; false, with a message, when
-   * the plan does not allow it.
+   * Does one act, or one made of the plan as it stands at that moment, which may be later than what
+   * is drawn; false, with a message, when the plan does not allow it, and without when there is none.
    */
-  apply: (edit: PlanEdit | ((now: Drawn) => PlanEdit)) => boolean;
+  apply: (edit: PlanEdit | ((now: Drawn) => PlanEdit | null)) => boolean;
   /** Takes over a whole drawing made elsewhere (a file brought in), as one act. */
   replace: (next: Drawn) => void;
   undo: () => void;
@@ -152,6 +152,7 @@ function planActs(
     if (!tools || !record || !w || !before) return false;
     try {
       const act = typeof edit === 'function' ? edit(before) : edit;
+      if (act === null) return false;
       w.act(tools.applyEdit(record.site, before, act), read, record.siteVersion);
       return true;
     } catch (e) {

@@ -4,6 +4,19 @@ import type { FormSystem, Opening, Run, Spot } from '#core/model';
 /** A list of the plan that is edited item by item, by id. */
 type ObjectList = 'pads' | 'piers' | 'plates' | 'anchors' | 'embeds' | 'points';
 
+interface Change<List extends ObjectList> {
+  do: 'change';
+  list: List;
+  id: string;
+  change: Partial<Drawn[List][number]>;
+}
+
+/** An opening as somebody saw it: others of its run may have come or gone since. */
+interface SeenOpening {
+  index: number;
+  opening: Opening;
+}
+
 /** One act on the plan. */
 export type PlanEdit =
   | { do: 'moveNode'; id: string; to: Spot }
@@ -31,8 +44,12 @@ export type PlanEdit =
       >;
     }
   | { do: 'putOpening'; id: string; index: number | null; opening: Opening }
-  | { do: 'removeOpening'; id: string; index: number }
+  /** Some of what an opening is, as it was seen at its place; the rest stays as it stands by now. */
+  | { do: 'changeOpening'; id: string; seen: SeenOpening; change: Partial<Opening> }
+  | { do: 'removeOpening'; id: string; seen: SeenOpening }
   | { do: 'put'; list: ObjectList; item: Drawn[ObjectList][number]; pour?: string | null }
+  /** Some of what a thing is; the rest stays as it stands by now, which may be later than what was seen. */
+  | { [List in ObjectList]: Change<List> }[ObjectList]
   | { do: 'remove'; list: ObjectList; id: string }
   | {
       do: 'putType';

@@ -21,6 +21,7 @@ import {
 import { withDrawn, type Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import {
+  changeItem,
   confirm,
   moveToPour,
   putItem,
@@ -32,7 +33,13 @@ import {
   setForms,
 } from './lists.ts';
 import { joinNodes, moved, runNamed, setAngle, setLength } from './nodes.ts';
-import { putOpening, setRunIn, withOpeningsAtTop } from './openings.ts';
+import {
+  changeOpening,
+  putOpening,
+  removeOpening,
+  setRunIn,
+  withOpeningsAtTop,
+} from './openings.ts';
 import { addRun, removeElement } from './runs.ts';
 import { splitRun } from './split-run.ts';
 
@@ -51,9 +58,10 @@ const ACTS: { [K in PlanEdit['do']]: (plan: Drawn, e: Extract<PlanEdit, { do: K 
     return setRunIn(plan, e.id, (r) => withOpeningsAtTop(r, { ...r, ...e.change }));
   },
   putOpening,
-  removeOpening: (plan, e) =>
-    setRunIn(plan, e.id, (r) => ({ ...r, openings: r.openings.filter((_, i) => i !== e.index) })),
+  changeOpening,
+  removeOpening,
   put: putItem,
+  change: changeItem,
   remove: removeItem,
   putType: (plan, e) => ({
     ...plan,

@@ -34,6 +34,13 @@ export function putItem(plan: Drawn, e: Of<'put'>): Drawn {
   };
 }
 
+/** Changes some of what a thing is, and leaves the rest as it stands. */
+export function changeItem(plan: Drawn, e: Of<'change'>): Drawn {
+  const list: { id: string }[] = plan[e.list];
+  if (!list.some((x) => x.id === e.id)) refuse(`There is no ${e.id} any more.`);
+  return { ...plan, [e.list]: list.map((x) => (x.id === e.id ? { ...x, ...e.change } : x)) };
+}
+
 export function removeItem(plan: Drawn, e: Of<'remove'>): Drawn {
   if (e.list === 'pads' || e.list === 'piers') return removeElement(plan, e.id);
   const list: { id: string }[] = plan[e.list];

@@ -1,7 +1,10 @@
-import { lengthOf, roundM, type Run } from '#core/model';
+import { lengthOf, type Opening, roundM, type Run } from '#core/model';
 import type { Drawn } from '../drawn.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import { runNamed } from './nodes.ts';
+
+type Of<K extends PlanEdit['do']> = Extract<PlanEdit, { do: K }>;
+type Seen = Of<'removeOpening'>['seen'];
 
 /** The plan with one of its runs changed. */
 export const setRunIn = (plan: Drawn, id: string, change: (r: Run) => Run): Drawn => ({
@@ -14,7 +17,7 @@ export const openingName = (o: { kind: string; mark?: string }): string =>
   `${o.kind}${o.mark ? ` ${o.mark}` : ''}`;
 
 /** Puts an opening in a run, or another in the place of one. An opening cannot leave its wall: it stops at the end. */
-export function putOpening(plan: Drawn, e: Extract<PlanEdit, { do: 'putOpening' }>): Drawn {
+export function putOpening(plan: Drawn, e: Of<'putOpening'>): Drawn {
   const run = runNamed(plan, e.id);
   const room = lengthOf(plan, run) - e.opening.widthM;
   if (room < 0) refuse(`The opening is wider than ${e.id}.`);
@@ -34,6 +37,38 @@ export function putOpening(plan: Drawn, e: Extract<PlanEdit, { do: 'putOpening' 
       e.index === null
         ? [...r.openings, opening]
         : r.openings.map((o, i) => (i === e.index ? opening : o)),
+  }));
+}
+
+const same = (a: Opening, b: Opening): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Where the opening that was seen is by now; -1 when it is gone or no longer as it was seen. */
+const placeOf = (run: Run, seen: Seen): number =>
+  [seen.index, ...run.openings.keys()].find((i) => {
+    const o = run.openings[i];
+    return o !== undefined && same(o, seen.opening);
+  }) ?? -1;
+
+/** Changes some of what an opening is, and leaves the rest as it stands. */
+export function changeOpening(plan: Drawn, e: Of<'changeOpening'>): Drawn {
+  const { openings } = runNamed(plan, e.id);
+  const place = placeOf(runNamed(plan, e.id), e.seen);
+  // Another figure of it may have been given a moment ago: it is still the one at that place.
+  const index = place < 0 ? e.seen.index : place;
+  const is = openings[index];
+  if (!is || openingName(is) !== openingName(e.seen.opening))
+    return refuse(`The ${openingName(e.seen.opening)} of ${e.id} is not there any more.`);
+  return putOpening(plan, { do: 'putOpening', id: e.id, index, opening: { ...is, ...e.change } });
+}
+
+/** Takes away the opening that was seen, and no other that came to its place. */
+export function removeOpening(plan: Drawn, e: Of<'removeOpening'>): Drawn {
+  const place = placeOf(runNamed(plan, e.id), e.seen);
+  if (place < 0)
+    refuse(`The ${openingName(e.seen.opening)} of ${e.id} is gone, or was changed just now.`);
+  return setRunIn(plan, e.id, (r) => ({
+    ...r,
+    openings: r.openings.filter((_, i) => i !== place),
   }));
 }
 

@@ -32,6 +32,12 @@ function dropAct(plan: Drawn, id: string, s: Snapped): PlanEdit | null {
   return { do: 'moveNode', id, to: { xM: s.xM, yM: s.yM } };
 }
 
+/** A node moved by so much. */
+function nudgeAct(plan: Drawn, id: string, dxM: number, dyM: number): PlanEdit | null {
+  const n = plan.nodes.find((x) => x.id === id);
+  return n ? { do: 'moveNode', id, to: { xM: n.xM + dxM, yM: n.yM + dyM } } : null;
+}
+
 /** A pad or pier put on the paper. */
 const standAct = (
   plan: Drawn,
@@ -173,10 +179,9 @@ export function EditLayer({
             if (m) drop(id, m);
           }}
           onNudge={(id, dx, dy, far) => {
-            const n = plan.nodes.find((x) => x.id === id);
             const step = (v.units === 'us' ? 0.0254 : 0.01) * (far ? 12 : 1);
-            if (n)
-              apply({ do: 'moveNode', id, to: { xM: n.xM + dx * step, yM: n.yM + dy * step } });
+            // Of the plan as it stands: keys that are held come faster than it is drawn.
+            apply((now) => nudgeAct(now, id, dx * step, dy * step));
           }}
         />
       )}

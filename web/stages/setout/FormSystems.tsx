@@ -171,11 +171,14 @@ function FormFields({ system: f }: { system: FormSystem }) {
   const { units } = usePour();
   const { apply } = usePlan();
   // Of the plan as it stands: another field may have been changed a moment ago.
-  const set = (c: Partial<FormSystem>) =>
-    apply((now) => ({
-      do: 'putForms',
-      system: { ...(now.formSystems.find((x) => x.mark === f.mark) ?? f), ...c },
-    }));
+  const change = (of: (is: FormSystem) => Partial<FormSystem>) =>
+    apply((now) => {
+      const is = now.formSystems.find((x) => x.mark === f.mark) ?? f;
+      return { do: 'putForms', system: { ...is, ...of(is) } };
+    });
+  const set = (c: Partial<FormSystem>) => change(() => c);
+  const braced = (c: Partial<NonNullable<FormSystem['brace']>>) =>
+    change((is) => ({ brace: is.brace && { ...is.brace, ...c } }));
   const field = (
     label: string,
     quantity: Quantity,
@@ -246,7 +249,7 @@ function FormFields({ system: f }: { system: FormSystem }) {
             className="chip"
             aria-pressed={brace.pushOnly}
             onClick={() => {
-              set({ brace: { ...brace, pushOnly: !brace.pushOnly } });
+              braced({ pushOnly: !brace.pushOnly });
             }}
           >
             they only push
@@ -255,15 +258,11 @@ function FormFields({ system: f }: { system: FormSystem }) {
       </div>
       {brace && (
         <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-          {field('One every', 'M', brace.spacingM, (spacingM) =>
-            set({ brace: { ...brace, spacingM } }),
-          )}
-          {field('Held at', 'M', brace.attachM, (attachM) => set({ brace: { ...brace, attachM } }))}
-          {field('Angle', 'Deg', brace.angleDeg, (angleDeg) =>
-            set({ brace: { ...brace, angleDeg } }),
-          )}
+          {field('One every', 'M', brace.spacingM, (spacingM) => braced({ spacingM }))}
+          {field('Held at', 'M', brace.attachM, (attachM) => braced({ attachM }))}
+          {field('Angle', 'Deg', brace.angleDeg, (angleDeg) => braced({ angleDeg }))}
           {field('A turn is', 'Mm', brace.pitchMmPerTurn, (pitchMmPerTurn) =>
-            set({ brace: { ...brace, pitchMmPerTurn } }),
+            braced({ pitchMmPerTurn }),
           )}
         </div>
       )}

@@ -15,7 +15,16 @@ export function GroundForm() {
   const { plan, apply } = usePlan();
   if (!plan) return null;
   const { benchmark, ground, points } = plan;
-  const put = (p: SitePlan['points'][number]) => apply({ do: 'put', list: 'points', item: p });
+  // Of the plan as it stands: the name of one put in a moment ago is taken.
+  const add = () =>
+    apply((now) => {
+      const id = freeName(
+        'CP',
+        now.points.map((p) => p.id),
+      );
+      const item = { id, xM: 0, yM: 0, zM: now.benchmark?.elevationM ?? 0 };
+      return { do: 'put', list: 'points', item };
+    });
   return (
     <section
       aria-label="Benchmark and ground"
@@ -23,22 +32,8 @@ export function GroundForm() {
     >
       <Benchmark benchmark={benchmark} points={points} />
       <Ground ground={ground} benchmark={benchmark} />
-      <Points points={points} put={put} />
-      <button
-        type="button"
-        className="chip self-start"
-        onClick={() => {
-          put({
-            id: freeName(
-              'CP',
-              points.map((p) => p.id),
-            ),
-            xM: 0,
-            yM: 0,
-            zM: benchmark?.elevationM ?? 0,
-          });
-        }}
-      >
+      <Points points={points} />
+      <button type="button" className="chip self-start" onClick={add}>
         <Plus size={18} aria-hidden="true" />
         surveyor’s point
       </button>
@@ -47,15 +42,11 @@ export function GroundForm() {
 }
 
 /** A surveyor’s points. */
-function Points({
-  points,
-  put,
-}: {
-  points: SitePlan['points'];
-  put: (p: SitePlan['points'][number]) => boolean;
-}) {
+function Points({ points }: { points: SitePlan['points'] }) {
   const { units } = usePour();
   const { apply } = usePlan();
+  const set = (id: string, change: Partial<SitePlan['points'][number]>) =>
+    apply({ do: 'change', list: 'points', id, change });
   return points.map((p) => (
     <div key={p.id} className="flex items-end gap-2">
       <b className="w-14 pb-3 font-semibold">{p.id}</b>
@@ -65,21 +56,21 @@ function Points({
           quantity="M"
           units={units}
           value={p.xM}
-          onCommit={(xM) => put({ ...p, xM })}
+          onCommit={(xM) => set(p.id, { xM })}
         />
         <TypedField
           label="North"
           quantity="M"
           units={units}
           value={p.yM}
-          onCommit={(yM) => put({ ...p, yM })}
+          onCommit={(yM) => set(p.id, { yM })}
         />
         <TypedField
           label="Level"
           quantity="Level"
           units={units}
           value={p.zM ?? null}
-          onCommit={(zM) => put({ ...p, zM })}
+          onCommit={(zM) => set(p.id, { zM })}
         />
       </div>
       <button
@@ -106,6 +97,9 @@ function Ground({
 }) {
   const { units } = usePour();
   const { apply } = usePlan();
+  // Of the plan as it stands: the other figure may have been changed a moment ago.
+  const set = (c: Partial<NonNullable<SitePlan['ground']>>) =>
+    apply(({ ground: now }) => (now ? { do: 'setGround', ground: { ...now, ...c } } : null));
   return ground ? (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
       <TypedField
@@ -113,14 +107,14 @@ function Ground({
         quantity="Level"
         units={units}
         value={ground.gradeM}
-        onCommit={(gradeM) => apply({ do: 'setGround', ground: { ...ground, gradeM } })}
+        onCommit={(gradeM) => set({ gradeM })}
       />
       <TypedField
         label="Frost reaches"
         quantity="M"
         units={units}
         value={ground.frostDepthM}
-        onCommit={(frostDepthM) => apply({ do: 'setGround', ground: { ...ground, frostDepthM } })}
+        onCommit={(frostDepthM) => set({ frostDepthM })}
       />
       <button
         type="button"
@@ -161,6 +155,11 @@ function Benchmark({
 }) {
   const { apply } = usePlan();
   const { units } = usePour();
+  // Of the plan as it stands: another field may have been changed a moment ago.
+  const set = (c: Partial<NonNullable<SitePlan['benchmark']>>) =>
+    apply(({ benchmark: now }) =>
+      now ? { do: 'setBenchmark', benchmark: { ...now, ...c } } : null,
+    );
   return benchmark ? (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
       <label>
@@ -172,7 +171,7 @@ function Benchmark({
             onCommit={(t) => {
               const id = named(t);
               if (!id) return 'Give it a name.';
-              return apply({ do: 'setBenchmark', benchmark: { ...benchmark, id } }) ? null : '';
+              return set({ id }) ? null : '';
             }}
           />
         </span>
@@ -182,9 +181,7 @@ function Benchmark({
         quantity="Level"
         units={units}
         value={benchmark.elevationM}
-        onCommit={(elevationM) =>
-          apply({ do: 'setBenchmark', benchmark: { ...benchmark, elevationM } })
-        }
+        onCommit={(elevationM) => set({ elevationM })}
       />
       <label>
         what it is
@@ -192,18 +189,7 @@ function Benchmark({
           <CellField
             label="What the benchmark is"
             value={benchmark.label ?? ''}
-            onCommit={(t) =>
-              apply({
-                do: 'setBenchmark',
-                benchmark: {
-                  id: benchmark.id,
-                  elevationM: benchmark.elevationM,
-                  ...(t.trim() ? { label: t.trim().slice(0, 120) } : {}),
-                },
-              })
-                ? null
-                : ''
-            }
+            onCommit={(t) => (set({ label: t.trim().slice(0, 120) || undefined }) ? null : '')}
           />
         </span>
       </label>

@@ -10,7 +10,7 @@ import {
   type Plate,
   type Run,
 } from '#core/model';
-import { anchorAt, freeName, openingAt } from '#core/siteplan';
+import { anchorAt, type Drawn, freeName, openingAt, type PlanEdit } from '#core/siteplan';
 import type { Quantity } from '#core/units';
 import { usePlan } from '../../app/pour-context.tsx';
 import { PadForm } from './StandForms.tsx';
@@ -41,6 +41,35 @@ type Row = (
   flags?: Flag[],
 ) => JSX.Element;
 
+/** Puts one of a kind in the middle of a run, pad or pier, under a free name. */
+function putIn(
+  plan: Drawn,
+  {
+    what,
+    elementId,
+    run,
+    middle,
+  }: { what: string; elementId: string; run: Run | undefined; middle: number },
+): PlanEdit {
+  const taken = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
+  if ((OPENINGS as string[]).includes(what) && run) {
+    const opening = openingAt(run, what as Opening['kind'], middle);
+    return { do: 'putOpening', id: run.id, index: null, opening };
+  }
+  if (what in ANCHORS) {
+    const kind = what as Anchor['kind'];
+    const id = freeName(ANCHOR_PREFIX[kind] ?? `B-${elementId}-`, taken);
+    return { do: 'put', list: 'anchors', item: anchorAt(plan, kind, id, elementId, middle) };
+  }
+  if (what === 'plate' && run) {
+    const id = freeName(`PL-${elementId}-`, taken);
+    const item = { id, elementId, fromM: 0, toM: lengthOf(plan, run), offsetM: 0, single: false };
+    return { do: 'put', list: 'plates', item };
+  }
+  const item = { id: freeName('E', taken), elementId, kind: what as Embed['kind'], atM: middle };
+  return { do: 'put', list: 'embeds', item };
+}
+
 /** What stands in, on or against a run, pad or pier, each at its measured place. */
 export function ObjectsPanel({ elementId }: { elementId: string }) {
   const { plan, apply } = usePlan();
@@ -51,42 +80,8 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
   const pier = plan.piers.find((p) => p.id === elementId);
   const wall = run?.kind === 'wall';
   const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? (pier ? pierWidthM(pier) : 1)) / 2;
-  const names = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
-  const put = (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) =>
-    apply({ do: 'put', list, item });
-  const add = (what: string) => {
-    if ((OPENINGS as string[]).includes(what) && run) {
-      const kind = what as Opening['kind'];
-      apply({ do: 'putOpening', id: run.id, index: null, opening: openingAt(run, kind, middle) });
-    } else if (what in ANCHORS) {
-      const kind = what as Anchor['kind'];
-      put(
-        'anchors',
-        anchorAt(
-          plan,
-          kind,
-          freeName(ANCHOR_PREFIX[kind] ?? `B-${elementId}-`, names),
-          elementId,
-          middle,
-        ),
-      );
-    } else if (what === 'plate' && run)
-      put('plates', {
-        id: freeName(`PL-${elementId}-`, names),
-        elementId,
-        fromM: 0,
-        toM: lengthOf(plan, run),
-        offsetM: 0,
-        single: false,
-      });
-    else
-      put('embeds', {
-        id: freeName('E', names),
-        elementId,
-        kind: what as Embed['kind'],
-        atM: middle,
-      });
-  };
+  // Of the plan as it stands: the name of one put in a moment ago is taken.
+  const add = (what: string) => apply((now) => putIn(now, { what, elementId, run, middle }));
   const choices = [
     ...(wall ? [...OPENINGS, 'plate'] : []),
     ...Object.keys(ANCHORS),
@@ -115,7 +110,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
     <section aria-label={`Objects on ${elementId}`} className="flex flex-col gap-1">
       {pad && <PadForm pad={pad} />}
       {pier && <PierForm pier={pier} />}
-      <ObjectRows run={run} row={row} field={field} elementId={elementId} put={put} />
+      <ObjectRows run={run} row={row} field={field} elementId={elementId} />
       <div className="flex flex-wrap gap-2 pt-1" role="group" aria-label="Put in">
         {choices.map((c) => (
           <button
@@ -141,7 +136,6 @@ function ObjectRows({
   row,
   field,
   elementId,
-  put,
 }: {
   run: Run | undefined;
   row: Row;
@@ -152,15 +146,21 @@ function ObjectRows({
     set: (n: number) => boolean,
   ) => Field;
   elementId: string;
-  put: (list: 'anchors' | 'embeds' | 'plates', item: Anchor | Embed | Plate) => boolean;
 }) {
   const { apply, plan } = usePlan();
   if (!plan) return null;
+  const plate = (id: string, change: Partial<Plate>) =>
+    apply({ do: 'change', list: 'plates', id, change });
+  const anchor = (id: string, change: Partial<Anchor>) =>
+    apply({ do: 'change', list: 'anchors', id, change });
+  const embed = (id: string, change: Partial<Embed>) =>
+    apply({ do: 'change', list: 'embeds', id, change });
   return (
     <div className="rows border-t border-hair">
       {run?.openings.map((o, i) => {
-        const set = (c: Partial<Opening>) =>
-          apply({ do: 'putOpening', id: run.id, index: i, opening: { ...o, ...c } });
+        const seen = { index: i, opening: o };
+        const set = (change: Partial<Opening>) =>
+          apply({ do: 'changeOpening', id: run.id, seen, change });
         return row(
           `o${i}`,
           `${o.kind} ${o.mark ?? ''}`,
@@ -173,7 +173,7 @@ function ObjectRows({
               ? [field('deep', 'M', pocketDepth(o), (n) => set({ depthM: n }))]
               : []),
           ],
-          () => apply({ do: 'removeOpening', id: run.id, index: i }),
+          () => apply({ do: 'removeOpening', id: run.id, seen }),
         );
       })}
       {plan.plates
@@ -183,13 +183,13 @@ function ObjectRows({
             p.id,
             `plate ${p.id}`,
             [
-              field('from', 'M', p.fromM, (n) => put('plates', { ...p, fromM: n })),
-              field('to', 'M', p.toM, (n) => put('plates', { ...p, toM: n })),
-              field('off the line', 'M', p.offsetM, (n) => put('plates', { ...p, offsetM: n })),
-              field('wide', 'Mm', p.widthMm ?? null, (n) => put('plates', { ...p, widthMm: n })),
+              field('from', 'M', p.fromM, (n) => plate(p.id, { fromM: n })),
+              field('to', 'M', p.toM, (n) => plate(p.id, { toM: n })),
+              field('off the line', 'M', p.offsetM, (n) => plate(p.id, { offsetM: n })),
+              field('wide', 'Mm', p.widthMm ?? null, (n) => plate(p.id, { widthMm: n })),
             ],
             () => apply({ do: 'remove', list: 'plates', id: p.id }),
-            plateFlags(p, (next) => put('plates', next)),
+            plateFlags(p, (change) => plate(p.id, change)),
           ),
         )}
       {plan.anchors
@@ -199,14 +199,14 @@ function ObjectRows({
             a.id,
             `${ANCHORS[a.kind]} ${a.id}`,
             [
-              field('at', 'M', a.atM, (n) => put('anchors', { ...a, atM: n })),
-              field('across', 'M', a.acrossM ?? 0, (n) => put('anchors', { ...a, acrossM: n })),
-              field('size', 'Mm', a.diameterMm, (n) => put('anchors', { ...a, diameterMm: n })),
-              field('in', 'Mm', a.embedmentMm, (n) => put('anchors', { ...a, embedmentMm: n })),
-              field('out', 'Mm', a.projectionMm, (n) => put('anchors', { ...a, projectionMm: n })),
+              field('at', 'M', a.atM, (n) => anchor(a.id, { atM: n })),
+              field('across', 'M', a.acrossM ?? 0, (n) => anchor(a.id, { acrossM: n })),
+              field('size', 'Mm', a.diameterMm, (n) => anchor(a.id, { diameterMm: n })),
+              field('in', 'Mm', a.embedmentMm, (n) => anchor(a.id, { embedmentMm: n })),
+              field('out', 'Mm', a.projectionMm, (n) => anchor(a.id, { projectionMm: n })),
             ],
             () => apply({ do: 'remove', list: 'anchors', id: a.id }),
-            anchorFlags(a, (next) => put('anchors', next)),
+            anchorFlags(a, (change) => anchor(a.id, change)),
           ),
         )}
       {plan.embeds
@@ -216,9 +216,9 @@ function ObjectRows({
             e.id,
             `${NAMES[e.kind] ?? e.kind} ${e.id}`,
             [
-              field('at', 'M', e.atM, (n) => put('embeds', { ...e, atM: n })),
-              field('to', 'M', e.toM ?? null, (n) => put('embeds', { ...e, toM: n })),
-              field('up', 'M', e.upM ?? null, (n) => put('embeds', { ...e, upM: n })),
+              field('at', 'M', e.atM, (n) => embed(e.id, { atM: n })),
+              field('to', 'M', e.toM ?? null, (n) => embed(e.id, { toM: n })),
+              field('up', 'M', e.upM ?? null, (n) => embed(e.id, { upM: n })),
             ],
             () => apply({ do: 'remove', list: 'embeds', id: e.id }),
           ),

@@ -10,27 +10,27 @@ import type { Pier } from '#core/model';
 import type { UnitSystem } from '#core/units';
 import { usePour, usePlan } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { BarField } from './StandForms.tsx';
+import { BarField, type SetSome } from './StandForms.tsx';
 
 /** A pier changed by typing: round or square, its levels, where it stands, and its cage. */
 export function PierForm({ pier }: { pier: Pier }) {
   const { units } = usePour();
   const { apply } = usePlan();
-  const put = (item: Pier) => apply({ do: 'put', list: 'piers', item });
-  const set = (c: Partial<Pier>) =>
-    apply((now) => ({
-      do: 'put',
-      list: 'piers',
-      item: { ...(now.piers.find((x) => x.id === pier.id) ?? pier), ...c },
-    }));
+  // Of the plan as it stands: another field may have been changed a moment ago.
+  const set: SetSome<Pier> = (c) =>
+    apply((now) => {
+      const is = now.piers.find((x) => x.id === pier.id) ?? pier;
+      const change = typeof c === 'function' ? c(is) : c;
+      return change && { do: 'change', list: 'piers', id: pier.id, change };
+    });
   const round = pier.diameterM !== undefined;
   const sideM = pier.diameterM ?? pier.widthM ?? 0;
   const reshape = (toRound: boolean) =>
-    put({
-      ...pier,
-      ...(toRound
-        ? { diameterM: sideM, widthM: undefined, lengthM: undefined }
-        : { diameterM: undefined, widthM: sideM, lengthM: sideM }),
+    set((now) => {
+      const side = now.diameterM ?? now.widthM ?? 0;
+      return toRound
+        ? { diameterM: side, widthM: undefined, lengthM: undefined }
+        : { diameterM: undefined, widthM: side, lengthM: side };
     });
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
@@ -130,16 +130,10 @@ export function PierForm({ pier }: { pier: Pier }) {
   );
 }
 
-function CageFields({
-  pier,
-  units,
-  set,
-}: {
-  pier: Pier;
-  units: UnitSystem;
-  set: (c: Partial<Pier>) => boolean;
-}) {
+function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: SetSome<Pier> }) {
   const s = pier.steel;
+  const steel = (c: Partial<NonNullable<Pier['steel']>>) =>
+    set(({ steel: now }) => (now ? { steel: { ...now, ...c } } : null));
   const uprights = (text: string): string | null => {
     if (isNone(text)) {
       set({ steel: undefined });
@@ -147,13 +141,15 @@ function CageFields({
     }
     const vertical = countedFromText(text, units);
     if (typeof vertical === 'string') return vertical;
-    set({ steel: { coverMm: COVER_MM[units].wall, ties: null, ...s, vertical } });
+    set((now) => ({
+      steel: { coverMm: COVER_MM[units].wall, ties: null, ...now.steel, vertical },
+    }));
     return null;
   };
   const ties = (text: string): string | null => {
     const got = isNone(text) ? null : spacedFromText(text, units);
     if (typeof got === 'string') return got;
-    if (s) set({ steel: { ...s, ties: got && { bar: got.bar, spacingM: got.spacingM } } });
+    steel({ ties: got && { bar: got.bar, spacingM: got.spacingM } });
     return null;
   };
   return (
@@ -171,7 +167,7 @@ function CageFields({
             quantity="Mm"
             units={units}
             value={s.coverMm}
-            onCommit={(n) => set({ steel: { ...s, coverMm: n } })}
+            onCommit={(n) => steel({ coverMm: n })}
           />
         </>
       )}

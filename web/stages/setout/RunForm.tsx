@@ -18,12 +18,15 @@ export function RunForm({ run }: { run: Run }) {
   const change = (
     c: Partial<Pick<Run, 'type' | 'label' | 'bottomM' | 'topM' | 'step' | 'crawl'>>,
   ) => apply({ do: 'setRun', id: run.id, change: c });
-  const crawl = (c: Partial<NonNullable<Run['crawl']>>): boolean => {
-    const next = { groundM: 0, joistsM: 0, ...run.crawl, ...c };
-    if (next.joistsM > next.groundM) return change({ crawl: next });
-    sayWrong('The joists have to be above the ground of the crawl space.');
-    return false;
-  };
+  // Of the plan as it stands: the other level may have been changed a moment ago.
+  const crawl = (c: Partial<NonNullable<Run['crawl']>>): boolean =>
+    apply((now) => {
+      const is = now.runs.find((r) => r.id === run.id) ?? run;
+      const next = { groundM: 0, joistsM: 0, ...is.crawl, ...c };
+      if (next.joistsM > next.groundM) return { do: 'setRun', id: run.id, change: { crawl: next } };
+      sayWrong('The joists have to be above the ground of the crawl space.');
+      return null;
+    });
   const offer = offers.find((o) => o.elementId === run.id);
   const cutAt = readQuantity(cut, 'M', v.units, false);
   return (

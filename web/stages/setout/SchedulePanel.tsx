@@ -197,9 +197,15 @@ function TypeTable<Type extends FootingType | WallType>({
                       label={`${r.type.mark} ${c.head}`}
                       value={c.text(r.type, v.units)}
                       onCommit={(text) => {
-                        const next = c.read(r.type, text, v.units);
-                        if (typeof next === 'string') return next;
-                        return plan.apply({ do: 'putType', list, type: next }) ? null : '';
+                        const why = c.read(r.type, text, v.units);
+                        if (typeof why === 'string') return why;
+                        // Of the plan as it stands: another cell may have been changed a moment ago.
+                        const put = plan.apply((now) => {
+                          const is = (now[list] as Type[]).find((t) => t.mark === r.type.mark);
+                          const type = c.read(is ?? r.type, text, v.units);
+                          return typeof type === 'string' ? null : { do: 'putType', list, type };
+                        });
+                        return put ? null : '';
                       }}
                     />
                   ) : (

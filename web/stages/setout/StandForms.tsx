@@ -32,17 +32,22 @@ export function BarField({
   );
 }
 
+/** Changes some of a thing; what hangs on the rest of it is made of the thing as it stands. */
+export type SetSome<Thing> = (
+  c: Partial<Thing> | ((now: Thing) => Partial<Thing> | null),
+) => boolean;
+
 /** A pad changed by typing: its size, where it stands, and its bars each way. */
 export function PadForm({ pad }: { pad: Pad }) {
   const { units } = usePour();
   const { apply } = usePlan();
   // Of the plan as it stands: another field may have been changed a moment ago.
-  const set = (c: Partial<Pad>) =>
-    apply((now) => ({
-      do: 'put',
-      list: 'pads',
-      item: { ...(now.pads.find((x) => x.id === pad.id) ?? pad), ...c },
-    }));
+  const set: SetSome<Pad> = (c) =>
+    apply((now) => {
+      const is = now.pads.find((x) => x.id === pad.id) ?? pad;
+      const change = typeof c === 'function' ? c(is) : c;
+      return change && { do: 'change', list: 'pads', id: pad.id, change };
+    });
   return (
     <div className="flex flex-col gap-2 border-y-2 border-press py-3">
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
@@ -109,15 +114,7 @@ export function PadForm({ pad }: { pad: Pad }) {
   );
 }
 
-function MatFields({
-  pad,
-  units,
-  set,
-}: {
-  pad: Pad;
-  units: UnitSystem;
-  set: (c: Partial<Pad>) => boolean;
-}) {
+function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetSome<Pad> }) {
   const s = pad.steel;
   const m = s?.eachWay;
   const covers = {
@@ -125,7 +122,7 @@ function MatFields({
     coverSideMm: s?.coverSideMm ?? COVER_MM[units].footing,
   };
   const steel = (c: Partial<NonNullable<Pad['steel']>>) =>
-    s ? set({ steel: { ...s, ...c } }) : false;
+    set(({ steel: now }) => (now ? { steel: { ...now, ...c } } : null));
   const read = (text: string) => {
     const counted = countedFromText(text, units);
     const got = typeof counted === 'string' ? spacedFromText(text, units) : counted;
@@ -136,7 +133,7 @@ function MatFields({
   const eachWay = (text: string): string | null => {
     const got = isNone(text) ? null : read(text);
     if (typeof got === 'string') return got;
-    set({ steel: got ? { ...s, ...covers, eachWay: got } : undefined });
+    set((now) => ({ steel: got ? { ...covers, ...now.steel, eachWay: got } : undefined }));
     return null;
   };
   const top = (text: string): string | null => {

@@ -2,8 +2,8 @@ import { describe, expect, jest, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { lengthOf } from '../../../core/model/index.ts';
-import { pierAt } from '../../../core/siteplan/index.ts';
-import { renderChanging, type Changing } from '../../testing/changing.tsx';
+import { type Changing, putCagedPier, renderChanging } from '../../testing/changing.tsx';
+import { press, type } from '../../testing/hand.ts';
 import { FormSystems } from './FormSystems.tsx';
 import { GroundForm } from './GroundForm.tsx';
 import { ScheduleImport } from './import/ScheduleImport.tsx';
@@ -11,14 +11,6 @@ import { PierForm } from './PierForm.tsx';
 import { RunForm } from './RunForm.tsx';
 
 const FOOT_M = 0.3048;
-const press = (name: string | RegExp) =>
-  userEvent.click(screen.getAllByRole('button', { name })[0] as HTMLElement);
-/** Types a figure over the one that stands there, and gives it with Enter. */
-async function type(label: RegExp, text: string): Promise<void> {
-  const field = screen.getAllByLabelText(label)[0] as HTMLElement;
-  await userEvent.clear(field);
-  await userEvent.type(field, `${text}{Enter}`);
-}
 
 describe('a run that is changed by typing', () => {
   const found = (told: Changing, id: string) => {
@@ -142,13 +134,11 @@ describe('what every level stands on', () => {
 
 describe('a pier', () => {
   const withPier = () =>
-    renderChanging(
-      (plan) => {
-        const pier = plan.piers[0] ?? pierAt(plan, 'metric', 'PR1', { xM: 2, yM: 3 }, 0);
-        return <PierForm pier={pier} />;
-      },
-      { file: 'kestrel', code: 'K1' },
-    );
+    renderChanging(({ piers: [pier] }) => (pier ? <PierForm pier={pier} /> : <p>gone</p>), {
+      file: 'kestrel',
+      code: 'K1',
+      done: putCagedPier,
+    });
 
   test('is round or square; its cage is read from words, and bad words say how', async () => {
     const told = withPier();

@@ -10,38 +10,37 @@ export interface Flag {
 const COATINGS = ['plain', 'galvanised', 'stainless'] as const;
 
 /** How an anchor is set and what it is coated with. */
-export function anchorFlags(a: Anchor, put: (a: Anchor) => void): Flag[] {
+export function anchorFlags(a: Anchor, change: (c: Partial<Anchor>) => void): Flag[] {
   const coating = COATINGS.map((c): Flag => ({
     label: c,
     on: a.coating === c,
     press: () => {
-      const { coating: had, ...rest } = a;
-      put(had === c ? rest : { ...rest, coating: c });
+      change({ coating: a.coating === c ? undefined : c });
     },
   }));
   const set: Flag = {
     label: 'set wet',
     on: a.wetSet,
     press: () => {
-      put({ ...a, wetSet: !a.wetSet });
+      change({ wetSet: !a.wetSet });
     },
   };
   const drilled: Flag = {
     label: 'drilled and glued',
     on: a.drilled === true,
     press: () => {
-      put({ ...a, drilled: a.drilled !== true });
+      change({ drilled: a.drilled !== true });
     },
   };
   return [set, ...(a.kind === 'dowel' ? [drilled] : []), ...coating];
 }
 
-export const plateFlags = (p: Plate, put: (p: Plate) => void): Flag[] => [
+export const plateFlags = (p: Plate, change: (c: Partial<Plate>) => void): Flag[] => [
   {
     label: 'a short piece, one bolt',
     on: p.single,
     press: () => {
-      put({ ...p, single: !p.single });
+      change({ single: !p.single });
     },
   },
 ];
