@@ -1,5 +1,5 @@
 import { openScreen, violations } from './axe.ts';
-import { expect, openOwn, openPour, sharedTest as test, visit } from './server.ts';
+import { expect, gone, openOwn, openPour, sharedTest as test, visit } from './server.ts';
 
 /** The workbench, the site's rules and the search for the sequence, through the real interface. */
 
@@ -72,6 +72,8 @@ test('a rule changed by the foreman bites at once, says who and when, and opens 
       .first(),
   ).toBeVisible();
   await page.keyboard.press('Escape');
+  // What is typed while the sheet still stands goes into the sheet.
+  await gone(page);
   await expect(page.getByText(/Limits:.*changed from/)).toBeVisible();
   await page.locator('.bench').getByLabel('Reading', { exact: true }).fill('10');
   await page.getByRole('button', { name: 'Working' }).click();

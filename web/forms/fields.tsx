@@ -30,6 +30,7 @@ export function QuantityInput({
   required = true,
   autoFocus = false,
   clock = false,
+  also,
 }: {
   name: string;
   label: string;
@@ -38,8 +39,11 @@ export function QuantityInput({
   autoFocus?: boolean;
   /** Minutes after midnight, written as a time. */
   clock?: boolean;
+  /** Another figure that is always the same. */
+  also?: string;
 }) {
   const { units } = useSite();
+  const { setValue } = useFormContext();
   const { field } = useController({ name });
   const value = field.value as number | null | undefined;
   return (
@@ -50,7 +54,9 @@ export function QuantityInput({
       value={value == null || Number.isNaN(value) ? null : value}
       onChange={(n, unreadable) => {
         // What cannot be read is no figure that may be left out: the schema refuses it.
-        field.onChange(unreadable ? Number.NaN : n);
+        const given = unreadable ? Number.NaN : n;
+        field.onChange(given);
+        if (also) setValue(also, given);
       }}
       onBlur={field.onBlur}
       error={useSaid(name)}

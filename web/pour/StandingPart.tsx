@@ -1,11 +1,15 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PourAnswer } from '../../contract/index.ts';
-import { FormField } from '../forms/FormField.tsx';
+import { pourDocSchema } from '#core/model';
+import { EntryForm } from '../forms/EntryForm.tsx';
+import { TextInput } from '../forms/fields.tsx';
 import { useSession } from '../app/session.tsx';
 import { sendJson } from '../sync/api.ts';
 import { stampNow } from '../sync/clock.ts';
 import type { PourDocWork } from './usePourDoc.ts';
+
+const whySchema = pourDocSchema.shape.cancelled.unwrap().pick({ reason: true });
 
 /**
  * How a pour stands: another like it, put off, called off for good, out of the way, or removed
@@ -78,7 +82,6 @@ export function StandingPart({
 function CallingOff({ record, work }: { record: PourAnswer; work: PourDocWork }) {
   const { account } = useSession();
   const { pour } = record;
-  const [reason, setReason] = useState('');
   const { cancelled, ...rest } = pour;
   if (cancelled)
     return (
@@ -96,26 +99,20 @@ function CallingOff({ record, work }: { record: PourAnswer; work: PourDocWork })
       </div>
     );
   return (
-    <form
-      className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <EntryForm
+      schema={whySchema}
+      defaults={{}}
+      write={async ({ reason }) => {
         const at = new Date(stampNow()).toISOString();
-        const off = { reason: reason.trim(), by: account.name, at };
-        void work.keep({ ...pour, cancelled: off }, `${pour.code} is called off. It is kept.`);
+        const off = { reason, by: account.name, at };
+        const said = `${pour.code} is called off. It is kept.`;
+        // Not kept it stands there still; why is said over it.
+        if (!(await work.keep({ ...pour, cancelled: off }, said))) throw new Error('Not kept.');
       }}
+      act="Call off"
+      className="flex flex-col gap-2"
     >
-      <FormField
-        label="Call it off for good: why?"
-        maxLength={300}
-        value={reason}
-        onChange={(e) => {
-          setReason(e.target.value);
-        }}
-      />
-      <button className="btn line" disabled={reason.trim() === ''}>
-        Call off
-      </button>
-    </form>
+      <TextInput name="reason" label="Call it off for good: why?" />
+    </EntryForm>
   );
 }

@@ -112,10 +112,11 @@ describe('a pour that is there', () => {
       },
     );
     await press('Standing');
-    const off = screen.getByRole<HTMLButtonElement>('button', { name: 'Call off' });
-    expect(off.disabled).toBe(true);
+    await press('Call off');
+    expect((await screen.findByRole('alert')).textContent).toBe('is missing');
+    expect(sent(asked, 'PUT')).toBeUndefined();
     await userEvent.type(screen.getByLabelText(/why/), 'No money');
-    await userEvent.click(off);
+    await press('Call off');
     await waitFor(() => {
       expect(sent(asked, 'PUT')).toMatchObject({
         version: 3,

@@ -1,8 +1,11 @@
 import { useState } from 'react';
+import { override } from '#core/log';
 import type { Progress } from '#core/pourlog';
 import { liftName } from '#core/pourplan';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
+import { EntryForm } from '../../forms/EntryForm.tsx';
+import { TextInput } from '../../forms/fields.tsx';
 import { Sheet } from '../../ui/Dialog.tsx';
 
 type Face = Progress['startable'][number];
@@ -42,7 +45,7 @@ export function StartSheet({
       <OverrideSheet
         name={liftName(v.plan.route, chosen.elementId, chosen.lift)}
         onClose={onClose}
-        onReason={(reason) => void start(chosen, reason).catch(() => undefined)}
+        onReason={(reason) => start(chosen, reason)}
       />
     );
   return (
@@ -85,10 +88,9 @@ function OverrideSheet({
 }: {
   name: string;
   onClose: () => void;
-  onReason: (reason: string | null) => void;
+  onReason: (reason: string | null) => Promise<void>;
 }) {
   const v = usePour();
-  const [words, setWords] = useState('');
   return (
     <Sheet open onClose={onClose} title={`${name}, against the gate`}>
       <p className="mb-3 font-semibold text-chalk-t">
@@ -100,42 +102,26 @@ function OverrideSheet({
             key={reason}
             type="button"
             className="btn warn min-h-[56px]"
-            onClick={() => {
-              onReason(reason);
-            }}
+            onClick={() => void onReason(reason).catch(() => undefined)}
           >
             {reason}
           </button>
         ))}
       </div>
-      <form
-        className="mb-3 flex items-end gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (words.trim()) onReason(words.trim());
-        }}
+      <EntryForm
+        schema={override.body}
+        defaults={{}}
+        write={({ reason }) => onReason(reason)}
+        act="Pour"
+        warn
+        className="mb-3 flex flex-col gap-2"
       >
-        <label className="flex-1">
-          Another reason
-          <input
-            className="field mt-1"
-            maxLength={500}
-            value={words}
-            onChange={(e) => {
-              setWords(e.target.value);
-            }}
-          />
-        </label>
-        <button className="btn warn" disabled={!words.trim()}>
-          Pour
-        </button>
-      </form>
+        <TextInput name="reason" label="Another reason" />
+      </EntryForm>
       <button
         type="button"
         className="btn line w-full"
-        onClick={() => {
-          onReason(null);
-        }}
+        onClick={() => void onReason(null).catch(() => undefined)}
       >
         Log the start, say why later
       </button>

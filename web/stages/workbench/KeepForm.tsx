@@ -1,8 +1,10 @@
-import { useState } from 'react';
-import { say } from '../../ui/say.ts';
 import type { Calculation, ResultRow } from '#core/kit';
+import { worked } from '#core/log';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
+import { FormField } from '../../forms/FormField.tsx';
+import { usePostForm, words } from '../../forms/usePostForm.ts';
+import { say } from '../../ui/say.ts';
 import { T } from '../../ui/Text.tsx';
 
 /** Lines of a result or an input in words, lists as small tables. */
@@ -54,6 +56,9 @@ export function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
   );
 }
 
+const noteSchema = worked.body.pick({ note: true });
+
+/** A calculation kept with the pour, printed, or begun again. */
 export function KeepForm({
   calc,
   input,
@@ -69,45 +74,24 @@ export function KeepForm({
 }) {
   const v = usePour();
   const { account } = useSession();
-  const [note, setNote] = useState('');
   const may = account.role === 'foreman' || account.role === 'crew';
-  const keep = () => {
-    void v
-      .write('worked', {
-        calculation: calc.id,
-        input,
-        ...(note.trim() ? { note: note.trim() } : {}),
-      })
-      .then(() => {
-        say(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
-        setNote('');
-      });
-  };
+  const form = usePostForm(noteSchema, { note: '' }, async ({ note }) => {
+    if (!ready || !may || own) return;
+    await v.write('worked', { calculation: calc.id, input, ...(note ? { note } : {}) });
+    say(`Kept with ${v.record.pour.code}; it stands in the log and on the report.`);
+  });
   return (
-    <form
-      className="no-print flex flex-col gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (ready && may && !own) keep();
-      }}
-    >
+    <form className="no-print flex flex-col gap-2" noValidate onSubmit={(e) => void form.submit(e)}>
       {may && !own && (
-        <label>
-          What it is for
-          <input
-            className="field mt-0.5"
-            value={note}
-            maxLength={300}
-            onChange={(e) => {
-              setNote(e.target.value);
-            }}
-            placeholder="north wall, second lift"
-          />
-        </label>
+        <FormField
+          label="What it is for"
+          placeholder="north wall, second lift"
+          {...form.field('note', { setValueAs: words })}
+        />
       )}
       <div className="grid grid-cols-3 gap-2">
         {!own && (
-          <button className="btn" disabled={!ready || !may}>
+          <button className="btn" disabled={!ready || !may || form.busy}>
             Keep
           </button>
         )}

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../../../core/testdata/entries.ts';
+import { press } from '../../../testing/hand.ts';
 import { dayOf, renderInPour } from '../../../testing/pour.tsx';
 import PourSheets from './PourSheets.tsx';
 
@@ -65,6 +66,37 @@ describe('what is done with a load that is here', () => {
       expect(write).toHaveBeenCalledTimes(1);
     });
     expect(write.mock.calls[0]?.[1]).toMatchObject({ loadId: 'L2', mix: 'another mix' });
+  });
+});
+
+describe('placing with the gate shut', () => {
+  const start = () => renderInPour(<PourSheets />, { search: '?sheet=start:L1', entries: [here] });
+
+  test('wants its reason with the second press, and logs both, the reason first', async () => {
+    const { write } = start();
+    expect(screen.getByText(/The gate is shut: \d+ held/)).toBeTruthy();
+    await press(/^N\b/);
+    await press('Pour');
+    expect((await screen.findByRole('alert')).textContent).toBe('is missing');
+    expect(write).not.toHaveBeenCalled();
+    await userEvent.type(screen.getByLabelText('Another reason'), 'The engineer was here');
+    await press('Pour');
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledTimes(2);
+    });
+    expect(write.mock.calls.map(([kind, body]) => [kind, body])).toEqual([
+      ['override', { reason: 'The engineer was here' }],
+      ['place-start', { elementId: 'N', lift: 0, loadId: 'L1' }],
+    ]);
+  });
+
+  test('is logged by one press on a reason that is often given, or without one', async () => {
+    const { write } = start();
+    await press(/^N\b/);
+    await press('Weather is coming');
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledWith('override', { reason: 'Weather is coming' });
+    });
   });
 });
 

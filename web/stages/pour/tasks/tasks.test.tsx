@@ -1,10 +1,12 @@
-import { describe, expect, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../../../core/testdata/entries.ts';
 import { demoPour } from '../../../../core/testdata/demo.ts';
+import { press } from '../../../testing/hand.ts';
 import { dayOf, renderInPour } from '../../../testing/pour.tsx';
 import { LineSheet } from './LineSheet.tsx';
+import { NotSet } from './NotSet.tsx';
 import Tasks from './Tasks.tsx';
 import { TemplateSheet } from './TemplateSheet.tsx';
 
@@ -33,6 +35,34 @@ describe('tasks on the clock', () => {
       taskId: `${wall}/consolidate-0`,
       result: 'done',
     });
+  });
+});
+
+test('what was not set wants its reason, and is logged as not done with it', async () => {
+  const onClose = jest.fn<() => void>();
+  const task = { id: `${wall}/consolidate-0`, elementId: wall, title: 'Consolidated' };
+  const { write } = renderInPour(<NotSet task={task as never} onClose={onClose} />, {
+    file: 'kestrel',
+    code: 'K2',
+  });
+  const reason = screen.getByLabelText('Why, and what is done instead');
+  expect(document.activeElement).toBe(reason);
+  await press('Log as not set');
+  expect((await screen.findByRole('alert')).textContent).toMatch(/is missing/);
+  expect(write).not.toHaveBeenCalled();
+  await userEvent.type(reason, 'x'.repeat(501));
+  await press('Log as not set');
+  expect((await screen.findByText(/longer than 500/)).textContent).toMatch(/500 characters/);
+  await userEvent.clear(reason);
+  await userEvent.type(reason, 'No dowels came; drilled and glued on Monday');
+  await press('Log as not set');
+  await waitFor(() => {
+    expect(onClose).toHaveBeenCalledTimes(1);
+  });
+  expect(write).toHaveBeenCalledWith('task', {
+    taskId: `${wall}/consolidate-0`,
+    result: 'notDone',
+    reason: 'No dowels came; drilled and glued on Monday',
   });
 });
 
