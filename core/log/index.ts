@@ -9,7 +9,6 @@ export { defect } from './kinds/defect.ts';
 export { incident } from './kinds/incident.ts';
 export { added } from './kinds/added.ts';
 export { cylinders } from './kinds/cylinders.ts';
-export { fix } from './kinds/fix.ts';
 export { freshTest } from './kinds/fresh-test.ts';
 export { item } from './kinds/item.ts';
 export { hand } from './kinds/hand.ts';

@@ -30,13 +30,32 @@ interface Acting {
 
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
 
+/** The same written again within this is the same press: a double one, or of a shaking hand, ms. */
+const SAME_PRESS_MS = 700;
+/** What was written on each pour last. */
+const written = new Map<string, { what: string; atMs: number; done: Promise<string> }>();
+
+/** Writes once what is pressed twice before the first press can be seen to have done anything. */
+function once(pourId: string, what: string, write: () => Promise<string>): Promise<string> {
+  const last = written.get(pourId);
+  const nowMs = performance.now();
+  if (last?.what === what && nowMs - last.atMs < SAME_PRESS_MS) return last.done;
+  const done = write();
+  written.set(pourId, { what, atMs: nowMs, done });
+  // What was not kept may be pressed again at once.
+  done.catch(() => {
+    written.delete(pourId);
+  });
+  return done;
+}
+
 /**
  * Writes an entry; what is wrong with it, or that it could not be kept, is told, and the figure
  * stays where it stands.
  */
 function writer({ record, store, actor }: Acting): PourView['write'] {
   const { units } = record.site;
-  return async (kind, body, options = {}) => {
+  const write: PourView['write'] = async (kind, body, options = {}) => {
     const wrong = kindOf(kind).body.safeParse(body, { error: limitWords(units) }).error?.issues[0];
     if (wrong) {
       const said = `Not logged: what was entered ${sentenceIn(wrong.message, units)}. It still stands here: change it and log it again.`;
@@ -65,6 +84,10 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
       throw new Told('not kept', { cause: e });
     }
   };
+  return (kind, body, options = {}) =>
+    once(record.id, JSON.stringify([kind, body, options.supersedes, options.atMs]), () =>
+      write(kind, body, options),
+    );
 }
 
 /** Takes back what this person entered last. */

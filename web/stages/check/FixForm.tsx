@@ -1,9 +1,5 @@
-import { fix } from '#core/log';
-import { FormField } from '../../forms/FormField.tsx';
-import { usePostForm, words } from '../../forms/usePostForm.ts';
+import { useState } from 'react';
 import { useLikeliest } from './Pads.tsx';
-
-const schema = fix.body.pick({ what: true });
 
 /** A failed point asks what was done about it; then it is read again. */
 export function FixForm({
@@ -15,9 +11,7 @@ export function FixForm({
   onFix: (what: string) => Promise<unknown>;
   onWaive: (reason: string) => Promise<unknown>;
 }) {
-  const form = usePostForm(schema, { what: '' }, async ({ what }) => {
-    await onFix(what);
-  });
+  const [what, setWhat] = useState('');
   const { ref, guarded } = useLikeliest();
   const done = advice.replace(/,? and read (the string )?again\./, '.').replace(/\.$/, '');
   return (
@@ -33,24 +27,29 @@ export function FixForm({
         Done: {done}
       </button>
       <form
-        className="grid grid-cols-[1fr_auto_auto] items-end gap-2"
-        noValidate
-        onSubmit={(e) => void form.submit(e)}
+        className="grid grid-cols-[1fr_auto_auto] gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (what.trim()) void onFix(what.trim());
+        }}
       >
-        <FormField
-          label="What was done, if something else"
-          {...form.field('what', { setValueAs: words })}
+        <input
+          className="field"
+          aria-label="What was done"
+          placeholder="Something else"
+          value={what}
+          onChange={(e) => {
+            setWhat(e.target.value);
+          }}
         />
-        <button className="btn line" disabled={form.busy}>
+        <button className="btn line" disabled={!what.trim()}>
           Fixed
         </button>
         <button
           type="button"
           className="btn warn"
-          disabled={form.busy}
-          onClick={() =>
-            void form.handleSubmit(({ what }) => onWaive(what).then(() => undefined))()
-          }
+          disabled={!what.trim()}
+          onClick={() => void onWaive(what.trim())}
         >
           Waive
         </button>
