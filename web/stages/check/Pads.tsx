@@ -6,12 +6,13 @@ import { barText, lengthText, type UnitSystem } from '#core/units';
 import { TapePad } from '../../tape/TapePad.tsx';
 import { T } from '../../ui/Text.tsx';
 
-/** A second press of Enter that was meant for the place before is not taken for this one, ms. */
+/** A second press that was meant for the place before is not taken for this one, ms. */
 const TOO_SOON_MS = 250;
 
 /**
  * The likeliest answer has the focus on a keyboard's screen, so that Enter gives it; a press by
- * keyboard right after the pad appeared is left alone, since it was on its way before.
+ * keyboard right after the pad appeared, or the second of a double one, is left alone, since it was
+ * on its way before.
  */
 export function useLikeliest() {
   const ref = useRef<HTMLButtonElement>(null);
@@ -30,9 +31,9 @@ export function useLikeliest() {
       clearTimeout(t);
     };
   }, []);
-  /** Clicks without a pointer have no detail: they come from the keyboard. */
+  /** Clicks count themselves: one from the keyboard is none, the second of a double press is two. */
   const guarded = (act: () => void) => (e: MouseEvent) => {
-    if (e.detail !== 0 || ready.current) act();
+    if (e.detail === 1 || ready.current) act();
   };
   return { ref, guarded };
 }

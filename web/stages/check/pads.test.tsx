@@ -26,10 +26,15 @@ describe('what is counted', () => {
     expect(document.activeElement).toBe(four);
     // A click that comes from the keyboard has no detail.
     fireEvent.click(four, { detail: 0 });
+    // Nor has the second of a double press, which a shaking finger makes, anything to do with it.
+    fireEvent.click(four, { detail: 2 });
     expect(onTake).not.toHaveBeenCalled();
+    fireEvent.click(four, { detail: 1 });
+    expect(onTake).toHaveBeenCalledTimes(1);
     jest.advanceTimersByTime(300);
     fireEvent.click(four, { detail: 0 });
-    expect(onTake).toHaveBeenCalledWith(4);
+    expect(onTake).toHaveBeenCalledTimes(2);
+    expect(onTake).toHaveBeenLastCalledWith(4);
     jest.useRealTimers();
   });
 });
