@@ -14,6 +14,8 @@ export interface OrderWay {
   orderCost: number;
   standingMin: number;
   standingCost: number;
+  /** Seams there are at all: what stands apart has none. */
+  seams: number;
   coldSeams: number;
   seamCost: number;
   cost: number;
@@ -44,6 +46,7 @@ function wayOf(
     ...order,
     standingMin,
     standingCost,
+    seams: t.seams.length,
     coldSeams: cold.length,
     seamCost,
     cost: order.orderCost + standingCost + seamCost,

@@ -17,7 +17,7 @@ export { offeredStands, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
-export { type Leg, type Route, routeOf, sequenceOf } from './route.ts';
+export { type Leg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';
 export type {
   Candidate,
   Choices,

@@ -1,4 +1,5 @@
 import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
+import { clockMin } from '#core/concrete';
 import { evaluate, type Evaluated } from '#core/kit';
 import { rulesOf, withRules } from '#core/rules';
 import { orderQuantity, truckPlan } from '#core/supply';
@@ -223,6 +224,8 @@ export function planPour(
     id: loadName(i),
     volumeM3: l.volumeM3,
   }));
+  // Of the concrete itself: pads and piers that stand apart have no seam that would say it.
+  const clock = (at20C: number) => clockMin(at20C * simulation.retarderFactor, simulation.tempC);
   return {
     route,
     cells,
@@ -235,7 +238,7 @@ export function planPour(
     odds,
     simulation,
     placements,
-    stiffenMin: timetable.seams[0]?.stiffenMin ?? 0,
-    knitMin: timetable.seams[0]?.knitMin ?? 0,
+    stiffenMin: clock(simulation.stiffenMinAt20C),
+    knitMin: clock(simulation.knitMinAt20C),
   };
 }

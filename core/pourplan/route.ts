@@ -196,6 +196,10 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
   };
 }
 
+/** What of a route is walked along, m: pads and piers stand on it only so that they can be seen. */
+export const walkedM = (route: Route): number =>
+  route.legs.reduce((sum, l) => (l.kind === 'run' ? sum + l.lengthM : sum), 0);
+
 const runOrStandLength = (legs: Leg[], elementId: string): number => {
   const last = legs.at(-1);
   return last?.elementId === elementId ? last.lengthM : 0;

@@ -64,11 +64,12 @@ describe('what speaks against a start', () => {
 });
 
 describe('an order way beside its likely cost', () => {
-  const way = (standingCost: number, coldSeams: number) =>
-    orderWayText({ standingCost, coldSeams } as never, 'EUR');
+  const way = (standingCost: number, coldSeams: number, seams = 3) =>
+    orderWayText({ standingCost, coldSeams, seams } as never, 'EUR');
   test('says what else it costs, or that every seam is met', () => {
     expect(way(0, 0)).toBe('every seam in its window');
     expect(way(0.4, 0)).toBe('every seam in its window');
+    expect(way(0, 0, 0)).toBe('no seams');
     expect(way(0, 1)).toBe('+ 1 seam cold');
     expect(way(84, 2)).toMatch(/^\+ .*84.* standing, 2 seams cold$/);
   });
@@ -134,15 +135,24 @@ describe('a seam as it is spoken', () => {
 describe('why the way round goes as it does', () => {
   const cold = [{}] as never;
   test('nothing is said of nothing', () => {
-    expect(routeWhy(route([]), [])).toEqual([]);
+    expect(routeWhy(route([]), [], 0)).toEqual([]);
+  });
+  test('what stands apart has no seam to say anything of', () => {
+    const apart = route([
+      { elementId: 'PR1', bottomM: -2.4 },
+      { elementId: 'PR2', bottomM: -2 },
+    ]);
+    expect(routeWhy(apart, [], 0)).toEqual([
+      'Each stands by itself: no seams, and any order will do.',
+    ]);
   });
   test('a ring ends where it began, an open way at a free end', () => {
     const ring = route([{ elementId: 'N', startNode: 'A' }, { elementId: 'E' }], true);
-    expect(routeWhy(ring, [])).toEqual([
+    expect(routeWhy(ring, [], 4)).toEqual([
       'The ring ends where it began, at A: the last seam is with the first concrete.',
       'Every seam is met within its window.',
     ]);
-    expect(routeWhy(route([{ elementId: 'N' }, { elementId: 'E' }]), cold)).toEqual([
+    expect(routeWhy(route([{ elementId: 'N' }, { elementId: 'E' }]), cold, 4)).toEqual([
       'Open: from N to E, the far end is a free end.',
     ]);
   });
@@ -151,17 +161,19 @@ describe('why the way round goes as it does', () => {
       { elementId: 'F1', bottomM: -1.2 },
       { elementId: 'F2', bottomM: -0.6 },
     ];
-    expect(routeWhy(route([low, high]), cold)).toContain(
+    expect(routeWhy(route([low, high]), cold, 4)).toContain(
       'It starts low: each step is filled against what is below it.',
     );
-    expect(routeWhy(route([high, low]), cold).join()).toMatch(/It starts high: begin at the low/);
+    expect(routeWhy(route([high, low]), cold, 4).join()).toMatch(
+      /It starts high: begin at the low/,
+    );
   });
   test('what carries comes before what stands on it; its height is no step', () => {
     const way = route([
       { elementId: 'FA', bottomM: 0 },
       { elementId: 'WA', bottomM: 0.3, storey: 1 },
     ]);
-    expect(routeWhy(way, cold)).toEqual([
+    expect(routeWhy(way, cold, 4)).toEqual([
       'Open: from FA to WA, the far end is a free end.',
       'What carries is filled before what stands on it.',
     ]);

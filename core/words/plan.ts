@@ -61,7 +61,8 @@ export function orderWayText(w: OrderWay, currency: string | undefined): string 
     ...(w.standingCost >= 1 ? [`${moneyText(w.standingCost, currency)} standing`] : []),
     ...(w.coldSeams > 0 ? [`${counted(w.coldSeams, 'seam')} cold`] : []),
   ];
-  return parts.length ? `+ ${parts.join(', ')}` : 'every seam in its window';
+  if (parts.length > 0) return `+ ${parts.join(', ')}`;
+  return w.seams > 0 ? 'every seam in its window' : 'no seams';
 }
 
 const WHAT_IF: Record<WhatIf['id'], string> = {
@@ -90,11 +91,12 @@ export const remedyText = (w: WhatIf, currency: string | undefined): string =>
     ? `Cheapest: ${REMEDY[w.remedy.id]}, saves ${moneyText(w.remedy.saves, currency)}.`
     : 'Nothing beforehand is cheaper than taking it.';
 
-/** Why the way round goes as it does, a line each. */
-export function routeWhy(route: Route, cold: readonly ColdStretch[]): string[] {
+/** Why the way round goes as it does, a line each. What has no seam at all may be gone as one likes. */
+export function routeWhy(route: Route, cold: readonly ColdStretch[], seams: number): string[] {
   const [first] = route.legs;
   const last = route.legs.at(-1);
   if (!first || !last) return [];
+  if (seams === 0) return ['Each stands by itself: no seams, and any order will do.'];
   const storeys = new Set(route.legs.map((l) => l.storey)).size;
   const levels = new Set(
     route.legs.filter((l) => l.storey === 0).map((l) => Math.round(l.bottomM * 1000)),

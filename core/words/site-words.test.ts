@@ -233,6 +233,7 @@ describe('along the way', () => {
     expect(layingName(laying({ how: 'two-fronts' }))).toBe('Two fronts from B5');
     expect(layingText(laying({}))).toBe('tightest seam uses 63 in 100 of its window, done 09:40');
     expect(layingText(laying({ worstShare: 1.2 }))).toBe('a seam goes cold, done 09:40');
+    expect(layingText(laying({ worstShare: 0 }))).toBe('no seams, done 09:40');
   });
 
   test('what bears at a place is told there, and the people are never left out', () => {

@@ -13,12 +13,13 @@ const LAID: Record<Laying['how'], (from: string) => string> = {
 /** What a way round is called. */
 export const layingName = (l: Laying): string => LAID[l.how](l.from);
 /** What it comes to: how much of its window the tightest seam uses, and when it is done. */
-export const layingText = (l: Laying): string =>
-  `${
-    l.worstShare > 1
-      ? 'a seam goes cold'
-      : `tightest seam uses ${Math.round(l.worstShare * 100)} in 100 of its window`
-  }, done ${clockText(l.finishMin)}`;
+export function layingText(l: Laying): string {
+  const done = `done ${clockText(l.finishMin)}`;
+  if (l.worstShare === 0) return `no seams, ${done}`;
+  return l.worstShare > 1
+    ? `a seam goes cold, ${done}`
+    : `tightest seam uses ${Math.round(l.worstShare * 100)} in 100 of its window, ${done}`;
+}
 
 /** What to do at a place along the way. */
 export function wayNoteText(n: WayNote, units: UnitSystem): string {

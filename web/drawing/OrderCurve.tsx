@@ -3,6 +3,8 @@ import { moneyText, type UnitSystem, volume } from '#core/units';
 
 /** Width of the words beside the line of calling the balance, px. */
 const CALL_PX = 110;
+/** Width of the words beside the line of what is needed, px. */
+const NEEDED_PX = 100;
 const CALL_SPOTS = [
   { end: true, dy: -5 },
   { end: true, dy: 17 },
@@ -44,8 +46,14 @@ export function OrderCurve({
   if (!first || !last || width < 100) return null;
   const m = { l: 50, r: 14, t: 12, b: 26 };
   const most = Math.max(...curve.map((c) => c.cost), call?.cost ?? 0) * 1.04;
-  const x = scaleLinear([first.orderM3, last.orderM3], [m.l, width - m.r]);
+  // A small pour needs less than the least that is brought: what it needs stands on the chart too.
+  const x = scaleLinear(
+    [Math.min(first.orderM3, meanM3), Math.max(last.orderM3, meanM3)],
+    [m.l, width - m.r],
+  );
+  const atEnd = x(meanM3) > width - NEEDED_PX;
   const y = scaleLinear([0, most], [height - m.b, m.t]).clamp(true);
+  const neededY = m.t + (call && Math.abs(y(call.cost) - m.t - 5) < 12 ? 27 : 10);
   const path = d3line<{ orderM3: number; cost: number }>()
     .x((c) => x(c.orderM3))
     .y((c) => y(c.cost));
@@ -81,32 +89,17 @@ export function OrderCurve({
         </g>
       ))}
       <path d={`M${x(meanM3)} ${m.t}V${height - m.b}`} stroke="var(--line)" strokeDasharray="5 4" />
-      <text x={x(meanM3) + 5} y={m.t + 10} fontSize="14" className="q halo-sheet">
+      <text
+        x={x(meanM3) + (atEnd ? -5 : 5)}
+        y={neededY}
+        textAnchor={atEnd ? 'end' : 'start'}
+        fontSize="14"
+        className="q halo-sheet"
+      >
         {volume(meanM3, units, 1).value} needed
       </text>
       <path d={path(curve) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
-      {call && (
-        <g>
-          <path
-            d={`M${m.l} ${y(call.cost)}H${width - m.r}`}
-            stroke="var(--fresh)"
-            strokeWidth="2"
-            strokeDasharray="6 4"
-          />
-          {named && (
-            <text
-              x={named.end ? width - m.r : m.l + 4}
-              y={y(call.cost) + named.dy}
-              textAnchor={named.end ? 'end' : 'start'}
-              fontSize="14"
-              className="halo-sheet"
-              style={{ fill: 'var(--fresh)' }}
-            >
-              call the balance
-            </text>
-          )}
-        </g>
-      )}
+      {call && <CallLine y={y(call.cost)} from={m.l} to={width - m.r} named={named} />}
       <Orders
         curve={curve}
         most={most}
@@ -135,6 +128,37 @@ export function OrderCurve({
           </text>
         ))}
     </svg>
+  );
+}
+
+/** What calling the balance is likely to cost, whatever is ordered; its name where there is room. */
+function CallLine({
+  y,
+  from,
+  to,
+  named,
+}: {
+  y: number;
+  from: number;
+  to: number;
+  named: { end: boolean; dy: number } | undefined;
+}) {
+  return (
+    <g>
+      <path d={`M${from} ${y}H${to}`} stroke="var(--fresh)" strokeWidth="2" strokeDasharray="6 4" />
+      {named && (
+        <text
+          x={named.end ? to : from + 4}
+          y={y + named.dy}
+          textAnchor={named.end ? 'end' : 'start'}
+          fontSize="14"
+          className="halo-sheet"
+          style={{ fill: 'var(--fresh)' }}
+        >
+          call the balance
+        </text>
+      )}
+    </g>
   );
 }
 

@@ -43,12 +43,17 @@ function Folded({ m }: { m: March }) {
     <g data-fold>
       <rect x="0" y={y0} width={m.width} height={y1 - y0} fill="var(--ground)" />
       <path d={`M${zigzag.join('L')}`} fill="none" stroke="var(--line)" strokeWidth="1.5" />
-      <text x={m.x0 + 8} y={mid - 9} fontSize="14" className="q halo">
-        {clockText(m.fold.fromMin)} to {clockText(m.fold.laterMin)} folded
-      </text>
     </g>
   );
 }
+
+/** What is folded away, in words: over the windows that reach into it. */
+export const FoldWords = ({ m }: { m: March }) =>
+  m.fold && (
+    <text x={m.x0 + 8} y={(m.fold.y0 + m.fold.y1) / 2 - 9} fontSize="14" className="q halo">
+      {clockText(m.fold.fromMin)} to {clockText(m.fold.laterMin)} folded
+    </text>
+  );
 
 /** Light and dark, the hours that are ruled out with their reason, and what is folded away. */
 export function DayShade({ m, hatch }: { m: March; hatch: string }) {

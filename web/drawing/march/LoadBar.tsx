@@ -108,7 +108,7 @@ export function LoadBar({
             stroke="var(--chalk)"
             strokeWidth="2.5"
           />
-          {index === of - 1 && (
+          {index === of - 1 && t(age) + 16 < bottom && (
             <text
               x={Math.min(cx + 22, x + width - 8)}
               y={t(age) + 15}

@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { clockText } from '#core/units';
 import { ColdMarks } from './ColdMarks.tsx';
-import { DayShade } from './DayShade.tsx';
+import { DayShade, FoldWords } from './DayShade.tsx';
 import { lazily } from '../../ui/lazily.tsx';
 import { LoadBar } from './LoadBar.tsx';
 import { NowLine } from './NowLine.tsx';
@@ -31,7 +31,7 @@ function Defs({ id, m }: { id: string; m: March }) {
           x={m.x0}
           y={m.top}
           width={Math.max(0, m.x1 - m.x0)}
-          height={Math.max(0, m.foot - m.top)}
+          height={Math.max(0, m.edge - m.top)}
         />
       </clipPath>
     </defs>
@@ -72,6 +72,7 @@ export function MarchChart(props: MarchProps) {
       <g clipPath={`url(#${id}cut)`}>
         <Passes m={m} hatch={`${id}knit`} />
       </g>
+      <FoldWords m={m} />
       <ColdMarks m={m} />
       <WindowWords m={m} />
       {plan.loadIds.map((load, i) => (
@@ -89,7 +90,7 @@ export function MarchChart(props: MarchProps) {
           actual={actual?.loads.find((l) => l.id === load)}
           minuteOf={actual?.minuteOf}
           nowMin={nowMin}
-          bottom={m.foot}
+          bottom={m.edge}
           strip={m.strip}
         />
       ))}

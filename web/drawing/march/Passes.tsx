@@ -13,7 +13,7 @@ function Windows({
   knitMin: number;
   hatch: string;
 }) {
-  const { x, t, plan } = m;
+  const { x, straight: t, plan } = m;
   const line = (b: Bar, after: number) =>
     `M${x(b.x0)} ${t(b.t0 + after)}L${x(b.x1)} ${t(b.t1 + after)}`;
   return bars.map((b, i) => {
@@ -30,7 +30,7 @@ function Windows({
 }
 
 function Planned({ m }: { m: March }) {
-  const { x, t, planned, actual } = m;
+  const { x, straight: t, planned, actual } = m;
   return (
     <g>
       {planned.map((b, i) => (
@@ -62,7 +62,7 @@ function Planned({ m }: { m: March }) {
 
 /** What is still to come as it goes now: hollow, for nothing of it is there yet. */
 function Rest({ m }: { m: March }) {
-  const { x, t, rest } = m;
+  const { x, straight: t, rest } = m;
   const line = (b: Bar) => `M${x(b.x0)} ${t(b.t0)}L${x(b.x1)} ${t(b.t1)}`;
   return (
     <g fill="none" data-rest>
@@ -77,7 +77,7 @@ function Rest({ m }: { m: March }) {
 }
 
 function PassNames({ m }: { m: March }) {
-  const { x, t, planned, plan } = m;
+  const { x, straight: t, planned, plan } = m;
   const lifts = plan.cells.some((c) => c.lift > 0);
   const first = planned[0];
   if (!m.actual)
@@ -101,7 +101,7 @@ function PassNames({ m }: { m: March }) {
 
 /** The passes along the route: as planned, and over them what was placed. */
 export function Passes({ m, hatch }: { m: March; hatch: string }) {
-  const { x, t, done, actual } = m;
+  const { x, straight: t, done, actual } = m;
   const logged = actual !== undefined && done.length > 0;
   return (
     <g>
@@ -131,19 +131,20 @@ export function Passes({ m, hatch }: { m: March; hatch: string }) {
 
 /** When the windows open and shut, in words beside them, where there is room. */
 export function WindowWords({ m }: { m: March }) {
-  const { t, x, x0, plan, planned, done, actual, foot } = m;
+  const { straight: t, x, x0, plan, planned, done, actual, edge } = m;
   const logged = actual !== undefined && done.length > 0;
   const first = planned[0];
-  const last = m.open(planned).at(-1);
+  const opened = m.open(planned);
+  const last = opened.at(-1);
   const opens = first && t((logged ? (done[0] as Bar).t0 : first.t0) + plan.stiffenMin) + 34;
   return (
     <g>
-      {first && !m.anyCovered && t(first.t0 + plan.stiffenMin) + 34 < foot && (
+      {first && opened.length > 0 && !m.anyCovered && t(first.t0 + plan.stiffenMin) + 34 < edge && (
         <text x={x0 + 8} y={opens} className="halo q" fontSize="14">
           open for the next from +{Math.round(plan.stiffenMin)} min
         </text>
       )}
-      {last && !logged && t(last.t1 + plan.knitMin) + 20 < foot && (
+      {last && !logged && t(last.t1 + plan.knitMin) + 20 < edge && (
         <text
           x={x(last.x1) - 6}
           y={t(last.t1 + plan.knitMin) + 18}

@@ -1,3 +1,4 @@
+import { walkedM } from '#core/pourplan';
 import { clockText, distanceText } from '#core/units';
 import { WallStrip } from './WallStrip.tsx';
 import type { March } from './scales.ts';
@@ -5,6 +6,7 @@ import type { March } from './scales.ts';
 /** What stands over the chart: heads of its columns, and the pour along the axis. */
 function Heads({ m }: { m: March }) {
   const start = m.plan.route.legs[0]?.startNode;
+  const lengthM = walkedM(m.plan.route);
   return (
     <g>
       {!m.narrow && (
@@ -13,7 +15,8 @@ function Heads({ m }: { m: March }) {
         </text>
       )}
       <text x={m.x0} y="22" className="a" fontSize="16">
-        Along the pour{start ? ` from ${start}` : ''}, {distanceText(m.plan.route.lengthM, m.units)}
+        Along the pour{start ? ` from ${start}` : ''}
+        {lengthM > 0 ? `, ${distanceText(lengthM, m.units)}` : ''}
       </text>
       <text x={m.x1 + 14} y="22" className="a" fontSize="16">
         Loads

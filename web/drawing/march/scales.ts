@@ -77,6 +77,10 @@ export interface March extends Omit<MarchProps, 'rest'> {
   loadsW: number;
   /** Minutes after local midnight to px down, and metres along the route to px across. */
   t: (min: number) => number;
+  /** The same without a fold, for what is cut off at `edge`: a slope goes on as it comes. */
+  straight: (min: number) => number;
+  /** Where the hours of the pour end, px: at the fold, else at the foot. */
+  edge: number;
   x: (m: number) => number;
   /** Which metre of the route lies at a px across. */
   metreAt: (px: number) => number;
@@ -114,7 +118,8 @@ function minutesShown(props: MarchProps, planned: Bar[], done: Bar[], rest: Bar[
   );
   const begin = Math.min(...batched, ...logged, ...planned.map((b) => b.t0)) - 6;
   const shut = Math.max(0, ...(props.cold ?? []).map((c) => c.shutsAtMin));
-  const end = Math.max(finish + Math.min(plan.knitMin, 40) + 8, shut + 6);
+  const knits = plan.timetable.seams.length > 0 ? Math.min(plan.knitMin, 40) : 0;
+  const end = Math.max(finish + knits + 8, shut + 6);
   const near = nowMin !== null && nowMin > begin - NEAR_MIN && nowMin < end + NEAR_MIN;
   return near
     ? { near, tFrom: Math.min(begin, nowMin - 4), tTo: Math.max(end, nowMin + 6) }
@@ -184,19 +189,24 @@ export function marchOf(props: MarchProps): March | null {
   // The last lift has nothing to come on it: only lower ones show their window (a single lift keeps
   // its own, for the ring's end).
   const anyCovered = planned.some((b) => b.covered);
+  const seams = plan.timetable.seams.length > 0;
   const rest = restBars(props.rest ?? []);
   const { near, tFrom, tTo } = minutesShown(props, planned, done, rest);
   const x = scaleLinear([0, plan.route.lengthM], [axis.x0, axis.x1]);
   const fold = foldOf(props, tTo);
   const t = timeScale(tFrom, tTo, top, height, fold);
+  const foot = height - BOTTOM;
+  const edge = fold?.y0 ?? foot;
   return {
     ...props,
     ...axis,
     strip,
     narrow: width < 560,
     top,
-    foot: height - BOTTOM,
+    foot,
     t,
+    straight: scaleLinear([tFrom, tTo], [top, edge]),
+    edge,
     x,
     metreAt: (px) => x.invert(px),
     tFrom,
@@ -207,7 +217,8 @@ export function marchOf(props: MarchProps): March | null {
     done,
     rest,
     anyCovered,
-    open: (bars) => bars.filter((b) => b.covered || !anyCovered),
+    // What stands apart has no seam: nothing comes on or beside it.
+    open: (bars) => (seams ? bars.filter((b) => b.covered || !anyCovered) : []),
     near,
   };
 }

@@ -3,7 +3,7 @@ import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
 import { Board, type CoverShown } from './parts.tsx';
-import { type FaceMat, steelWordsOf, Mats, SteelWords } from './WallSteel.tsx';
+import { type FaceMat, steelWordsOf, Mats, SteelWords, WORDS_OFF_PX } from './WallSteel.tsx';
 import { FaceNames, ReadCover, SmallReading } from './WallReading.tsx';
 
 interface Props {
@@ -65,10 +65,11 @@ export function WallCut({
     { face: 'inside' as const, coverMm: type.coverInsideMm },
     ...(type.mats === 2 ? [{ face: 'outside' as const, coverMm: type.coverOutsideMm }] : []),
   ];
+  const behindPx = from('inside', type.coverInsideMm + d + hd);
   const betweenPx =
     mats.length > 1
-      ? from('outside', type.coverOutsideMm + d + hd) - from('inside', type.coverInsideMm + d + hd)
-      : Infinity;
+      ? from('outside', type.coverOutsideMm + d + hd) - behindPx
+      : right - behindPx - WORDS_OFF_PX;
   const steelWords = steelWordsOf(type, units, betweenPx - 8);
   const breakX = outside ? left + 12 : right - 12 - BREAK_PX + 8;
   const at = h * (reading ? 0.55 : 0.5) + top;

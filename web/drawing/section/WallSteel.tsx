@@ -6,14 +6,21 @@ import type { CoverShown } from './parts.tsx';
 /** About how wide a letter of the words is, px. */
 const LETTER_PX = 7.6;
 
-/** Its steel in words, each broken in two where it would not stand between the mats. */
+/** How far from a single mat its words begin, px. */
+export const WORDS_OFF_PX = 12;
+
+/** Its steel in words, each broken in two or three where it would not stand in the concrete. */
 export function steelWordsOf(type: WallType, units: UnitSystem, roomPx: number): string[] {
   const words = [
     `${barText(type.vertical.bar)} at ${lengthText(type.vertical.spacingM * 1000, units)} up`,
     `${barText(type.horizontal.bar)} at ${lengthText(type.horizontal.spacingM * 1000, units)} across`,
   ];
-  const wide = Math.max(...words.map((t) => t.length)) * LETTER_PX;
-  return wide <= roomPx ? words : words.flatMap((t) => t.split(/ (?=at )/));
+  const wide = (lines: string[]) => Math.max(...lines.map((t) => t.length)) * LETTER_PX;
+  const broken = words.flatMap((t) => t.split(/ (?=at )/));
+  return (
+    [words, broken].find((lines) => wide(lines) <= roomPx) ??
+    words.flatMap((t) => t.split(/ (?=at |up$|across$)/))
+  );
 }
 /**
  * A wall cut level, from above, inside at the left: uprights as circles, bars across along the
@@ -64,12 +71,12 @@ export function SteelWords({
             x={
               mats.length > 1
                 ? (left + right) / 2
-                : from('inside', type.coverInsideMm + d + hd) + 12
+                : from('inside', type.coverInsideMm + d + hd) + WORDS_OFF_PX
             }
             y={
               mats.length > 1
                 ? top + h * 0.72 + (i + 1 - steelWords.length / 2) * 19
-                : at + 5 + i * 20
+                : at + 5 + (i - (steelWords.length - 1) / 2) * 20
             }
             fontSize="15"
             className={i < steelWords.length / 2 ? 'b halo' : 'halo'}

@@ -1,3 +1,4 @@
+import { walkedM } from '#core/pourplan';
 import { distanceText, volume } from '#core/units';
 import { callByOf, momentText } from '#core/view';
 import { balanceText } from '#core/words';
@@ -20,6 +21,7 @@ function byWords(v: PourView, byMs: number | null): string | null {
 export default function Balance() {
   const v = usePour();
   const p = v.progress;
+  const walked = walkedM(v.plan.route);
   const call = callByOf(v);
   const by = byWords(v, call.byMs);
   const total = Math.max(v.plan.route.volumeM3, 1e-9);
@@ -70,7 +72,7 @@ export default function Balance() {
         <p className="text-ink2">
           So far {((p.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat; planned{' '}
           {(v.record.pour.settings.wasteRatio * 100).toFixed(0)}.{' '}
-          {distanceText(v.plan.route.lengthM, v.units)} in all.
+          {walked > 0 && `${distanceText(walked, v.units)} in all.`}
         </p>
       )}
     </section>

@@ -47,7 +47,11 @@ export function LegRow({
       <span className="min-w-0 flex-1">
         <b className="font-semibold">{l.elementId}</b>{' '}
         {l.startNode && l.endNode ? `${l.startNode} to ${l.endNode}, ` : ''}
-        <T>{distanceText(l.lengthM, v.units)}</T>
+        <T>
+          {l.kind === 'run'
+            ? distanceText(l.lengthM, v.units)
+            : `${distanceText(l.heightM, v.units)} high`}
+        </T>
       </span>
       {l.kind === 'run' && (
         <button

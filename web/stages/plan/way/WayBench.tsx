@@ -26,7 +26,7 @@ function Seams() {
   if (!worst)
     return (
       <ul className="flex flex-col gap-1">
-        {routeWhy(p.plan.route, p.cold).map((why) => (
+        {routeWhy(p.plan.route, p.cold, p.plan.timetable.seams.length).map((why) => (
           <li key={why} className="flex gap-2">
             <Mark verdict="good" />
             <T>{why}</T>
@@ -61,7 +61,7 @@ function Seams() {
         </button>
       )}
       <ul className="flex flex-col gap-1 text-ink2">
-        {routeWhy(p.plan.route, p.cold).map((why) => (
+        {routeWhy(p.plan.route, p.cold, p.plan.timetable.seams.length).map((why) => (
           <li key={why}>
             <T>{why}</T>
           </li>
