@@ -111,6 +111,11 @@ describe('a pier', () => {
         .filter((x) => x.elementId === 'PR1')
         .map((x) => x.kind),
     ).not.toContain('trench');
+    // What is looked at is a hole in the ground, or a pad with its bars.
+    const seat = (at: typeof p) =>
+      checkList(at).find((x) => x.elementId === 'PR1' && x.kind === 'seat')?.advice;
+    expect(seat(p)).toMatch(/^A hole to its depth and width, dry/);
+    expect(seat(over)).toMatch(/^Clean and sound; bars out of the footing/);
   });
   test('takes its uprights to below the top cover, and ties round them with their tails', () => {
     const [up, tie] = rows(round);

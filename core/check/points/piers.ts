@@ -4,23 +4,25 @@ import { barDrafts, look, once } from './places.ts';
 import { braced, tied, trenchDraft } from './footings.ts';
 import type { Draft, ListContext } from './types.ts';
 
+const ON_CONCRETE =
+  'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.';
+/** No pad is drawn under it: it goes down into the ground, or onto a footing that is there. */
+const IN_THE_GROUND =
+  'A hole to its depth and width, dry, nothing loose at the bottom. On a footing: clean and sound, its bars where the pier comes.';
+
 /** A pier or pedestal: what it stands on, its form, and its steel where the drawing gives it. */
 export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   const r = c.rules;
   const widthMm = pierWidthM(p) * 1000;
   const heightM = pierHeightM(p);
   const tolerance = r.wallThickness(widthMm);
+  const onPad = padUnder(c.site.pads, p) !== undefined;
   const out: Draft[] = [
     {
-      ...look(
-        'seat',
-        'What it stands on',
-        'ground',
-        'Clean and sound; bars out of the footing stand where the pier comes, clean and capped.',
-      ),
+      ...look('seat', 'What it stands on', 'ground', onPad ? ON_CONCRETE : IN_THE_GROUND),
       rainUndoes: true,
     },
-    ...(padUnder(c.site.pads, p) ? [] : trenchDraft(p.bottomM, c)),
+    ...(onPad ? [] : trenchDraft(p.bottomM, c)),
     {
       kind: 'width',
       title: p.diameterM === undefined ? 'Form width' : 'Form diameter',
