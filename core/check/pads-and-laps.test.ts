@@ -3,6 +3,7 @@ import { lapFromText, lapText } from '../exchange/bar-text.ts';
 import { readSchedule } from '../exchange/schedule.ts';
 import { rebarTable } from '../exchange/tables.ts';
 import { resultOf } from '../kit/calculation.ts';
+import { barList } from '../steel/bar-list.ts';
 import { padBars } from '../steel/pad-bars.ts';
 import { lapLength } from '../steel/lap-length.ts';
 import { rebarTakeoff } from '../steel/rebar-takeoff.ts';
@@ -61,6 +62,15 @@ describe('a base with two mats', () => {
     const kinds = pointsOf(square, 'B1').map((p) => p.kind);
     expect(kinds).not.toContain('length');
     expect(pointsOf(square, 'B1').find((p) => p.kind === 'width')?.places).toHaveLength(2);
+  });
+  test('in the bar list both ways of a square mat are one line, and the mats are told apart', () => {
+    const pads = [{ ...base.site.pads[0], widthM: 1.524, lengthM: 1.524 }] as typeof base.site.pads;
+    const lines = barList({ site: { ...base.site, pads }, pour: base.pour }, 30);
+    // (1524 − 100)/175 = 8.1 and (1524 − 100)/200 = 7.1: 10 and 9 bars each way.
+    expect(lines.map((l) => [l.count, l.bar, l.what])).toEqual([
+      [20, '16mm', 'bottom mat'],
+      [18, '12mm', 'top mat'],
+    ]);
   });
   test('benches of the top mat go by its mass and spacing', () => {
     const benches = (site = base.site) =>

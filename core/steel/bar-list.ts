@@ -34,7 +34,8 @@ const ROLE: Record<RebarRow['role'], string> = {
   vertical: 'upright',
   horizontal: 'level',
   tie: 'ties',
-  eachWay: 'each way',
+  bottomMat: 'bottom mat',
+  topMat: 'top mat',
 };
 const HOOKED: Record<number, string> = { 1: ', hooked one end', 2: ', hooked' };
 
@@ -56,8 +57,8 @@ export function cutsOf(lengthM: number, laps: number, lapM: number, stockM: numb
       ];
 }
 
-/** Rows of one element that say the same of one bar and length are one: both ways of a square pad, its mats alike. */
-function alike(rows: RebarRow[]): RebarRow[] {
+/** Rows of one element that say the same of one bar and length are one: both ways of a mat of a square pad. */
+export function sameBars(rows: RebarRow[]): RebarRow[] {
   const merged = new Map<string, RebarRow>();
   for (const r of rows) {
     const key = [r.elementId, r.role, r.bar, r.lengthM.toFixed(4), r.hooks].join('|');
@@ -92,7 +93,7 @@ export function barList(
   const rows = resultOf(rebarTakeoff, { site, stockLengthM, fcMPa, fyMPa }).rows.filter((r) =>
     pour.elements.includes(r.elementId),
   );
-  return alike(rows).map((r) => ({
+  return sameBars(rows).map((r) => ({
     elementId: r.elementId,
     what: `${ROLE[r.role]}${HOOKED[r.hooks] ?? ''}`,
     bar: r.bar,

@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { type BarLine, barList } from './bar-list.ts';
+export { type BarLine, barList, sameBars } from './bar-list.ts';
 export { bar } from './bar.ts';
 export { coverVerdict } from './cover-verdict.ts';
 export { hook } from './hook.ts';

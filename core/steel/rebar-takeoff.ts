@@ -18,7 +18,7 @@ import { barsRequired } from './spacing-verdict.ts';
 /** Bars of one kind in one element: how many, how long each is in the work, and what they weigh with their laps. */
 const rowSchema = z.object({
   elementId: z.string(),
-  role: z.enum(['along', 'top', 'across', 'vertical', 'horizontal', 'eachWay', 'tie']),
+  role: z.enum(['along', 'top', 'across', 'vertical', 'horizontal', 'bottomMat', 'topMat', 'tie']),
   bar: z.string(),
   count: z.number(),
   lengthM: z.number(),
@@ -144,7 +144,7 @@ const runRows = (site: SitePlan, s: Settings): RebarRow[] =>
 
 const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
   site.pads.flatMap((p) =>
-    padBars(p).map((b) => row(p.id, 'eachWay', b.bar, b.count, b.barLengthM, s, b.hooks)),
+    padBars(p).map((b) => row(p.id, `${b.mat}Mat`, b.bar, b.count, b.barLengthM, s, b.hooks)),
   );
 
 /**

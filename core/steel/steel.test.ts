@@ -199,8 +199,8 @@ describe('bars of the demo site', () => {
   test('two mats of a wall count twice, a pad each way', () => {
     expect(rows('R').map((r) => r.count % 2)).toEqual([0, 0]);
     expect(rows('K1').map((r) => [r.role, r.count])).toEqual([
-      ['eachWay', 4],
-      ['eachWay', 4],
+      ['bottomMat', 4],
+      ['bottomMat', 4],
     ]);
   });
 

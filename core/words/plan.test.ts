@@ -145,6 +145,9 @@ describe('why the way round goes as it does', () => {
     expect(routeWhy(apart, [], 0)).toEqual([
       'Each stands by itself: no seams, and any order will do.',
     ]);
+    expect(routeWhy(route([{ elementId: 'C1' }]), [], 0)).toEqual([
+      'It stands by itself: no seams.',
+    ]);
   });
   test('a ring ends where it began, an open way at a free end', () => {
     const ring = route([{ elementId: 'N', startNode: 'A' }, { elementId: 'E' }], true);

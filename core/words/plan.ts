@@ -96,7 +96,12 @@ export function routeWhy(route: Route, cold: readonly ColdStretch[], seams: numb
   const [first] = route.legs;
   const last = route.legs.at(-1);
   if (!first || !last) return [];
-  if (seams === 0) return ['Each stands by itself: no seams, and any order will do.'];
+  if (seams === 0)
+    return [
+      first === last
+        ? 'It stands by itself: no seams.'
+        : 'Each stands by itself: no seams, and any order will do.',
+    ];
   const storeys = new Set(route.legs.map((l) => l.storey)).size;
   const levels = new Set(
     route.legs.filter((l) => l.storey === 0).map((l) => Math.round(l.bottomM * 1000)),

@@ -38,15 +38,30 @@ interface Props {
 const pointsText = (ring: { x: number; y: number }[], s: PlanScale) =>
   ring.map((p) => `${s.x(p.x)},${s.y(p.y)}`).join(' ');
 
+/** From this size on the paper a picked pad is framed: filled it would be a black field, px. */
+const BROAD_PX = 60;
+const broadOn = (ring: { x: number; y: number }[], s: PlanScale): boolean =>
+  [ring.map((p) => s.x(p.x)), ring.map((p) => s.y(p.y))].every(
+    (along) => Math.max(...along) - Math.min(...along) > BROAD_PX,
+  );
+
+/** How strong an outline is, px. */
+function strokeOf(selected: boolean, broad: boolean): number {
+  if (!selected) return 1.5;
+  return broad ? 7 : 2.5;
+}
+
 /** One outline; drawn anew only when it moves or is picked. */
 const RunShape = memo(function RunShape({
   id,
   points,
+  broad,
   selected,
   onSelect,
 }: {
   id: string;
   points: string;
+  broad: boolean;
   selected: boolean;
   onSelect: (id: string) => void;
 }) {
@@ -58,9 +73,9 @@ const RunShape = memo(function RunShape({
       aria-pressed={selected}
       aria-label={`Run ${id}`}
       data-run={id}
-      fill={selected ? 'var(--ink)' : 'var(--stiff-2)'}
+      fill={selected && !broad ? 'var(--ink)' : 'var(--stiff-2)'}
       stroke="var(--ink)"
-      strokeWidth={selected ? 2.5 : 1.5}
+      strokeWidth={strokeOf(selected, broad)}
       strokeLinejoin="miter"
       onClick={() => {
         onSelect(id);
@@ -108,7 +123,12 @@ export function PlanDrawing({
     [own, marginM, width, height, pad, foot, t],
   );
   const shapes = useMemo(
-    () => own.map((o) => ({ id: o.id, points: pointsText(o.ring, scale) })),
+    () =>
+      own.map((o) => ({
+        id: o.id,
+        points: pointsText(o.ring, scale),
+        broad: o.kind === 'pad' && broadOn(o.ring, scale),
+      })),
     [own, scale],
   );
   const runs = useMemo(() => runsOnPaper(site, mine, scale), [site, mine, scale]);
@@ -176,6 +196,7 @@ export function PlanDrawing({
           key={o.id}
           id={o.id}
           points={o.points}
+          broad={o.broad}
           selected={o.id === selected}
           onSelect={select}
         />

@@ -92,10 +92,10 @@ export function Amounts({
       <thead className="sticky top-0 bg-ground">
         <tr className="border-y-2 border-ink">
           <th className="head py-1 text-left">Take-off, {v.record.pour.code}</th>
-          <th className="font-normal text-ink2">length</th>
-          <th className="font-normal text-ink2">forms</th>
-          <th className="font-normal text-ink2">concrete</th>
-          <th className="font-normal text-ink2">bars</th>
+          <th className="pl-2 font-normal text-ink2">length</th>
+          <th className="pl-2 font-normal text-ink2">forms</th>
+          <th className="pl-2 font-normal text-ink2">concrete</th>
+          <th className="pl-2 font-normal text-ink2">bars</th>
           {seated && <th className="pl-3 pr-1 font-normal text-ink2">chairs</th>}
         </tr>
       </thead>

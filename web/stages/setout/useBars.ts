@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { resultOf } from '#core/kit';
-import { type RebarRow, rebarTakeoff } from '#core/steel';
+import { type RebarRow, rebarTakeoff, sameBars } from '#core/steel';
 import { usePour } from '../../app/pour-context.tsx';
 
 export const ROLE: Record<RebarRow['role'], string> = {
@@ -9,7 +9,8 @@ export const ROLE: Record<RebarRow['role'], string> = {
   across: 'across',
   vertical: 'up',
   horizontal: 'across',
-  eachWay: 'each way',
+  bottomMat: 'bottom mat',
+  topMat: 'top mat',
   tie: 'ties',
 };
 
@@ -20,7 +21,7 @@ export function useBars(): RebarRow[] {
   const fyMPa = rules.value('barGrade');
   const { fcMPa } = mix;
   return useMemo(
-    () => resultOf(rebarTakeoff, { site: record.site, stockLengthM, fcMPa, fyMPa }).rows,
+    () => sameBars(resultOf(rebarTakeoff, { site: record.site, stockLengthM, fcMPa, fyMPa }).rows),
     [record.site, stockLengthM, fcMPa, fyMPa],
   );
 }
