@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { anyNumber, calculation, fig, positive, temperature } from '#core/kit';
+import { counted } from '#core/units';
 
 /** 20 °C in kelvin, as ASTM C1074 rounds it. */
 const REFERENCE_K = 293.15;
@@ -68,7 +69,7 @@ export const equivalentAge = calculation({
     const maturityCH = summed(v.tempHistory, (t) => Math.max(0, t - v.datumC));
     trace.step(
       'age',
-      `Σ exp(−${fig(v.activationK)}(1/(T+273.15) − 1/293.15))·Δt over ${v.tempHistory.length} readings`,
+      `Σ exp(−${fig(v.activationK)}(1/(T+273.15) − 1/293.15))·Δt over ${counted(v.tempHistory.length, 'reading')}`,
       ageH,
       'h at 20 °C',
     );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { calculation, fig, positive } from '#core/kit';
+import { counted } from '#core/units';
 import {
   ageFactor,
   equivalentAgeH,
@@ -63,7 +64,7 @@ export const strengthForecast = calculation({
     const strengthMPa = strengthAtMPa(v.f28MPa, v.cementType, days);
     trace.step(
       't',
-      `Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${v.tempHistory.length} readings`,
+      `Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${counted(v.tempHistory.length, 'reading')}`,
       days,
       'days at 20 °C',
     );

@@ -1,4 +1,5 @@
 import { calculation, fig } from '#core/kit';
+import { counted } from '#core/units';
 import { spreadOut } from './quantiles.ts';
 import { simulationInput, simulationOutput } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
@@ -29,7 +30,7 @@ export const pourSimulation = calculation({
     const first = timetableOf(v, spread ? many.firstArrivals(v.seed) : medianArrivals(v));
     trace.step(
       'placed',
-      `${first.placements.length} placements from ${first.loads.length} loads at ${fig(v.placingRateM3PerH)} m³/h`,
+      `${counted(first.placements.length, 'placement')} from ${counted(first.loads.length, 'load')} at ${fig(v.placingRateM3PerH)} m³/h`,
       first.placements.reduce((s, p) => s + p.volumeM3, 0),
       'm³',
     );

@@ -27,6 +27,6 @@ export { gaugedL, waterAdviceText, waterText } from './water.ts';
 export { PRICE_WORDS, weighedText } from './prices.ts';
 export { FIRST_AID, peopleFirst } from './trouble.ts';
 export { wayFigures, wayWords } from './ways.ts';
-export { LOAD_ADVICE, loadVerdictText, onTheRoadText, STAGE_WORDS } from './loads.ts';
+export { apartText, LOAD_ADVICE, loadVerdictText, onTheRoadText, STAGE_WORDS } from './loads.ts';
 export { FIRST_VISIT, HELP, type HelpId } from './help.ts';
 export { formSystemText } from './forms.ts';

@@ -20,6 +20,10 @@ export const LOAD_ADVICE: Record<
   sentBack: { tone: 'waived', text: 'sent back' },
 };
 
+/** How far apart loads come; nothing of one that comes alone. */
+export const apartText = (loads: number, spacingMin: number): string =>
+  loads > 1 ? `, ${spacingMin.toFixed(0)} min apart` : '';
+
 /** The verdict on a load with the figure that decides it, in the site's units: "too stiff, ½ in outside". */
 export function loadVerdictText(load: LoadState, units: UnitSystem): string {
   const { text } = LOAD_ADVICE[load.advice];

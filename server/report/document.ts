@@ -1,5 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { isClosed } from '#core/log';
+import { counted } from '#core/units';
 import { verifyLines } from '../log/chain.ts';
 import { checkSections, gateSection } from './checks.ts';
 import { contextOf, type ReportContext, type ReportInput } from './context.ts';
@@ -37,7 +38,7 @@ function logSection({ events }: ReportContext): Content[] {
   return [
     { text: 'Log', style: 'h2' },
     {
-      text: `${events.length} entries, ${whole}. Corrected entries stay in the log; the export can be checked without the server.`,
+      text: `${counted(events.length, 'entry', 'entries')}, ${whole}. Corrected entries stay in the log; the export can be checked without the server.`,
     },
     {
       text: 'Jactum helps to measure, work out and record. It does not design structures or formwork; engineer, inspector, manufacturers and local code rule where they differ.',

@@ -4,7 +4,8 @@ import { attempt, resultRows, stepText } from '#core/kit';
 import { entries, type LogEvent } from '#core/log';
 import { calculationNamed } from '#core/register';
 import { rulesOf, ruleText, sourceText } from '#core/rules';
-import { area, clockText, distanceText, strength, textOf, volume } from '#core/units';
+import { area, clockText, counted, distanceText, strength, textOf, volume } from '#core/units';
+import { apartText } from '#core/words';
 import { curingIn } from '#core/view';
 import type { ReportContext } from './context.ts';
 import { right, table, type Cell } from './table.ts';
@@ -30,7 +31,7 @@ export function planSection({ view: { plan }, units }: ReportContext): Content[]
       }),
     ),
     {
-      text: `Neat ${v(route.volumeM3)}, needed ${v(plan.order.result.meanM3)}, ordered ${v(plan.orderedM3)} in ${plan.loadIds.length} loads, ${trucks.result.spacingMin.toFixed(0)} min apart from ${clockText(fromMin)}.`,
+      text: `Neat ${v(route.volumeM3)}, needed ${v(plan.order.result.meanM3)}, ordered ${v(plan.orderedM3)} in ${counted(plan.loadIds.length, 'load')}${apartText(plan.loadIds.length, trucks.result.spacingMin)} from ${clockText(fromMin)}.`,
       margin: [0, 0, 0, 8],
     },
   ];

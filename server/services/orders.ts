@@ -5,6 +5,7 @@ import { latest, type LogEvent, replay } from '#core/log';
 import { rulesOf } from '#core/rules';
 import { planOf } from '#core/view';
 import { midnightMs } from '#core/weather';
+import { counted } from '#core/units';
 import { admit } from '../log/admit.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import type { AppDeps } from '../deps.ts';
@@ -30,7 +31,7 @@ function loadsFor(record: PourAnswer, asked: Asked, dayMs: number): Order['loads
     throw refused(
       'volumeM3',
       'is not what is planned',
-      `The plan is ${plan.orderedM3.toFixed(3)} m³ in ${plan.loadIds.length} loads. Plan it so first, then order.`,
+      `The plan is ${plan.orderedM3.toFixed(3)} m³ in ${counted(plan.loadIds.length, 'load')}. Plan it so first, then order.`,
     );
   return plan.simulation.loads.map((l) => ({
     id: l.id,

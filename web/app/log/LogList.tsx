@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { driftNoted, filterLog, type LogEvent, type LogQuery, placeOf, timeline } from '#core/log';
 import { momentText } from '#core/view';
 import { entryText } from '#core/words';
+import { counted } from '#core/units';
 import { T } from '../../ui/Text.tsx';
 import { usePour } from '../pour-context.tsx';
 import { LogFilters } from './LogFilters.tsx';
@@ -45,7 +46,7 @@ export function LogList({ close }: { close: () => void }) {
       <LogFilters query={query} set={setQuery} actors={actors} places={places} />
       <p className="text-ink2" role="status">
         {found.length === list.length
-          ? `${list.length} entries`
+          ? counted(list.length, 'entry', 'entries')
           : `${found.length} of ${list.length}`}
         . Press one to see the whole screen as it was.
       </p>

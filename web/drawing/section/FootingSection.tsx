@@ -221,16 +221,21 @@ function Bars({ s, x, y, w, h, mm }: Box) {
   );
 }
 
+/** Room that a line of words takes up, px. */
+const WORDS_PX = 18;
+
 /** Cover below, struck in chalk: the limit that is most often missed. */
 function CoverLine({ s, x, y, w, h, mm, units }: Box & { units: UnitSystem }) {
   const at = x + w * 0.6;
   const c = mm(s.bottomMm);
+  // Where the cover is lower than its words they stand over the mat.
+  const up = c < WORDS_PX ? c + WORDS_PX : c / 2 - 5;
   return (
     <g stroke="var(--chalk)" strokeWidth="2">
       <path d={`M${at} ${y + h}v${-c}M${at - 5} ${y + h - c}h10`} fill="none" />
       <text
         x={at + 9}
-        y={y + h - c / 2 + 5}
+        y={y + h - up}
         fontSize="15"
         className="b halo"
         stroke="none"

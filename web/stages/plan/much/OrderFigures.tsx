@@ -1,4 +1,5 @@
 import { clockText, counted, textOf, volume } from '#core/units';
+import { apartText } from '#core/words';
 import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../../app/origins.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -63,7 +64,8 @@ export function OrderFigures() {
           <dt>{mixed ? 'batches' : 'loads'}</dt>
           <dd>
             <FigureWithWorking name="the loads" {...trucksOrigin(v)}>
-              {plan.loadIds.length}, {plan.trucks.result.spacingMin.toFixed(0)} min apart
+              {plan.loadIds.length}
+              {apartText(plan.loadIds.length, plan.trucks.result.spacingMin)}
               {mixed ? '' : `, ${counted(plan.trucks.result.trucks, 'truck')}`}
             </FigureWithWorking>
           </dd>

@@ -9,7 +9,7 @@ import {
   runsFromLines,
 } from '#core/exchange';
 import { FIRST_WALL_M } from '#core/siteplan';
-import { distanceText } from '#core/units';
+import { counted, distanceText } from '#core/units';
 import { usePlan, usePour } from '../../../app/pour-context.tsx';
 import { useSize } from '../../../drawing/useSize.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -83,7 +83,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
   const put = () => {
     if (!made) return;
     replace(made.plan);
-    say(`${made.added.length} runs put in. Undo takes them back.`);
+    say(`${counted(made.added.length, 'run')} put in. Undo takes that back.`);
     onDone();
   };
   if (read.lines.length === 0)
@@ -138,9 +138,11 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
       />
       {made && (
         <p aria-live="polite">
-          {made.added.length} runs
-          {made.doubles ? `, ${made.doubles} lines lie on others and are left out` : ''}
-          {made.specks ? `, ${made.specks} specks left out` : ''}
+          {counted(made.added.length, 'run')}
+          {made.doubles
+            ? `, ${counted(made.doubles, 'line lies on another and is', 'lines lie on others and are')} left out`
+            : ''}
+          {made.specks ? `, ${counted(made.specks, 'speck')} left out` : ''}
           {read.leftOut.length
             ? `; not lines: ${read.leftOut.map((l) => `${l.count} ${l.type.toLowerCase()}`).join(', ')}`
             : ''}
@@ -153,7 +155,7 @@ export function DrawingImport({ read, onDone }: { read: DrawingRead; onDone: () 
         disabled={!made || made.added.length === 0}
         onClick={put}
       >
-        {unit === null ? 'Say the unit first' : `Put ${made?.added.length ?? 0} runs in`}
+        {unit === null ? 'Say the unit first' : `Put ${counted(made?.added.length ?? 0, 'run')} in`}
       </button>
     </div>
   );
@@ -184,7 +186,7 @@ function Preview({
           width={box.width}
           height="220"
           role="img"
-          aria-label={`${read.lines.length} lines on ${read.layers.length} layers`}
+          aria-label={`${counted(read.lines.length, 'line')} on ${counted(read.layers.length, 'layer')}`}
         >
           {read.lines.map((l, i) => {
             const n = used.indexOf(l.layer);
@@ -238,7 +240,7 @@ function Layers({
             }}
           />
           <b className="min-w-0 flex-1 truncate font-semibold">{l.name}</b>
-          <span className="text-ink2">{l.count} lines</span>
+          <span className="text-ink2">{counted(l.count, 'line')}</span>
           <select
             className="field max-w-[190px]"
             aria-label={`Layer ${l.name} becomes`}
