@@ -138,7 +138,7 @@ function RuleForm({ rule, onDone }: { rule: Ruled; onDone: () => void }) {
         label={rule.title}
         quantity={entry.quantity}
         units={v.units}
-        value={rule.value}
+        value={value}
         onChange={setValue}
         autoFocus
         error={outside ? `Must lie between ${say(entry.least)} and ${say(entry.most)}.` : undefined}

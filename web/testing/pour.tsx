@@ -35,6 +35,7 @@ interface Options {
   site?: Partial<PourAnswer['site']>;
   settings?: Partial<PourAnswer['pour']['settings']>;
   saveResources?: PourView['saveResources'];
+  saveRule?: PourView['saveRule'];
 }
 
 function Address() {
@@ -74,6 +75,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
   const saveResources = jest.fn<PourView['saveResources']>(
     options.saveResources ?? (() => Promise.resolve()),
   );
+  const saveRule = jest.fn<PourView['saveRule']>(options.saveRule ?? (() => Promise.resolve(true)));
   const snapshot = { state, seq: entries.length, unsent: 0, others: [], refused: [], loaded: true };
   const view = {
     ...figures,
@@ -95,6 +97,7 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     write,
     saveSettings,
     saveResources,
+    saveRule,
     past: null,
     shut: null,
     elementName: (id: string) => id,
@@ -114,5 +117,5 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
       </MemoryRouter>
     </SWRConfig>,
   );
-  return { write, saveSettings, saveResources, view };
+  return { write, saveSettings, saveResources, saveRule, view };
 }

@@ -20,6 +20,10 @@ interface Props {
   bare?: boolean;
 }
 
+/** The same figure, but for what is lost on the way from millimetres to metres and back. */
+const same = (a: number | null, b: number | null): boolean =>
+  a === b || (a !== null && b !== null && Math.abs(a - b) <= 1e-9 * Math.abs(b));
+
 /** A number with its unit, kept in SI and shown in the site's own. */
 export function QuantityField({
   label,
@@ -35,12 +39,19 @@ export function QuantityField({
   required = true,
   bare = false,
 }: Props) {
-  const [text, setText] = useState(() => writeQuantity(value, quantity, units, clock));
-  // What was last sent or shown: a value that comes from elsewhere (a start again, the weather) takes the field over.
+  const written = () => writeQuantity(value, quantity, units, clock);
+  const [text, setText] = useState(written);
+  /** What was typed last, and what stood here when the field was drawn last. */
   const [held, setHeld] = useState(value);
-  if (value !== held) {
-    setHeld(value);
-    setText(writeQuantity(value, quantity, units, clock));
+  const [stood, setStood] = useState(value);
+  // A value that comes from elsewhere (a start again, the weather) takes the field over; one that is
+  // what was typed, or that stays while something is being typed, does not.
+  if (value !== stood) {
+    setStood(value);
+    if (!same(value, held)) {
+      setHeld(value);
+      setText(written());
+    }
   }
   const got = readQuantity(text, quantity, units, clock);
   const bad = got !== null && Number.isNaN(got);
@@ -60,7 +71,14 @@ export function QuantityField({
         inputMode={quantity === 'Mm' || quantity === 'M' || clock ? 'text' : 'decimal'}
         aria-invalid={said !== undefined}
         value={text}
-        onBlur={onBlur}
+        onBlur={() => {
+          // Left without a figure it shows the one that rules still.
+          if ((got === null || bad) && value !== null) {
+            setHeld(value);
+            setText(written());
+          }
+          onBlur?.();
+        }}
         placeholder={required ? '' : 'not given'}
         onChange={(e) => {
           setText(e.target.value);
