@@ -12,6 +12,7 @@ export { cylinders } from './kinds/cylinders.ts';
 export { freshTest } from './kinds/fresh-test.ts';
 export { item } from './kinds/item.ts';
 export { hand } from './kinds/hand.ts';
+export { level } from './kinds/level.ts';
 export { loadArrived } from './kinds/load-arrived.ts';
 export { visitor } from './kinds/visitor.ts';
 export { TROUBLE_NAME, type TroubleKind, TROUBLES } from './kinds/trouble.ts';

@@ -1,101 +1,89 @@
-import { describe, expect, test } from '@jest/globals';
-import { act, screen, waitFor } from '@testing-library/react';
+import { expect, test } from '@jest/globals';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { entriesFrom } from '../../core/testdata/entries.ts';
+import { press } from '../testing/hand.ts';
 import { dayOf, renderInPour } from '../testing/pour.tsx';
 import QuestionSheets from './QuestionSheets.tsx';
 
 const { entry } = entriesFrom(dayOf('quillback', 'P2'), 'T. Oakes');
-const asked = entry('question', { number: 7, elementIds: ['E2'], text: 'Why?', to: 'engineer' }, 5);
+const asked = entry(
+  'question',
+  { number: 7, to: 'engineer', text: 'Bars on both faces at R?', elementIds: ['R'] },
+  200,
+);
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
 
-describe('a question', () => {
-  test('bears on the run in hand and more, is asked of a named role, and numbered on', async () => {
-    const user = userEvent.setup();
-    const { write } = renderInPour(<QuestionSheets />, {
-      entries: [asked],
-      search: '?run=S&sheet=question',
-    });
-    await user.click(screen.getByRole('button', { name: 'W' }));
-    await user.type(screen.getByLabelText(/What is unclear/), 'Laps at the corner, as drawn?');
-    await user.click(screen.getByRole('button', { name: 'architect' }));
-    await user.click(screen.getByRole('button', { name: 'Ask' }));
-    await waitFor(() => {
-      expect(write).toHaveBeenCalledWith('question', {
-        number: 8,
-        elementIds: ['S', 'W'],
-        text: 'Laps at the corner, as drawn?',
-        to: 'architect',
-      });
-    });
-    // The sheet stays open on the question itself.
-    expect(screen.getByTestId('address').textContent).toContain('sheet=answer%3Aid');
+test('a question is about the run that is looked at, has the next number, and opens on itself', async () => {
+  const { write } = renderInPour(<QuestionSheets />, {
+    search: '?sheet=question&run=E1',
+    entries: [asked],
+    write: () => Promise.resolve('q8'),
   });
-
-  test('that is closed while it is being kept does not come up again', async () => {
-    const user = userEvent.setup();
-    let keep: (id: string) => void = () => undefined;
-    const kept = new Promise<string>((resolve) => {
-      keep = resolve;
-    });
-    const { write } = renderInPour(<QuestionSheets />, {
-      search: '?sheet=question',
-      write: () => kept,
-    });
-    await user.type(screen.getByLabelText(/What is unclear/), 'Why?');
-    await user.click(screen.getByRole('button', { name: 'Ask' }));
-    await waitFor(() => {
-      expect(write).toHaveBeenCalled();
-    });
-    await user.click(screen.getByRole('button', { name: 'Close' }));
-    await waitFor(() => {
-      expect(screen.queryByRole('dialog')).toBeNull();
-    });
-    await act(async () => {
-      keep('id');
-      await kept;
-    });
-    expect(screen.queryByRole('dialog')).toBeNull();
-    expect(screen.getByTestId('address').textContent).not.toContain('answer');
+  expect(screen.getByRole('heading', { name: 'Question 8' })).toBeTruthy();
+  await press('Ask');
+  await waitFor(() => {
+    expect(said()).toEqual(['is missing']);
   });
-
-  test('of nothing, or on no run, is not asked', async () => {
-    const user = userEvent.setup();
-    const { write } = renderInPour(<QuestionSheets />, { search: '?run=S&sheet=question' });
-    await user.click(screen.getByRole('button', { name: 'S' }));
-    await user.click(screen.getByRole('button', { name: 'Ask' }));
-    await waitFor(() => {
-      expect(said()).toEqual(['must name at least one run', 'is missing']);
+  await userEvent.type(screen.getByLabelText('What is unclear'), 'Which lap at the corner?');
+  await press('N');
+  await press('architect');
+  await press('Ask');
+  await waitFor(() => {
+    expect(write).toHaveBeenCalledWith('question', {
+      number: 8,
+      elementIds: ['E1', 'N'],
+      to: 'architect',
+      text: 'Which lap at the corner?',
     });
-    expect(write).not.toHaveBeenCalled();
+  });
+  await waitFor(() => {
+    expect(screen.getByTestId('address').textContent).toContain('sheet=answer%3Aq8');
   });
 });
 
-describe('an answer', () => {
-  const open = { entries: [asked], search: `?sheet=answer:${asked.id}` };
+test('one that names no run is not asked: it would hold nothing', async () => {
+  const { write } = renderInPour(<QuestionSheets />, { search: '?sheet=question&run=E1' });
+  await press('E1');
+  await userEvent.type(screen.getByLabelText('What is unclear'), 'Which lap?');
+  await press('Ask');
+  await waitFor(() => {
+    expect(said()).toHaveLength(1);
+  });
+  expect(write).not.toHaveBeenCalled();
+});
 
-  test('is kept with who gave it: the role that was asked, unless another did', async () => {
-    const user = userEvent.setup();
-    const { write } = renderInPour(<QuestionSheets />, open);
-    const role = screen.getByLabelText<HTMLInputElement>('Given by');
-    expect(role.value).toBe('engineer');
-    await user.type(screen.getByLabelText('Answer'), 'Hook them round.');
-    await user.clear(role);
-    await user.type(role, 'inspector');
-    await user.click(screen.getByRole('button', { name: 'Keep the answer' }));
-    await waitFor(() => {
-      expect(write).toHaveBeenCalledWith('answer', {
-        questionId: asked.id,
-        text: 'Hook them round.',
-        role: 'inspector',
-      });
+test('is answered by the role it was put to, unless another gives the answer', async () => {
+  const { write } = renderInPour(<QuestionSheets />, {
+    search: `?sheet=answer:${asked.id}`,
+    entries: [asked],
+  });
+  expect(screen.getByText('Asked by T. Oakes, for the engineer to answer.')).toBeTruthy();
+  await userEvent.type(screen.getByLabelText('Answer'), 'One face, inside');
+  const by = screen.getByLabelText<HTMLInputElement>('Given by');
+  expect(by.value).toBe('engineer');
+  await userEvent.clear(by);
+  await userEvent.type(by, 'architect');
+  await press('Keep the answer');
+  await waitFor(() => {
+    expect(write).toHaveBeenCalledWith('answer', {
+      questionId: asked.id,
+      role: 'architect',
+      text: 'One face, inside',
     });
   });
+});
 
-  test('that was given is shown, and not asked for again', () => {
-    const given = entry('answer', { questionId: asked.id, text: 'Yes.', role: 'engineer' }, 9);
-    renderInPour(<QuestionSheets />, { ...open, entries: [asked, given] });
-    expect(screen.getByText('Yes.', { exact: false })).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Keep the answer' })).toBeNull();
+test('once answered it shows who answered what, and asks no more', () => {
+  const given = entry(
+    'answer',
+    { questionId: asked.id, role: 'engineer', text: 'One face, inside' },
+    260,
+  );
+  renderInPour(<QuestionSheets />, {
+    search: `?sheet=answer:${asked.id}`,
+    entries: [asked, given],
   });
+  expect(screen.getByRole('dialog').textContent).toContain('engineer: One face, inside');
+  expect(screen.queryByRole('button', { name: 'Keep the answer' })).toBeNull();
 });

@@ -11,7 +11,9 @@ import {
 import { startTransition, useState, type Dispatch, type SetStateAction } from 'react';
 import { sayWrong } from '../../ui/say.ts';
 import type { LaserAnswer } from '../../../contract/index.ts';
-import { lengthText, level, textOf } from '#core/units';
+import { limitWords, sentenceIn } from '#core/kit';
+import { level as levelEntry } from '#core/log';
+import { lengthText, level, textOf, type UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
 import { readQuantity } from '../../ui/quantity-text.ts';
@@ -25,6 +27,20 @@ import { useLevels } from './useLevels.ts';
 import type { SitePlan } from '#core/model';
 import { PointRow, LevelRows } from './LevelRows.tsx';
 import { RodForm } from './RodForm.tsx';
+
+const rodSchema = levelEntry.body.pick({ rodM: true });
+
+/** What was typed as a reading of the rod, and what is wrong with it; nothing of either is nothing typed. */
+function rodOf(rod: string, units: UnitSystem): { rodM: number | null; wrong: string | null } {
+  const m = readQuantity(rod, 'Level', units, false);
+  if (m === null) return { rodM: null, wrong: null };
+  if (Number.isNaN(m))
+    return { rodM: null, wrong: units === 'us' ? 'Write it as 4.27.' : 'Write it as 1.302.' };
+  const read = rodSchema.safeParse({ rodM: m }, { error: limitWords(units) });
+  return read.success
+    ? { rodM: m, wrong: null }
+    : { rodM: null, wrong: `The rod ${sentenceIn(read.error.issues[0]?.message ?? '', units)}.` };
+}
 
 interface RodState {
   setPicked: Dispatch<SetStateAction<string | null>>;
@@ -110,8 +126,7 @@ function Levelling({ bench }: { bench: NonNullable<SitePlan['benchmark']> }) {
   const nameOf = (id: string) =>
     levels.targets.find((t) => t.id === id)?.label ??
     (isTurningPoint(id) ? `turning point ${id}` : invertName(id));
-  const rodM = readQuantity(rod, 'Level', v.units, false);
-  const good = rodM !== null && !Number.isNaN(rodM) && rodM >= 0 && rodM <= 10;
+  const { rodM, wrong } = rodOf(rod, v.units);
   const wantedRod = setup && target ? setup.hiM - target.wantedM : null;
   const { onto, read, turn, laser } = useRod(bench, pointId, picked, {
     setPicked,
@@ -157,8 +172,8 @@ function Levelling({ bench }: { bench: NonNullable<SitePlan['benchmark']> }) {
         standsAt={standsAt}
       />
       <RodForm
-        good={good}
         rodM={rodM}
+        wrong={wrong}
         read={read}
         rod={rod}
         setRod={setRod}

@@ -4,8 +4,8 @@ import { useSession } from '../../app/session.tsx';
 
 /** What the rod reads. */
 export function RodForm({
-  good,
   rodM,
+  wrong,
   read,
   rod,
   setRod,
@@ -16,8 +16,9 @@ export function RodForm({
   pointId,
   turn,
 }: {
-  good: boolean;
   rodM: number | null;
+  /** What is wrong with what is typed. */
+  wrong: string | null;
   read: (m: number) => Promise<void>;
   rod: string;
   setRod: (text: string) => void;
@@ -35,12 +36,13 @@ export function RodForm({
       className="flex flex-wrap gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (good && rodM !== null) void read(rodM);
+        if (rodM !== null) void read(rodM);
       }}
     >
       <input
         className="field min-w-[140px] flex-1 text-[22px]!"
         aria-label="Rod reading"
+        aria-invalid={wrong !== null}
         placeholder={v.units === 'us' ? 'Rod, ft: 4.27' : 'Rod, m: 1.302'}
         inputMode="decimal"
         value={rod}
@@ -48,7 +50,7 @@ export function RodForm({
           setRod(e.target.value);
         }}
       />
-      <button className="btn" disabled={busy || !good}>
+      <button className="btn" disabled={busy || rodM === null}>
         {setup ? 'Take' : 'Set up here'}
       </button>
       {demo && (
@@ -65,14 +67,19 @@ export function RodForm({
         <button
           type="button"
           className="btn line"
-          disabled={busy || (!good && !demo)}
+          disabled={busy || (rodM === null && !demo)}
           onClick={() => {
-            if (good && rodM !== null) void turn(rodM);
+            if (rodM !== null) void turn(rodM);
             else if (demo) void laser(true);
           }}
         >
           Instrument moved: back-sight on {pointId}
         </button>
+      )}
+      {wrong && (
+        <p role="alert" className="basis-full font-semibold text-chalk-t">
+          {wrong}
+        </p>
       )}
     </form>
   );
