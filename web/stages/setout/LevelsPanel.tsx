@@ -11,12 +11,9 @@ import {
 import { startTransition, useState, type Dispatch, type SetStateAction } from 'react';
 import { sayWrong } from '../../ui/say.ts';
 import type { LaserAnswer } from '../../../contract/index.ts';
-import { limitWords, sentenceIn } from '#core/kit';
-import { level as levelEntry } from '#core/log';
-import { lengthText, level, textOf, type UnitSystem } from '#core/units';
+import { lengthText, level, textOf } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
-import { readQuantity } from '../../ui/quantity-text.ts';
 import { getJson } from '../../sync/api.ts';
 import { T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
@@ -26,21 +23,8 @@ import { GroundForm } from './GroundForm.tsx';
 import { useLevels } from './useLevels.ts';
 import type { SitePlan } from '#core/model';
 import { PointRow, LevelRows } from './LevelRows.tsx';
+import { rodOf } from './rod.ts';
 import { RodForm } from './RodForm.tsx';
-
-const rodSchema = levelEntry.body.pick({ rodM: true });
-
-/** What was typed as a reading of the rod, and what is wrong with it; nothing of either is nothing typed. */
-function rodOf(rod: string, units: UnitSystem): { rodM: number | null; wrong: string | null } {
-  const m = readQuantity(rod, 'Level', units, false);
-  if (m === null) return { rodM: null, wrong: null };
-  if (Number.isNaN(m))
-    return { rodM: null, wrong: units === 'us' ? 'Write it as 4.27.' : 'Write it as 1.302.' };
-  const read = rodSchema.safeParse({ rodM: m }, { error: limitWords(units) });
-  return read.success
-    ? { rodM: m, wrong: null }
-    : { rodM: null, wrong: `The rod ${sentenceIn(read.error.issues[0]?.message ?? '', units)}.` };
-}
 
 interface RodState {
   setPicked: Dispatch<SetStateAction<string | null>>;

@@ -26,7 +26,7 @@ describe('levels by rod and instrument', () => {
     });
   });
 
-  test('say what the rod reads when the point is right, and judge what it read', async () => {
+  test('say what the rod reads when the point is right, and judge what it read', () => {
     const { view } = open({ entries: [SETUP] });
     const first = /the rod reads\s+(\d\.\d+)/.exec(document.body.textContent ?? '')?.[1];
     const wanted = /wanted\s*([−\d.]+)/.exec(document.body.textContent ?? '')?.[1];
