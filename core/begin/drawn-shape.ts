@@ -8,7 +8,8 @@ import {
   type WallType,
 } from '#core/model';
 import type { Drawn } from '#core/siteplan';
-import { type LengthsTo, type Shape, traceShape, type Traced, type Typed } from './shapes.ts';
+import type { Typed } from './given.ts';
+import { type LengthsTo, type Shape, traceShape, type Traced } from './shapes.ts';
 
 /** What the runs of a shape are made of. */
 export const MADE_OF = ['footing', 'wall', 'both'] as const;

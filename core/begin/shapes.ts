@@ -1,4 +1,6 @@
 import type { Spot } from '#core/model';
+import { given, GUESS_M, type Typed } from './given.ts';
+import { padSpots } from './pad-spots.ts';
 
 /**
  * A first plan by lengths as they are read off a tape: which lengths a shape wants, and where its
@@ -47,9 +49,6 @@ export const WANTED: Record<Shape, readonly Wanted[]> = {
   beam: [length('N', 'north side'), length('E', 'east side')],
 };
 
-/** What is typed of a shape so far, by the id of what it wants; m, and whole numbers for counts. */
-export type Typed = Readonly<Record<string, number | null | undefined>>;
-
 /** A run between two corners: from, to, and whether all that decides it has been typed. */
 interface Side {
   id: string;
@@ -70,9 +69,6 @@ export interface Traced {
   wrong: Record<string, string>;
 }
 
-/** A side that nobody has typed is drawn this long, m. */
-const GUESS_M = 6;
-
 /**
  * The length between middles of a side that was read to something else.
  * @param turns its corners that stand out less those that stand in: 2 for a side of a ring, 0 for
@@ -83,7 +79,6 @@ const toMiddle = (lengthM: number, widthM: number, turns: number, to: LengthsTo)
   return { middle: lengthM, outside: lengthM - out, inside: lengthM + out }[to];
 };
 
-const given = (v: number | null | undefined): v is number => typeof v === 'number' && v > 0;
 /** The length between middles of a side as it was typed; a guess while it is not. */
 const middleOf = (
   lengthM: number | null | undefined,
@@ -211,39 +206,33 @@ const piece: Trace = (typed) => {
   };
 };
 
-/** As many pads as a row or the rows may count. */
-const MOST_PADS = 30;
-
-const pads: Trace = (typed, widthM) => {
-  const counted = (id: string, otherwise: number) => {
-    const n = typed[id];
-    return given(n) ? Math.min(MOST_PADS, Math.round(n)) : otherwise;
-  };
-  const far = (id: string) => {
-    const m = typed[id];
-    return given(m) ? m : GUESS_M / 2;
-  };
-  const [across, down] = [counted('across', 1), counted('down', 1)];
-  const spots = Array.from({ length: across * down }, (_, i) => ({
-    xM: (i % across) * far('X'),
-    yM: -Math.floor(i / across) * far('Y'),
-  }));
-  const wrong: Record<string, string> = {};
-  for (const id of ['across', 'down']) {
-    const n = typed[id];
-    if (given(n) && n > MOST_PADS) wrong[id] = `must be ${MOST_PADS} or fewer`;
-  }
-  for (const [id, n] of [
-    ['X', across],
-    ['Y', down],
-  ] as const) {
-    const m = typed[id];
-    if (n > 1 && given(m) && m < widthM) wrong[id] = 'is less than a pad: they would overlap';
-  }
-  return { nodes: [], sides: [], spots, wrong };
-};
+const pads: Trace = (typed, widthM) => ({ nodes: [], sides: [], ...padSpots(typed, widthM) });
 
 const TRACES: Record<Shape, Trace> = { ring, ell, strips, pads, piece, beam: ring };
+
+/** Sides that have another run across each of their ends. */
+const BETWEEN: Partial<Record<Shape, readonly string[]>> = {
+  ring: ['N', 'E'],
+  beam: ['N', 'E'],
+  ell: ['N', 'E1'],
+  strips: ['N', 'E'],
+};
+
+/** Sides so short that nothing would be left between the runs across their ends. */
+const tooShort = (
+  shape: Shape,
+  typed: Typed,
+  widthM: number,
+  to: LengthsTo,
+): Record<string, string> =>
+  Object.fromEntries(
+    (BETWEEN[shape] ?? []).flatMap((id) => {
+      const lengthM = typed[id];
+      return given(lengthM) && toMiddle(lengthM, widthM, 2, to) <= widthM
+        ? [[id, 'is too short: nothing is left between its ends']]
+        : [];
+    }),
+  );
 
 /** Whether everything a shape wants is typed; a single row of pads wants no distance the other way. */
 const isWhole = (shape: Shape, typed: Typed): boolean =>
@@ -259,9 +248,15 @@ const isWhole = (shape: Shape, typed: Typed): boolean =>
  * the footing; of a pad's side
  */
 export function traceShape(shape: Shape, typed: Typed, widthM: number, to: LengthsTo): Traced {
-  const traced = TRACES[shape](typed, widthM, to);
+  const short = tooShort(shape, typed, widthM, to);
+  // What cannot be is drawn as if it were not typed yet: first by itself, then beside the rest.
+  const without = (wrong: object) =>
+    Object.fromEntries(Object.entries(typed).filter(([id]) => !(id in wrong)));
+  const wrong = { ...TRACES[shape](without(short), widthM, to).wrong, ...short };
+  const traced = TRACES[shape](without(wrong), widthM, to);
   return {
     ...traced,
-    whole: isWhole(shape, typed) && Object.keys(traced.wrong).length === 0,
+    wrong,
+    whole: isWhole(shape, typed) && Object.keys(wrong).length === 0,
   };
 }

@@ -51,7 +51,7 @@ export {
   pourSettingsSchema,
   ruledMix,
 } from './pour.ts';
-export { atMostOf, measure, meet, type Met, MOST, type RangeName } from './ranges.ts';
+export { atMostOf, measure, meet, type Met, MOST, type RangeName, RANGES } from './ranges.ts';
 export {
   type Conveyance,
   conveyanceSchema,

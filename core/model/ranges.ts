@@ -62,9 +62,11 @@ export const measure = (kind: RangeName) => {
   return anyNumber().gte(r.least, message).lte(r.most, message);
 };
 
-/** A measure as it is said on site. */
-const measureText = (value: number, r: Range, units: UnitSystem): string =>
-  r.mm ? lengthText(value, units) : distanceText(value, units);
+/** A measure as it is said on site: short ones as they are read off a tape. */
+function measureText(value: number, r: Range, units: UnitSystem): string {
+  if (r.mm) return lengthText(value, units);
+  return Math.abs(value) < 1 ? lengthText(value * 1000, units) : distanceText(value, units);
+}
 
 /** How a typed measure is met: taken, asked about once more, or refused, with what is said. */
 export type Met = { take: true } | { ask: string } | { refuse: string };

@@ -52,7 +52,7 @@ export function LengthRows({ work, finish }: { work: SketchWork; finish: () => v
               quantity={w.kind === 'count' ? null : 'M'}
               units={units}
               value={value}
-              error={drawn.traced.wrong[w.id]}
+              error={work.wrong.lengths[w.id]}
               onChange={(v) => {
                 work.type(w.id, v);
               }}

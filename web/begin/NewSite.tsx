@@ -51,7 +51,7 @@ export function NewSite() {
 type Making = ReturnType<typeof useMaking>;
 
 /** Makes the site when all that it needs is there; says what is missing beside its field. */
-function useMaking({ draft, figures }: SketchWork) {
+function useMaking({ draft, whole }: SketchWork) {
   const navigate = useNavigate();
   const [busy, setBusy] = useState(false);
   const [asked, setAsked] = useState(false);
@@ -59,6 +59,7 @@ function useMaking({ draft, figures }: SketchWork) {
   const faults = draftFaults(draft);
   const go = async (drawn: boolean) => {
     setAsked(true);
+    if (drawn && !whole) return;
     if (Object.keys(faults).length > 0) {
       document.querySelector('[data-head]')?.scrollIntoView({ block: 'start' });
       return;
@@ -75,7 +76,7 @@ function useMaking({ draft, figures }: SketchWork) {
       setBusy(false);
     }
   };
-  return { busy, refused, wrong: asked ? faults : {}, go, whole: figures.whole };
+  return { busy, refused, wrong: asked ? faults : {}, go, whole };
 }
 
 function SketchBench({ work, make }: { work: SketchWork; make: Making }) {
@@ -137,14 +138,14 @@ function SketchBench({ work, make }: { work: SketchWork; make: Making }) {
 
 /** The foot of the screen: what is wanted next, and the press that makes the site. */
 function MakeLine({ work, make }: { work: SketchWork; make: Making }) {
-  const { draft, figures, wanted } = work;
+  const { draft, figures, wanted, whole } = work;
   const missing = wanted.find((w) => draft.typed[w.id] == null);
   const nothing = figures.after.length === 0;
   const sentence = () => {
     if (make.refused) return make.refused;
     if (make.wrong.name ?? make.wrong.place) return make.wrong.name ?? make.wrong.place;
     const volumeText = textOf(volume(figures.concreteM3, draft.units, 1));
-    if (figures.whole) return `${volumeText} neat. Levels, steps and openings come on Set out.`;
+    if (whole) return `${volumeText} neat. Levels, steps and openings come on Set out.`;
     if (nothing) return `Type the ${missing?.label ?? 'first length'}.`;
     return `${volumeText} so far. Next: ${missing?.label ?? 'put right what is marked'}.`;
   };

@@ -93,3 +93,51 @@ describe('a new site', () => {
     );
   });
 });
+
+describe('sizes that are typed over the usual ones', () => {
+  const open = async (kept: object = {}) => {
+    localStorage.setItem('new-site', JSON.stringify({ id: ID, ...kept }));
+    const { asked } = renderWithServer(<NewSite />, {});
+    await press('metres, mm');
+    await press('EN, metric');
+    return { asked };
+  };
+  const thick = () => screen.getByLabelText<HTMLInputElement>(/^wall(?!s)/i);
+  const make = () => screen.getByRole<HTMLButtonElement>('button', { name: /Make the site/ });
+
+  test('are typed key by key: on its way a figure may be none that can be, and says so', async () => {
+    await open();
+    await press('walls');
+    await userEvent.type(field(/^north side(?!, to)/), '8');
+    await userEvent.type(field(/^east side(?!, to)/), '5');
+    await userEvent.clear(thick());
+    await userEvent.type(thick(), '3');
+    expect(thick().value).toBe('3');
+    expect(screen.getByRole('alert').textContent).toMatch(/^3 mm cannot be/);
+    expect(make().disabled).toBe(true);
+    await userEvent.type(thick(), '00');
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(make().disabled).toBe(false);
+    // (2 × 8 + 2 × 5) × 0.3 × 2.4 to the middle, unless the usual height is another.
+    expect(screen.getByText(/neat\. Levels, steps and openings/)).toBeTruthy();
+  });
+
+  test('that cannot be, kept by a device of before, do not keep the screen from opening', async () => {
+    await open({ sizes: { wallThicknessM: 0.002, footingWidthM: 'wide' }, typed: { N: 1e9 } });
+    expect(screen.getByRole('heading', { name: 'The first plan' })).toBeTruthy();
+    await userEvent.clear(field(/^north side(?!, to)/));
+    await userEvent.type(field(/^north side(?!, to)/), '8');
+    expect(screen.getByText('of concrete, so far')).toBeTruthy();
+  });
+
+  test('of what is not drawn any more are not in the way', async () => {
+    await open();
+    await press('walls');
+    await userEvent.clear(thick());
+    await userEvent.type(thick(), '3');
+    await press('footings');
+    await userEvent.type(field(/^north side(?!, to)/), '8');
+    await userEvent.type(field(/^east side(?!, to)/), '5');
+    expect(make().disabled).toBe(false);
+  });
+});

@@ -2,9 +2,13 @@ import { useEffect, useMemo, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import {
   drawSketch,
+  judgeSizes,
+  judgeTyped,
   type LengthsTo,
   type MadeOf,
   type Shape,
+  type Sizes,
+  sizesWanted,
   type Sketch,
   sketchFigures,
   type Typed,
@@ -18,16 +22,6 @@ import {
 import type { RuleProfile } from '#core/model';
 import type { UnitSystem } from '#core/units';
 
-/** Sizes typed over the usual ones, m. */
-export interface Sizes {
-  footingWidthM?: number;
-  footingDepthM?: number;
-  wallThicknessM?: number;
-  wallHeightM?: number;
-  padWidthM?: number;
-  padLengthM?: number;
-  padDepthM?: number;
-}
 /** All that is typed of a new site; kept on the device until the site is made. */
 export interface Draft {
   id: string;
@@ -63,10 +57,28 @@ const fresh = (): Draft => {
   };
 };
 
+/** The figures among what was kept. */
+const figuresOf = (kept: object = {}): Record<string, number> =>
+  Object.fromEntries(Object.entries(kept).filter(([, v]) => Number.isFinite(v)));
+
+/** What was kept; what of it can be drawn no more is left out, so that the screen opens. */
 function kept(): Draft {
   try {
     const text = localStorage.getItem(KEPT);
-    return text ? { ...fresh(), ...(JSON.parse(text) as Partial<Draft>) } : fresh();
+    const read = text ? (JSON.parse(text) as Partial<Draft>) : {};
+    const draft = {
+      ...fresh(),
+      ...read,
+      typed: figuresOf(read.typed),
+      sizes: figuresOf(read.sizes),
+    };
+    try {
+      sketchFigures(sketchOf(draft));
+      return draft;
+    } catch {
+      const { shape, madeOf, to, typed, sizes } = fresh();
+      return { ...draft, shape, madeOf, to, typed, sizes };
+    }
   } catch {
     return fresh();
   }
@@ -75,8 +87,14 @@ export const forgetDraft = (): void => {
   localStorage.removeItem(KEPT);
 };
 
-/** The sketch that a draft comes to: usual types of its rules, with the sizes that were typed over them. */
-export function sketchOf({ shape, madeOf, to, typed, sizes, ruleProfile }: Draft): Sketch {
+/**
+ * The sketch that a draft comes to: usual types of its rules, with the sizes that were typed over
+ * them. What cannot be is as if it were not typed.
+ */
+export function sketchOf(draft: Draft): Sketch {
+  const { shape, madeOf, to, ruleProfile, units } = draft;
+  const sizes = judgeSizes(draft.sizes, units).can;
+  const typed = judgeTyped(shape, draft.typed, units).can;
   const base = shape === 'beam' ? usualBeam(ruleProfile, 'GB1') : usualFooting(ruleProfile, 'F1');
   const wall = usualWall(ruleProfile, 'W1');
   const pad = usualPad(ruleProfile);
@@ -101,6 +119,13 @@ export function sketchOf({ shape, madeOf, to, typed, sizes, ruleProfile }: Draft
   };
 }
 
+/** Why sizes that this sketch wants cannot be; what it does not want is not in the way. */
+function wrongSizes({ sizes, units, shape, madeOf }: Draft): Record<string, string> {
+  const wanted = new Set<string>(sizesWanted(shape, madeOf));
+  const { wrong } = judgeSizes(sizes, units);
+  return Object.fromEntries(Object.entries(wrong).filter(([name]) => wanted.has(name)));
+}
+
 /** A new site as it is being typed, and what it comes to. */
 export function useSketch() {
   const [draft, setDraft] = useState(kept);
@@ -110,6 +135,16 @@ export function useSketch() {
   const sketch = useMemo(() => sketchOf(draft), [draft]);
   const figures = useMemo(() => sketchFigures(sketch), [sketch]);
   const drawn = useMemo(() => drawSketch(sketch), [sketch]);
+  const wrong = useMemo(
+    () => ({
+      sizes: wrongSizes(draft),
+      lengths: {
+        ...drawn.traced.wrong,
+        ...judgeTyped(draft.shape, draft.typed, draft.units).wrong,
+      },
+    }),
+    [draft, drawn],
+  );
   const change = (over: Partial<Draft>) => {
     setDraft((d) => ({ ...d, ...over }));
   };
@@ -119,6 +154,10 @@ export function useSketch() {
     sketch,
     figures,
     drawn,
+    /** Why what is typed cannot be, by what it is called. */
+    wrong,
+    /** Everything is typed, and all of it can be. */
+    whole: figures.whole && Object.keys({ ...wrong.sizes, ...wrong.lengths }).length === 0,
     wanted: WANTED[draft.shape],
     /** Another shape keeps the lengths that it wants too. */
     type: (id: string, value: number | null) => {

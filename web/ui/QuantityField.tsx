@@ -22,7 +22,7 @@ interface Props {
 
 /** The same figure, but for what is lost on the way from millimetres to metres and back. */
 const same = (a: number | null, b: number | null): boolean =>
-  a === b || (a !== null && b !== null && Math.abs(a - b) <= 1e-9 * Math.abs(b));
+  Object.is(a, b) || (a !== null && b !== null && Math.abs(a - b) <= 1e-9 * Math.abs(b));
 
 /** A number with its unit, kept in SI and shown in the site's own. */
 export function QuantityField({
@@ -46,7 +46,7 @@ export function QuantityField({
   const [stood, setStood] = useState(value);
   // A value that comes from elsewhere (a start again, the weather) takes the field over; one that is
   // what was typed, or that stays while something is being typed, does not.
-  if (value !== stood) {
+  if (!Object.is(value, stood)) {
     setStood(value);
     if (!same(value, held)) {
       setHeld(value);
