@@ -48,6 +48,17 @@ describe('an entry', () => {
     expect(kept).toHaveBeenCalledTimes(1);
   });
 
+  test('that comes with another is one of them when both are pressed twice', async () => {
+    const { write, record } = acts();
+    const start = async () => {
+      await write('override', { reason: 'Weather is coming' });
+      await write('place-start', { elementId: 'N', lift: 0 });
+    };
+    await start();
+    await start();
+    expect(record.mock.calls.map(([kind]) => kind)).toEqual(['override', 'place-start']);
+  });
+
   test('of something else, or of another pour, is one of its own', async () => {
     const { write, record } = acts();
     await Promise.all([

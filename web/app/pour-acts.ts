@@ -32,19 +32,20 @@ const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'Tha
 
 /** The same written again within this is the same press: a double one, or of a shaking hand, ms. */
 const SAME_PRESS_MS = 700;
-/** What was written on each pour last. */
-const written = new Map<string, { what: string; atMs: number; done: Promise<string> }>();
+/** What was written a moment ago, by its pour and all it says. */
+const written = new Map<string, { atMs: number; done: Promise<string> }>();
 
 /** Writes once what is pressed twice before the first press can be seen to have done anything. */
-function once(pourId: string, what: string, write: () => Promise<string>): Promise<string> {
-  const last = written.get(pourId);
+function once(what: string, write: () => Promise<string>): Promise<string> {
   const nowMs = performance.now();
-  if (last?.what === what && nowMs - last.atMs < SAME_PRESS_MS) return last.done;
+  for (const [known, { atMs }] of written) if (nowMs - atMs >= SAME_PRESS_MS) written.delete(known);
+  const before = written.get(what);
+  if (before) return before.done;
   const done = write();
-  written.set(pourId, { what, atMs: nowMs, done });
+  written.set(what, { atMs: nowMs, done });
   // What was not kept may be pressed again at once.
   done.catch(() => {
-    written.delete(pourId);
+    written.delete(what);
   });
   return done;
 }
@@ -85,7 +86,7 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
     }
   };
   return (kind, body, options = {}) =>
-    once(record.id, JSON.stringify([kind, body, options.supersedes, options.atMs]), () =>
+    once(JSON.stringify([record.id, kind, body, options.supersedes, options.atMs]), () =>
       write(kind, body, options),
     );
 }
