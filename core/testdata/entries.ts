@@ -14,5 +14,17 @@ export function entriesFrom(startMs: number, actor: string) {
       body,
     } as unknown as LogEvent;
   }
-  return { ms, entry };
+  /** Load 1 as it stands at the gate just before eight, where the moment is the midnight before. */
+  const loadHere = () =>
+    entry(
+      'load-arrived',
+      {
+        loadId: 'L1',
+        ticket: '88210',
+        volumeM3: 7,
+        batchedAt: new Date(ms(460)).toISOString(),
+      },
+      478,
+    );
+  return { ms, entry, loadHere };
 }

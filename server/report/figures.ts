@@ -14,7 +14,14 @@ import { right, table, type Cell } from './table.ts';
 export function planSection({ view: { plan }, units }: ReportContext): Content[] {
   const v = (m3: number) => textOf(volume(m3, units));
   const { route, trucks } = plan;
-  const fromMin = trucks.result.loads[0]?.arriveMin ?? 0;
+  const loads = plan.loadIds.length;
+  const ordered = [
+    `Neat ${v(route.volumeM3)}`,
+    `needed ${v(plan.order.result.meanM3)}`,
+    `ordered ${v(plan.orderedM3)} in ${counted(loads, 'load')}`,
+  ].join(', ');
+  const apart = apartText(loads, trucks.result.spacingMin);
+  const from = clockText(trucks.result.loads[0]?.arriveMin ?? 0);
   return [
     { text: 'Take-off and order', style: 'h2' },
     table(
@@ -24,14 +31,15 @@ export function planSection({ view: { plan }, units }: ReportContext): Content[]
         const e = route.takeoff.elements.find((x) => x.id === l.elementId);
         return [
           l.elementId,
-          right(distanceText(e?.lengthM ?? 0, units)),
+          // A pad or pier has none.
+          right(e?.lengthM ? distanceText(e.lengthM, units) : ''),
           right(v(l.volumeM3)),
           right(textOf(area(e?.formM2 ?? 0, units))),
         ];
       }),
     ),
     {
-      text: `Neat ${v(route.volumeM3)}, needed ${v(plan.order.result.meanM3)}, ordered ${v(plan.orderedM3)} in ${counted(plan.loadIds.length, 'load')}${apartText(plan.loadIds.length, trucks.result.spacingMin)} from ${clockText(fromMin)}.`,
+      text: `${ordered}${apart} from ${from}.`,
       margin: [0, 0, 0, 8],
     },
   ];
@@ -52,7 +60,13 @@ export function cureSection({
   return [
     { text: 'Curing', style: 'h2' },
     {
-      text: `Placing ended ${stamp(curing.startMs)}. Strength by temperature now ${textOf(strength(curing.strengthMPa, units))} (${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}). Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h. ${stripWords(curing, stamp, record.pour.elements).sentence}`,
+      text: [
+        `Placing ended ${stamp(curing.startMs)}.`,
+        `Strength by temperature now ${textOf(strength(curing.strengthMPa, units))}`,
+        `(${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}).`,
+        `Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h.`,
+        stripWords(curing, stamp, record.pour.elements).sentence,
+      ].join(' '),
       margin: [0, 0, 0, 4],
     },
     table(

@@ -6,22 +6,13 @@ import { dayOf, renderInPour } from '../testing/pour.tsx';
 import FindSheet from './FindSheet.tsx';
 
 const DAY = dayOf('quillback', 'P2');
-const { entry } = entriesFrom(DAY, 'T. Oakes');
+const { entry, loadHere } = entriesFrom(DAY, 'T. Oakes');
 const question = entry(
   'question',
   { number: 7, to: 'engineer', text: 'Detail 6 draws bars on both faces', elementIds: ['R'] },
   200,
 );
-const load = entry(
-  'load-arrived',
-  {
-    loadId: 'L1',
-    ticket: '88210',
-    volumeM3: 7,
-    batchedAt: new Date(DAY + 460 * 60_000).toISOString(),
-  },
-  478,
-);
+const load = loadHere();
 const open = () =>
   renderInPour(<FindSheet onClose={() => undefined} />, { entries: [question, load] });
 const field = () => screen.getByRole('textbox');

@@ -7,18 +7,8 @@ import { dayOf, renderInPour } from '../../../testing/pour.tsx';
 import PourSheets from './PourSheets.tsx';
 
 const DAY = dayOf('quillback', 'P2');
-const { entry } = entriesFrom(DAY, 'I. Brandvold');
-/** Load 1 as it stands at the gate just before eight. */
-const here = entry(
-  'load-arrived',
-  {
-    loadId: 'L1',
-    ticket: '88210',
-    volumeM3: 7,
-    batchedAt: new Date(DAY + 460 * 60_000).toISOString(),
-  },
-  478,
-);
+const { entry, loadHere } = entriesFrom(DAY, 'I. Brandvold');
+const here = loadHere();
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
 
 describe('what is done with a load that is here', () => {
