@@ -125,6 +125,18 @@ describe('a site file that comes in', () => {
       'runs.2.note',
     ]);
   });
+  test.each(['mixes', 'plants', 'runs', 'nodes', 'footingTypes', 'crew', 'pours'])(
+    'more %s than a site may hold are told of, whatever else is wrong',
+    (list) => {
+      const { file, issues } = with_((f) => {
+        const [one] = f[list] as unknown[];
+        f[list] = Array.from({ length: 4001 }, () => one);
+        f.latitude = 'north';
+      });
+      expect(file).toBeNull();
+      expect(issues.map((i) => i.path)).toEqual(expect.arrayContaining([list, 'latitude']));
+    },
+  );
   test.each([null, [], 'site', 7, {}])('%j is no site file', (raw) => {
     expect(readSiteFile(raw)).toMatchObject({ file: null });
     expect(readSiteFile(raw).issues.length).toBeGreaterThan(0);

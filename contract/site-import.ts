@@ -62,7 +62,11 @@ function faultsBetween(raw: Json): InputIssue[] {
     readable[name] = good.map(({ x }) => x);
   }
   const shaped = siteFileShape.safeParse({ ...FALLBACK, ...readable });
-  const file = shaped.success ? shaped.data : siteFileShape.parse({ ...readable, ...FALLBACK });
+  const file = shaped.success
+    ? shaped.data
+    : siteFileShape.safeParse({ ...readable, ...FALLBACK }).data;
+  // A list over its limit is told of by its shape: there is nothing to hold its parts against.
+  if (!file) return [];
   const dropped = new Set(
     LISTS.filter(({ name }) => (places.get(name)?.length ?? 0) < listLength(raw[name])).map(
       (l) => l.name,

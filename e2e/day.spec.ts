@@ -4,7 +4,7 @@ import { replay } from '../core/log/state.ts';
 import { viewOf } from '../core/view/pour-view.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';
 import { verifyExport } from '../server/log/chain.ts';
-import { forward, gone, logOf, pourId, signIn, test, visit } from './server.ts';
+import { forward, gone, logOf, pourId, readyWithoutSignal, signIn, test, visit } from './server.ts';
 import { allSent, truckEmpty } from './walk.ts';
 
 /**
@@ -164,6 +164,7 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
 
   // The phone loses its signal, and goes on.
   await allSent(phone);
+  await readyWithoutSignal(phone);
   await phone.context().setOffline(true);
   await note(phone, 'Watched the north form, dry');
   await fill(page, 2, false);

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import {
   expect,
   gone,
-  keptHere,
+  readyWithoutSignal,
   logOf,
   openOwn,
   openPour,
@@ -325,7 +325,7 @@ test.describe('without signal', () => {
     await page.getByRole('button', { name: /Stand-in camera/ }).click();
     await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(1);
     // Without signal a file is taken all the same, and is there after a reload.
-    await keptHere(page, id);
+    await readyWithoutSignal(page);
     await expect(bench.locator('[data-photo][data-sent="true"]')).toHaveCount(1);
     await context.setOffline(true);
     await bench.getByRole('button', { name: 'Photo before' }).click();

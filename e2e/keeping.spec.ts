@@ -2,7 +2,7 @@ import {
   atRest,
   expect,
   gone,
-  keptHere,
+  readyWithoutSignal,
   logOf,
   openPour,
   pourId,
@@ -166,7 +166,7 @@ test.describe('with a worker that keeps the app', () => {
     context,
   }) => {
     const id = await openPour(page, server, 'P4', 'pour');
-    await keptHere(page, id);
+    await readyWithoutSignal(page);
     await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
     await context.setOffline(true);
     const note = async (n: number) => {
@@ -214,7 +214,7 @@ test.describe('with a worker that keeps the app', () => {
       await route.continue();
     });
     await page.goto(`${server.url}/pours/${id}/pour`);
-    await keptHere(page, id);
+    await readyWithoutSignal(page);
     await context.setOffline(true);
     await page.reload();
     await expect(page.getByRole('button', { name: 'Note' })).toBeVisible();
@@ -226,7 +226,7 @@ test.describe('with a worker that keeps the app', () => {
     context,
   }) => {
     const id = await openPour(page, server, 'P4', 'plan');
-    await keptHere(page, id);
+    await readyWithoutSignal(page);
     const kept = () =>
       page.evaluate(async (p) => {
         const answer = await caches.match(`/api/pours/${p}`);

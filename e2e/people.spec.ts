@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { createHash, X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { expect, keptHere, logOf, pourId, signIn, test, visit } from './server.ts';
+import { expect, readyWithoutSignal, logOf, pourId, signIn, test, visit } from './server.ts';
 
 /** People come and go, and a phone comes in over plain http. */
 
@@ -90,6 +90,7 @@ test('a phone over plain http, by a name in the network, sends what is entered a
     await expect.poll(async () => (await logOf(page, id)).map((e) => e.kind)).toEqual(['mark']);
     // At rest it has fetched what is not open: without a worker too it goes on to another station.
     await expect.poll(() => scriptsOf('cure').filter((file) => !fetched.has(file))).toEqual([]);
+    await readyWithoutSignal(page);
     await page.context().setOffline(true);
     await visit(page, `http://site.test:${server.port}/pours/${id}/cure`);
     await expect(page.getByRole('heading', { name: /P4/ })).toBeVisible();
@@ -154,7 +155,7 @@ test.describe('with a worker that keeps the app', () => {
       await page.getByRole('heading', { name: 'Pours' }).waitFor();
       const id = await pourId(page, 'P4');
       await visit(page, `${url}/pours/${id}/check?run=R&check=R/braced`);
-      await keptHere(page, id);
+      await readyWithoutSignal(page);
       await context.setOffline(true);
       await page.reload();
       await page.getByRole('button', { name: 'Good', exact: true }).click();

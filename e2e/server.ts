@@ -357,28 +357,9 @@ export async function forward(page: Page, minutes: number): Promise<void> {
   await (await heard).finished();
 }
 
-/**
- * Waits until a service worker is in charge and keeps who is signed in and the pour: from here the
- * page goes on without signal.
- */
-export async function keptHere(page: Page, pour: string): Promise<void> {
-  // Polled from here: what waits inside the page takes a promise for a yes.
-  await expect
-    .poll(
-      () =>
-        page.evaluate(async (id) => {
-          const state = navigator.serviceWorker.controller?.state ?? 'none';
-          const paths = (await (await caches.open('api')).keys()).map(
-            (r) => new URL(r.url).pathname,
-          );
-          return [
-            state,
-            ...['/api/session', `/api/pours/${id}`].map((path) =>
-              paths.includes(path) ? 'kept' : `without ${path}`,
-            ),
-          ].join(', ');
-        }, pour),
-      { timeout: 60_000, intervals: [200] },
-    )
-    .toBe('activated, kept, kept');
-}
+/** Waits until the page says that its pour goes on without signal on this device. */
+export const readyWithoutSignal = (page: Page): Promise<void> =>
+  page
+    .locator('[data-without-signal="ready"]')
+    .first()
+    .waitFor({ state: 'attached', timeout: 60_000 });

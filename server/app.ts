@@ -1,7 +1,8 @@
 import compression from 'compression';
-import express, { Router, type Express } from 'express';
+import express, { type Express, type Router } from 'express';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
+import { apiRouter } from './api-router.ts';
 import type { AppDeps } from './deps.ts';
 import { serveDocs } from './docs-page.ts';
 import { servePage } from './page.ts';
@@ -27,7 +28,7 @@ import { siteRoutes } from './routes/site-routes.ts';
 import { underlayRoutes } from './routes/underlay-routes.ts';
 
 function apiOf(deps: AppDeps): Router {
-  const api = Router();
+  const api = apiRouter();
   // Photos are bytes, not JSON: their address comes before the parser.
   api.use(photoRoutes(deps), underlayRoutes(deps));
   api.use(express.json({ limit: '5mb' }), plainBody);

@@ -335,6 +335,14 @@ describe('somebody asked for one site, one hold point, for a time', () => {
     const other = await api.idOf('P3');
     await inspector.get(`/api/pours/${other}`).expect(404);
     await inspector.get(`/api/pours/${other}/events`).expect(404);
+    // However the address is spelled: a path that is answered is asked about.
+    for (const spelled of ['Pours', 'POURS', 'pours/', '/pours', 'po%75rs'])
+      for (const part of ['', '/events', '/deliveries', '/log.jsonl', '/figures'])
+        expect((await inspector.get(`/api/${spelled}/${other}${part}`)).status).toBe(404);
+    await inspector
+      .post(`/api/Pours/${other}/events`)
+      .send({ events: [note('Was never here')] })
+      .expect(404);
     await inspector.get(`/api/pours/${pours[0]?.id ?? ''}`).expect(200);
     const sign = (hold: string) =>
       inspector.post(`/api/pours/${pours[0]?.id ?? ''}/events`).send({

@@ -4,6 +4,7 @@ import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-r
 import { STAGE_IDS } from '#core/view';
 import { PageFault } from './app/PageFault.tsx';
 import { PourProvider } from './app/pour-context.tsx';
+import { tellPartsFetched } from './sync/ready.ts';
 import { fetchParts } from './ui/lazily.tsx';
 
 /**
@@ -32,6 +33,7 @@ const screens = {
 export function fetchScreens(): void {
   Promise.all(Object.values(screens).map((load) => load()))
     .then(fetchParts)
+    .then(tellPartsFetched)
     .catch(() => {
       window.addEventListener('online', fetchScreens, { once: true });
     });

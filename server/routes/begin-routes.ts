@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { z } from 'zod';
 import {
   newPourBody,
@@ -8,6 +8,7 @@ import {
   ROLES,
   splitPourBody,
 } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notStored, parse } from '../problems.ts';
 import { madeUpSite } from '../services/made-up.ts';
@@ -18,7 +19,7 @@ const idOf = z.uuid({ error: 'must be a UUID' });
 /** How sites and pours begin, what they are, and how they end: the foreman's. */
 export function beginRoutes(deps: AppDeps): Router {
   const { sessions, life, clock } = deps;
-  const router = Router();
+  const router = apiRouter();
   const foreman = only(sessions, ['foreman']);
   const by = (req: Parameters<typeof personOf>[0]) => ({
     by: personOf(req).name,

@@ -1,6 +1,7 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { z } from 'zod';
 import { clockBody, ROLES, type ClockAnswer } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import { weatherAnswer } from '../services/weather.ts';
@@ -21,7 +22,7 @@ const weatherQuery = z
 /** The site clock, and the weather at a site. */
 export function clockRoutes(deps: AppDeps): Router {
   const { sessions, sites, clock } = deps;
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
 

@@ -1,12 +1,13 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { ROLES, type ConnectAnswer } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { reachOf } from '../listen.ts';
 import { only } from '../session/session.ts';
 
 /** How another device gets here. */
 export function connectRoutes({ sessions, config }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   router.get('/connect', only(sessions, ROLES), (_req, res) => {
     const answer: ConnectAnswer = reachOf(config);
     res.json(answer);

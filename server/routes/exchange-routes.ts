@@ -1,8 +1,9 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
 import { rebarTable, takeoffTable } from '#core/exchange';
 import { replay } from '#core/log';
 import { loadTable, logTable, mixNamed, viewOf } from '#core/view';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { csvOf } from '../exchange/csv.ts';
 import { planDxf } from '../exchange/dxf.ts';
@@ -11,7 +12,7 @@ import { only } from '../session/session.ts';
 
 /** Lists and drawings that leave in open formats. */
 export function exchangeRoutes({ sessions, sites, events, clock }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   router.get('/pours/:id/takeoff.csv', anybody, async (req, res) => {
     const { site, pour } = await sites.pour(String(req.params.id));

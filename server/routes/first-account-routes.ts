@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { firstAccountBody, type Account } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { sessionDesk } from '../session/desk.ts';
@@ -9,7 +10,7 @@ import { fromThisMachine, isSetUpCode } from '../session/set-up-code.ts';
 /** The first account of all. */
 export function firstAccountRoutes(deps: AppDeps): Router {
   const { accounts, config, setUpCode } = deps;
-  const router = Router();
+  const router = apiRouter();
   const { answer, signIn } = sessionDesk(deps);
 
   // The first person on this machine, or with the code its console shows, makes the foreman's account; it is made once.

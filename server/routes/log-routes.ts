@@ -1,6 +1,7 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { eventsQuery, postEventsBody, ROLES, type VerifyAnswer } from '../../contract/index.ts';
 import { deviceNoted } from '#core/log';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { refuseClosed } from '../log/standing.ts';
@@ -12,7 +13,7 @@ import { only, personOf } from '../session/session.ts';
 
 /** The log of a pour: writing, reading, exporting. */
 export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
 
   router.post(

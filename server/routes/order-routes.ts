@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { orderBody, ROLES } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse } from '../problems.ts';
 import { Orders } from '../services/orders.ts';
@@ -12,7 +13,7 @@ const CARD_LIMIT_MS = 30_000;
 /** The order to the plant, where its loads are, and the card of the pour. */
 export function orderRoutes(deps: AppDeps): Router {
   const { sessions, sites, clock, events, heavy } = deps;
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
   const orders = new Orders(deps);

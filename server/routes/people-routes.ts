@@ -1,12 +1,13 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { accountBody, changePersonBody, type PersonRow } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** The people of a site: who may sign in, as what, and on how many devices they are. The foreman's alone. */
 export function peopleRoutes({ accounts, sessions, people }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const foreman = only(sessions, ['foreman']);
   const found = (id: unknown) => people.byId(String(id));
   router.get('/accounts', foreman, async (_req, res) => {

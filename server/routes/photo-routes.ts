@@ -1,6 +1,7 @@
-import express, { Router } from 'express';
+import express, { type Router } from 'express';
 import { z } from 'zod';
 import { ROLES } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { PHOTO_LIMIT_BYTES } from '../photos/reencode.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
@@ -15,7 +16,7 @@ const shot = z.object({
 
 /** Pictures: sent as they come off the camera, answered re-encoded. */
 export function photoRoutes({ sessions, photos, config }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   router.put(
     '/pours/:id/photos/:photoId',
     only(sessions, ['foreman', 'crew', 'inspector']),

@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { putForecastBody, putResourcesBody, ROLES } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { replay } from '#core/log';
 import { learnedFrom } from '#core/view';
@@ -10,7 +11,7 @@ import { only, personOf } from '../session/session.ts';
 /** What there is to plan with: lists, a forecast of one's own, what closed pours say; and the calendar. */
 export function planningRoutes(deps: AppDeps): Router {
   const { sessions, sites, changes, clock, events } = deps;
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
 

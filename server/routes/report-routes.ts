@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import type { ReportInput } from '../report/context.ts';
 import { sendPdf } from './pdf.ts';
@@ -23,7 +24,7 @@ export function reportRoutes({
   weather,
   heavy,
 }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   router.get('/pours/:id/report.pdf', only(sessions, ROLES), async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const log = await events.after(record.id, 0);

@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { ownPinBody, ROLES, signInBody } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
 import { notTaken, signInLimit } from '../session/limit.ts';
@@ -11,7 +12,7 @@ const wrongPin = (): ProblemError => new ProblemError(401, 'Sign in', 'Name or P
 /** Signing in and out, and one's own PIN. */
 export function sessionRoutes(deps: AppDeps): Router {
   const { accounts, sessions, config } = deps;
-  const router = Router();
+  const router = apiRouter();
   const limit = signInLimit(config.signInLimit);
   const { answer, signIn } = sessionDesk(deps);
 

@@ -1,4 +1,4 @@
-import { type RequestHandler, Router } from 'express';
+import type { RequestHandler, Router } from 'express';
 import { v7 as uuid } from 'uuid';
 import {
   type Account,
@@ -6,6 +6,7 @@ import {
   newEventSchema,
   takeBackSignBody,
 } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { admit } from '../log/admit.ts';
 import { refuseClosed } from '../log/standing.ts';
@@ -41,7 +42,7 @@ async function signerOf(
 /** Sign-offs by somebody's own PIN on whichever tablet is at hand. */
 export function signRoutes(deps: AppDeps): Router {
   const { accounts, sessions, sites, events, clock, config } = deps;
-  const router = Router();
+  const router = apiRouter();
   const signLimit = signInLimit(config.signInLimit);
 
   // An inspector signs on the foreman's tablet with their own PIN; the foreman stays signed in.

@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import {
   putPlanBody,
   putRuleBody,
@@ -6,13 +6,14 @@ import {
   ROLES,
   readSiteFile,
 } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notStored, parse } from '../problems.ts';
 import { only, personOf } from '../session/session.ts';
 
 /** Sites, pours and their plan. */
 export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
 

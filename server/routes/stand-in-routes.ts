@@ -1,8 +1,9 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { z } from 'zod';
 import { ROLES, type LaserAnswer, type ProbeAnswer } from '../../contract/index.ts';
 import { replay } from '#core/log';
 import { viewOf } from '#core/view';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notFound, parse } from '../problems.ts';
 import { only } from '../session/session.ts';
@@ -33,7 +34,7 @@ export function standInRoutes({
   weather,
   config,
 }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   router.get('/pours/:id/laser', anybody, async (req, res) => {
     if (!config.demo) throw notFound('laser here: it is a stand-in of the demo');

@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { eventsQuery, ROLES, type StoredEvent } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { catchUp, Listener, OpenStreams } from '../log/listener.ts';
 import { parse } from '../problems.ts';
@@ -9,7 +10,7 @@ import { only, personOf } from '../session/session.ts';
 const HEARTBEAT_MS = 15_000;
 /** What is new in a log, as it comes; it ends with the session. */
 export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const streams = new OpenStreams();
 
   router.get('/pours/:id/stream', only(sessions, ROLES), async (req, res) => {

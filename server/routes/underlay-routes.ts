@@ -1,5 +1,6 @@
-import express, { Router } from 'express';
+import express, { type Router } from 'express';
 import { placementSchema, ROLES } from '../../contract/index.ts';
+import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { PHOTO_LIMIT_BYTES } from '../photos/reencode.ts';
 import { parse, ProblemError } from '../problems.ts';
@@ -10,7 +11,7 @@ const FIRST = { xM: 0, yM: 0, mPerPx: 0.01, turnDeg: 0, shown: true, onReport: f
 
 /** The picture under a site's plan. Its bytes come before the parser of JSON. */
 export function underlayRoutes({ sessions, underlays }: AppDeps): Router {
-  const router = Router();
+  const router = apiRouter();
   const anybody = only(sessions, ROLES);
   const foreman = only(sessions, ['foreman']);
   const raw = express.raw({ type: () => true, limit: PHOTO_LIMIT_BYTES });

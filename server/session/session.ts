@@ -37,14 +37,24 @@ export const personOf = (req: Request): SignedIn => {
   return person;
 };
 
-/** Somebody who was asked to one site finds nothing of the others. */
-async function keepTo(sessions: SessionStore, person: SignedIn, path: string): Promise<void> {
+/**
+ * Somebody who was asked to one site finds nothing of the others. Which site or pour is asked for is
+ * read from the address as the router matched it.
+ */
+async function keepTo(sessions: SessionStore, person: SignedIn, req: Request): Promise<void> {
   const site = person.invited?.site;
-  const [, list, id] = /^\/(sites|pours)\/([^/]+)/.exec(path) ?? [];
-  if (!site || !list || !id) return;
+  const { id } = req.params;
+  const [, list] = /^\/(sites|pours)\/:id(?:\/|$)/.exec(routeOf(req)) ?? [];
+  if (!site || !list || typeof id !== 'string') return;
   const asked = list === 'sites' ? id : await sessions.siteOf(id);
   if (asked !== site) throw notFound(list === 'sites' ? `site ${id}` : `pour ${id}`);
 }
+
+/** The pattern of the route that answers, "/pours/:id/events". */
+const routeOf = (req: Request): string => {
+  const path: unknown = (req.route as { path?: unknown } | undefined)?.path;
+  return typeof path === 'string' ? path : '';
+};
 
 /** Lets only these roles through: 401 when nobody is signed in, 403 when the role may not. */
 export function only(sessions: SessionStore, roles: readonly Role[]): RequestHandler {
@@ -53,7 +63,7 @@ export function only(sessions: SessionStore, roles: readonly Role[]): RequestHan
     if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
     if (!roles.includes(person.role))
       throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
-    await keepTo(sessions, person, req.path);
+    await keepTo(sessions, person, req);
     people.set(req, person);
     next();
   };

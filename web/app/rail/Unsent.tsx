@@ -1,12 +1,14 @@
 import { Link } from 'react-router';
 import { usePhotoQueue } from '../../photos/usePhotoQueue.ts';
 import { clockDrift } from '../../sync/clock.ts';
+import { useReadyWithoutSignal } from '../../sync/ready.ts';
 import { usePour, usePourLog } from '../pour-context.tsx';
 
 /** What has not reached the server yet, and whom it waits for. */
 export function Unsent() {
   const log = usePourLog();
-  const { clock } = usePour();
+  const { clock, record } = usePour();
+  const ready = useReadyWithoutSignal(record.id);
   const photos = usePhotoQueue();
   if (log.signedOut)
     return (
@@ -24,5 +26,9 @@ export function Unsent() {
         {drift > 0 ? 'slow' : 'fast'}
       </span>
     );
-  return <span data-unsent={unsent}>{unsent ? `${unsent} not sent yet${wait}` : 'all sent'}</span>;
+  return (
+    <span data-unsent={unsent} data-without-signal={ready ? 'ready' : 'not yet'}>
+      {unsent ? `${unsent} not sent yet${wait}` : 'all sent'}
+    </span>
+  );
 }
