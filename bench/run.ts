@@ -146,6 +146,7 @@ const search = searchSequences({
   seed: 7,
   maxPlans: plans,
   runnersUp: 5,
+  pressureBy: 'rise',
 });
 let reports = 0;
 let examined = 0;

@@ -100,6 +100,11 @@ export const eventsQuery = z.object({
     .default(0),
 });
 
+/** The moment that figures are asked for; left out, now. */
+export const figuresQuery = z.object({
+  at: z.iso.datetime({ offset: true, error: 'must be a time with its zone' }).optional(),
+});
+
 /** An entry as stored and sent: with its place in the chain. */
 export type StoredEvent = LogEvent & {
   pourId: string;
@@ -122,6 +127,8 @@ export interface PourAnswer {
   site: SiteFile;
   siteVersion: number;
   duskMin: number;
+  /** Mean of the air over the day before the first load, °C; null where no forecast says it. */
+  airBeforeC: number | null;
   /** What of the stored site cannot be drawn as it stands, by its path; left out when all of it can. */
   faults?: { path: string; message: string }[];
 }

@@ -73,6 +73,10 @@ export const orderBody = z.object({
       error: 'must be order, put-off, cancel or more',
     })
     .default('order'),
+  /** Told by telephone: it is written down, and no plant is asked. */
+  byTelephone: z.boolean({ error: 'must be true or false' }).default(false),
+  /** The day it is put off to; null or left out where that is not known yet. */
+  until: z.iso.date('must be a date as 2026-09-23').nullable().optional(),
 });
 
 /** The plant's answer: taken under its number, or not, and why. */

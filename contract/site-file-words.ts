@@ -230,6 +230,7 @@ export const FIELD_WORDS: Record<string, string> = {
   share: 'where in it, as a share from its first node',
   lifts: 'lifts of every wall; `null` goes by its height and forms',
   liftsByElement: 'lifts of single elements, by their names',
+  liftTopsByElement: 'heights at which single elements are stopped between lifts, above their foot',
   liftWaitMin: 'least wait between a lift and the next on it',
   firstLoadMin: 'first load, minutes after midnight',
   placingRateM3PerH: 'what the crew places',
@@ -258,6 +259,8 @@ export const FIELD_WORDS: Record<string, string> = {
   callFee: 'calling the balance',
   perLoad: 'one more trip; left out, as calling one',
   concreteTempC: 'how warm it comes',
+  concreteTempSaid:
+    'whether somebody has said it; else it is reckoned from the air of the day before',
   'settings.ratingKPa': 'pressure its forms hold',
   'breaks[]': 'when nobody places',
   'breaks[].fromMin': 'from, minutes after midnight',

@@ -61,7 +61,7 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.locator('[data-pour="P3"]').click();
   const id = await pourId(page, 'P3');
   await forward(page, 9 * 24 * 60 + 45);
-  await page.getByRole('button', { name: 'Go on against the gate' }).click();
+  await page.getByRole('button', { name: 'Pour anyway' }).click();
   await page
     .getByRole('dialog')
     .getByRole('textbox')

@@ -146,6 +146,7 @@ test('the search can be stopped, and what it lays over is cheaper and keeps its 
       seed: 7,
       maxPlans: 1,
       runnersUp: 1,
+      pressureBy: 'rise',
     });
     let step = search.next();
     while (!step.done) step = search.next();

@@ -4,7 +4,10 @@ import fs from 'node:fs';
 
 /** The register's command line, as other programs run it. */
 const calc = (args: string[], input = '') =>
-  spawnSync(process.execPath, ['scripts/calc.mjs', ...args], { input, encoding: 'utf8' });
+  spawnSync(process.execPath, ['scripts/bundled.mjs', 'calc', ...args], {
+    input,
+    encoding: 'utf8',
+  });
 
 describe('npm run calc', () => {
   test('--list names the calculations this slice must have', () => {

@@ -9,6 +9,7 @@ import { listen, reachOf } from './listen.ts';
 import { siteClock } from './standins/clock.ts';
 import { ForecastStore } from './store/forecasts.ts';
 import { SimulatedPlant } from './standins/plant.ts';
+import { airBeforeFrom } from './services/weather.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
 import { keepDailyBackups } from './backup/daily.ts';
@@ -74,6 +75,8 @@ const life = new SiteLife(db, sites, photos);
 const underlays = new UnderlayStore(db, photos);
 if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, sites, events });
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
+const forecasts = new ForecastStore(db);
+sites.useAir(airBeforeFrom({ forecasts, weather, clock }));
 const heavy = new HeavyPool();
 const setUpCode = newSetUpCode();
 const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
@@ -95,7 +98,7 @@ const app = createApp({
   clock,
   heavy,
   weather,
-  forecasts: new ForecastStore(db),
+  forecasts,
   plant: config.demo ? new SimulatedPlant() : null,
   demoAccounts: config.demo ? DEMO_ACCOUNTS : null,
 });

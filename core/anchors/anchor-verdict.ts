@@ -155,6 +155,10 @@ function judgeEnds(
         byMm: endMinMm - distanceMm,
         text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}`,
       });
+    // A single bolt of a short plate stands in its middle third instead (R403.1.6, exception 1).
+    const thirdM = (v.endM - v.startM) / 3;
+    const inMiddle = atLeast(b.atM - v.startM, thirdM) && atLeast(v.endM - b.atM, thirdM);
+    if (first === last && v.single && inMiddle) continue;
     if (!atMost(distanceMm, v.endMaxMm))
       failures.push({
         rule: 'end',

@@ -147,6 +147,7 @@ function settingsFor(site: Stocked, { mix, plant, forms, walls, like }: Chosen) 
       turned: [],
       bulkheads: [],
       liftsByElement: {},
+      liftTopsByElement: {},
       setUp: null,
       orderM3: null,
       leftOver: null,
@@ -169,6 +170,7 @@ function settingsFor(site: Stocked, { mix, plant, forms, walls, like }: Chosen) 
       callFee: usual.callFee,
     },
     concreteTempC: 20,
+    concreteTempSaid: false,
     ratingKPa: rating ?? 30,
   };
 }

@@ -34,9 +34,9 @@ export const dimensionVerdict = calculation({
     const failing = readingsMm.flatMap((r, i) =>
       atLeast(r, lowMm) && (highMm === null || atMost(r, highMm)) ? [] : [i],
     );
-    const nearLow = minusMm > 0 && worstMm - lowMm <= 0.2 * minusMm;
+    const nearLow = minusMm > 0 && atMost(worstMm - lowMm, 0.2 * minusMm);
     const nearHigh =
-      plusMm !== null && plusMm > 0 && highMm !== null && highMm - worstMm <= 0.2 * plusMm;
+      plusMm !== null && plusMm > 0 && highMm !== null && atMost(highMm - worstMm, 0.2 * plusMm);
     const off = worstMm < lowMm ? ('low' as const) : ('high' as const);
     const held = nearLow || nearHigh ? ('tight' as const) : ('ok' as const);
     const verdict = failing.length ? off : held;

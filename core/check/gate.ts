@@ -23,7 +23,18 @@ const MINUTES = {
 
 /** One thing that holds the pour. */
 export interface HoldRow {
-  kind: 'out' | 'unread' | 'question' | 'change' | 'usual' | 'loop' | 'sign' | 'reject';
+  kind:
+    | 'out'
+    | 'unread'
+    | 'question'
+    | 'change'
+    | 'usual'
+    | 'loop'
+    | 'sign'
+    | 'reject'
+    | 'pressure'
+    | 'reach'
+    | 'apart';
   verdict: Verdict;
   /** The check, question or hold point it is about. */
   ref: string;
@@ -31,9 +42,16 @@ export interface HoldRow {
   place: number | null;
   count: number;
   minutes: number | null;
+  /** The figure that says why, where the plan holds it: kPa on the forms, m out of reach, m apart. */
+  amount?: number;
 }
 
+/** Open: nothing holds it. Held: something does. Against: something does, and it is poured all the same. */
+export type GateState = 'open' | 'held' | 'against';
+
 export interface Gate {
+  state: GateState;
+  /** Nothing stands in the way of placing: it is open, or somebody said why it is poured all the same. */
   ready: boolean;
   overridden: { reason: string; actor: string; at: string } | null;
   rows: HoldRow[];
@@ -59,14 +77,18 @@ interface Unread {
   first: PointState | null;
 }
 
-/** Whether the pour may go on, and everything that holds it. */
+/**
+ * Whether the pour may go on, and everything that holds it.
+ * @param planned what the plan itself holds it by: forms over their rating, what the pump does not reach
+ */
 export function gateOf(
   site: GatedSite,
   pour: PourDoc,
   points: PointState[],
   state: PourState,
+  planned: readonly HoldRow[] = [],
 ): Gate {
-  const rows: HoldRow[] = [];
+  const rows: HoldRow[] = [...planned];
   const unread: Unread = { count: 0, first: null };
   const counts: Record<Verdict, number> = {
     unread: 0,
@@ -99,7 +121,9 @@ export function gateOf(
     (s, v) => s + counts[v],
     0,
   );
+  const passed = override ? 'against' : 'held';
   return {
+    state: rows.length === 0 ? 'open' : passed,
     ready: rows.length === 0 || override !== undefined,
     overridden: override
       ? { reason: override.body.reason, actor: override.actor, at: override.at }
@@ -245,6 +269,7 @@ export function gateWhen(
   points: CheckPoint[],
   log: readonly LogEvent[],
   ms: number,
+  planned: readonly HoldRow[] = [],
 ): Gate {
   const until = <T extends { at: string }>(list: readonly T[] | undefined): T[] =>
     (list ?? []).filter((x) => Date.parse(x.at) <= ms);
@@ -260,5 +285,5 @@ export function gateWhen(
     state,
     levelsAgainMs(then, pour, state, ms),
   );
-  return gateOf(then, pour, judged, state);
+  return gateOf(then, pour, judged, state, planned);
 }

@@ -193,9 +193,13 @@ describe('weather and the day', () => {
     expect(daylight('2026-06-21', 'Europe/Oslo', 75, 20).duskMin).toBeNull();
   });
 
-  test('a day on which the clocks change still starts at its own midnight', () => {
-    expect(
-      midnightMs('2026-11-02', 'America/Chicago') - midnightMs('2026-11-01', 'America/Chicago'),
-    ).toBe(25 * 3_600_000);
+  test('minutes of a day are those its clocks show, on the night they change too', () => {
+    // Half past seven in the morning of the day the clocks go back is Central Standard Time.
+    expect(midnightMs('2026-11-01', 'America/Chicago') + 450 * 60_000).toBe(
+      Date.parse('2026-11-01T13:30:00Z'),
+    );
+    expect(midnightMs('2026-03-29', 'Europe/Paris') + 450 * 60_000).toBe(
+      Date.parse('2026-03-29T05:30:00Z'),
+    );
   });
 });

@@ -30,7 +30,14 @@ const night = Array.from({ length: 400 }, (_, i) => ({
   airTempC: 1,
 }));
 const cure = (log: LogEvent[], hour: number, air = night) =>
-  curingOf({ ...wall, state: replay(log), finishedMs: T0, nowMs: T0 + hour * HOUR, air });
+  curingOf({
+    ...wall,
+    state: replay(log),
+    finishedMs: T0,
+    placedC: 20,
+    nowMs: T0 + hour * HOUR,
+    air,
+  });
 const probe = (tempC: number, hour: number) => entry('probe', { tempC }, hour);
 
 describe('the concrete goes toward the air after its last reading', () => {
@@ -102,7 +109,7 @@ describe('the concrete goes toward the air after its last reading', () => {
 describe('may come off', () => {
   const words = (log: LogEvent[], hour: number) => {
     const c = cure(log, hour);
-    return c && stripWords(c, (ms) => `hour ${Math.round((ms - T0) / HOUR)}`, ['WA']);
+    return c && stripWords(c, (ms) => `hour ${Math.round((ms - T0) / HOUR)}`, ['WA'], 'metric');
   };
   const warm = Array.from({ length: 40 }, (_, i) => probe(20, i + 1));
   test('by measured temperatures that are newer than the rule, else by forecast', () => {
@@ -125,7 +132,13 @@ describe('may come off', () => {
       ...warm.slice(3),
       entry('strip', { elementIds: ['WA'] }, 40),
     ];
-    const early = earlyStrips({ ...wall, state: replay(log), finishedMs: T0, air: night });
+    const early = earlyStrips({
+      ...wall,
+      state: replay(log),
+      finishedMs: T0,
+      placedC: 20,
+      air: night,
+    });
     expect(early).toMatchObject([
       { verdict: 'no', ageH: 3, reason: 'panels wanted on P4' },
       { verdict: 'no', ageH: 3.5, reason: null },

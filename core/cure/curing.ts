@@ -1,6 +1,6 @@
 import { equivalentAgeH, strengthAtMPa, strengthForecast, type TempReading } from '#core/concrete';
 import type { Mix, PourDoc, SitePlan } from '#core/model';
-import { entries, latest, type PourState } from '#core/log';
+import { entries, type PourState } from '#core/log';
 import { evaluate, type Evaluated } from '#core/kit';
 import { rulesOf } from '#core/rules';
 import {
@@ -38,6 +38,11 @@ export interface Curing {
   strip: StripVerdict;
   working: Evaluated<{ strengthMPa: number; reachedAtH: number | null }>;
   curve: { timeH: number; strengthMPa: number }[];
+  /**
+   * The air that was taken where no forecast says it, between the last reading and when forms may
+   * come off, °C; null where every hour of it is known.
+   */
+  assumedC: number | null;
   breaks: { ageDays: number; strengthMPa: number }[];
   stripped: string[];
 }
@@ -49,6 +54,8 @@ export interface CuringInput {
   state: PourState;
   /** The end of placing, ms; null while it goes on. */
   finishedMs: number | null;
+  /** The coldest concrete that was placed: it is the last to be strong, °C. */
+  placedC: number;
   nowMs: number;
   /** Air of the hours since and to come, where it is known; elsewhere what the pour expects counts. */
   air: readonly AirHour[];
@@ -89,6 +96,14 @@ function curveOf(history: TempReading[], mix: Mix, untilH: number): Curing['curv
   });
 }
 
+/** Whether the air of every hour from one moment to another is known; without an end, of the first of them. */
+function airIsKnown(air: readonly AirHour[], fromMs: number, toMs: number | null): boolean {
+  const known = new Set(air.map((h) => Math.floor(Date.parse(h.at) / HOUR)));
+  const [first, last] = [Math.floor(fromMs / HOUR), Math.floor((toMs ?? fromMs) / HOUR)];
+  for (let h = first; h <= Math.max(first, last); h += 1) if (!known.has(h)) return false;
+  return true;
+}
+
 /** Where curing stands at `nowMs`; null until all placing has ended. */
 export function curingOf(v: CuringInput): Curing | null {
   const { pour, mix, state, finishedMs: startMs, nowMs } = v;
@@ -97,9 +112,7 @@ export function curingOf(v: CuringInput): Curing | null {
   const readings = readingsOf(state, startMs, nowMs);
   const temps: TemperatureCase = {
     startMs,
-    placedC:
-      latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body
-        .concreteTempC ?? pour.settings.concreteTempC,
+    placedC: v.placedC,
     readings,
     air: airAt(v.air, pour.stripping.expectedTempC),
     coolingH: coolingHours(leastDimensionM(v.site, pour), rules.value('coolingTime')),
@@ -138,6 +151,9 @@ export function curingOf(v: CuringInput): Curing | null {
     strip: there ? onStrength : 'no',
     working: { ...now, result: { ...now.result, reachedAtH } },
     curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH)),
+    assumedC: airIsKnown(v.air, lastRead ? startMs + lastRead.timeH * HOUR : startMs, stripMs)
+      ? null
+      : pour.stripping.expectedTempC,
     breaks: entries(state, 'break-test').map((e) => ({
       ageDays: e.body.ageDays,
       strengthMPa: e.body.strengthMPa,

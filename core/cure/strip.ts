@@ -1,4 +1,5 @@
 import { entries, type LogEvent, type PourState, replay, timeline } from '#core/log';
+import { temperatureFigure, textOf, type UnitSystem } from '#core/units';
 import { curingOf, type Curing, type CuringInput } from './curing.ts';
 
 /** What is said of the forms: in the rail, as a sentence, and what a run's own line says. */
@@ -8,15 +9,29 @@ export interface StripWords {
   run: string;
 }
 
+/** What of curing the words of the forms hang on. */
+type StripCase = Pick<
+  Curing,
+  'strip' | 'stripMs' | 'stripped' | 'measured' | 'lastReadMs' | 'assumedC'
+>;
+
+/** Where the time comes from: as read, by forecast, or with no forecast and what is taken in its place. */
+function byWhat({ assumedC, measured }: StripCase, units: UnitSystem): string {
+  if (assumedC !== null)
+    return `, with no forecast: at ${textOf(temperatureFigure(assumedC, units))} of air`;
+  return measured ? '' : ', by forecast';
+}
+
 /**
  * When forms may come off, in words.
  * @param moment how a moment is said on site, as "Thu 05:20"
  * @param elements what the pour holds: once the forms of all of it are off, there is nothing left to wait for
  */
 export function stripWords(
-  c: Curing,
+  c: StripCase,
   moment: (ms: number) => string,
   elements: readonly string[],
+  units: UnitSystem,
 ): StripWords {
   if (elements.length > 0 && elements.every((e) => c.stripped.includes(e)))
     return { short: 'forms off', sentence: 'All forms are off.', run: 'forms off' };
@@ -38,7 +53,7 @@ export function stripWords(
           }
         : {
             short: `strip ${moment(c.stripMs)}`,
-            sentence: `Forms stay on until ${moment(c.stripMs)}${c.measured ? '' : ', by forecast'}.`,
+            sentence: `Forms stay on until ${moment(c.stripMs)}${byWhat(c, units)}.`,
             run: 'stays on',
           };
   }

@@ -84,6 +84,16 @@ const METHODS: Record<
   hydrostatic: (v) => ({ maxPressureKPa: fullHeadKPa(v), governedBy: 'hydrostatic', reasons: [] }),
 };
 
+const SILENT: Trace = { step: () => undefined, caution: () => undefined };
+
+/**
+ * The same without its working, for what asks place by place: the highest pressure, kPa.
+ * @param v checked already
+ * @param rateMPerH above 0
+ */
+export const pressureKPa = (v: FormCase, rateMPerH: number): number =>
+  METHODS[v.method](v, rateMPerH, SILENT).maxPressureKPa;
+
 /** Highest sideways pressure of fresh concrete on a form. */
 export const formPressure = calculation({
   id: 'form-pressure',

@@ -76,6 +76,15 @@ const LABELS: Record<string, string> = {
   kind: 'kind',
   callSdRatio: 'balance known to',
   atMm: 'at',
+  usePerNeat: 'concrete for each drawn',
+  stillM3: 'still needed',
+  hereM3: 'usable here',
+  onOrderM3: 'on order',
+  missingM3: 'missing',
+  heldBackM3: 'left in hose and hopper',
+  fbdMPa: 'bond',
+  basicMm: 'basic length',
+  alpha6: 'α6',
 };
 /** Fields that hold minutes after midnight, and so are said as a time of day. */
 const CLOCK = new Set([
@@ -123,6 +132,8 @@ const CHOICES: Record<string, string> = {
   astm: 'ASTM',
   en: 'EN 206',
   'us-aci': 'US, ACI',
+  coldMinimum: 'least in cold weather',
+  sentBack: 'sent back',
   'metric-en': 'metric, EN',
   rateLimit: 'its fastest rate',
   epoxyClose: 'epoxy, close',

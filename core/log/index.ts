@@ -1,4 +1,5 @@
 /** The public face of this room: what others use of it. */
+export { begunElements, isBegun } from './begun.ts';
 export { refuseClosed } from './closed.ts';
 export type { Words } from './entry-kind.ts';
 export { EVENT_KINDS, type EventBody, type EventKind, kindOf, type LogEvent } from './events.ts';

@@ -125,6 +125,22 @@ export const pourSettingsSchema = z.object({
   lifts: liftCount().nullable().default(null),
   /** Lifts told for single elements; footings, pads, piers and grade beams take one otherwise. */
   liftsByElement: z.record(oneLine().min(1).max(40), liftCount()).default({}),
+  /**
+   * Heights at which single elements are stopped between lifts, m above their foot, rising: to the
+   * sill, a course, four feet. They rule over a count.
+   */
+  liftTopsByElement: z
+    .record(
+      oneLine().min(1).max(40),
+      z
+        .array(positive().lte(30, 'must be 30 or less'))
+        .min(1, 'must hold at least one height')
+        .max(11, 'must hold at most 11 heights')
+        .refine((tops) => tops.every((t, i) => i === 0 || t > (tops[i - 1] as number)), {
+          message: 'must rise',
+        }),
+    )
+    .default({}),
   /** Least wait between a lift and the next one on it, minutes. */
   liftWaitMin: nonNegative().lte(240, 'must be 240 or less').default(0),
   firstLoadMin: nonNegative().lt(1440, 'must be before midnight'),
@@ -177,7 +193,10 @@ export const pourSettingsSchema = z.object({
     /** What one more load costs besides its concrete: its trip; as much as calling one where it is not given. */
     perLoad: nonNegative().optional(),
   }),
+  /** What the concrete comes at; where nobody has said it, as it was reckoned last. */
   concreteTempC: freshTemperature(),
+  /** Whether somebody has said it; else it is reckoned from the air of the day before. */
+  concreteTempSaid: z.boolean({ error: 'must be true or false' }).default(true),
   ratingKPa: positive().lte(500, 'must be 500 or less'),
   breaks: z
     .array(

@@ -4,7 +4,7 @@ import { routeOf } from '../pourplan/route.ts';
 import { entriesFrom } from '../testdata/entries.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { clockTasks } from './clock-tasks.ts';
-import type { ActualPlacement } from './placements.ts';
+import type { WarmPlacement } from './placements.ts';
 
 /** A wall in two lifts with two bolts pushed in and one tied; windows of 40 min. */
 const { site, pour } = job({
@@ -25,7 +25,7 @@ const { site, pour } = job({
 const route = routeOf(site, pour);
 const dayMs = Date.parse('2026-10-07T00:00:00Z');
 const { entry, ms } = entriesFrom(dayMs, 'I. Brandvold');
-const placed = (lift: number, from: number, to: number, ratio: number): ActualPlacement => ({
+const placed = (lift: number, from: number, to: number, ratio: number): WarmPlacement => ({
   elementId: 'WA',
   lift,
   loadId: null,
@@ -34,14 +34,26 @@ const placed = (lift: number, from: number, to: number, ratio: number): ActualPl
   open: false,
   fromRatio: 0,
   toRatio: ratio,
+  tempC: 20,
 });
-const tasks = (reached: ActualPlacement[], now: number, log: ReturnType<typeof entry>[] = []) =>
-  clockTasks(site, pour, route, { reached, stiffenMin: 40 }, replay(log), ms(now));
+/** Stiff after 40 minutes at 20 °C, and after 20 where it came hot. */
+const windowAt = (tempC: number) => ({ stiffenMin: tempC > 30 ? 20 : 40, knitMin: 75 });
+const tasks = (reached: WarmPlacement[], now: number, log: ReturnType<typeof entry>[] = []) =>
+  clockTasks(site, pour, route, { reached, windowAt }, replay(log), ms(now));
 const named = (list: ReturnType<typeof tasks>) =>
   list.map((t) => [t.id, t.dueMs === null ? null : (t.dueMs - dayMs) / 60_000]);
 
 test('before anything is placed only what is pushed in is listed, without a clock', () => {
   expect(named(tasks([], 400))).toEqual([['WA/wet-bolt', null]]);
+});
+
+test('a lift that came hot is stiff sooner, whatever comes after it', () => {
+  const hot = { ...placed(0, 450, 470, 1), tempC: 32 };
+  const due = (list: ReturnType<typeof tasks>, id: string) =>
+    named(list).find(([own]) => own === id)?.[1];
+  expect(due(tasks([hot], 480), 'WA/consolidate-0')).toBe(470);
+  expect(due(tasks([hot, placed(1, 500, 505, 0.4)], 506), 'WA/consolidate-0')).toBe(470);
+  expect(due(tasks([hot, placed(1, 500, 505, 0.4)], 506), 'WA/consolidate-1')).toBe(540);
 });
 
 test('each lift asks for its line; the last for spreaders, strike-off and bolts, before its first concrete stiffens', () => {
@@ -107,7 +119,7 @@ test('how it is worked in goes by the form system, and only a lift on another go
       own.site,
       own.pour,
       routeOf(own.site, own.pour),
-      { reached, stiffenMin: 40 },
+      { reached, windowAt },
       replay([]),
       ms(521),
     )
@@ -142,7 +154,7 @@ test('bolts tied in on a pad are read again while it is cast; those of a wall, a
       own.site,
       own.pour,
       routeOf(own.site, own.pour),
-      { reached: [{ ...placed(0, 450, 460, ratio), elementId: 'P1' }], stiffenMin: 40 },
+      { reached: [{ ...placed(0, 450, 460, ratio), elementId: 'P1' }], windowAt },
       replay([]),
       ms(now),
     ).map((t) => t.id);

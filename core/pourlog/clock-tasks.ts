@@ -2,7 +2,6 @@ import { latest, type PourState } from '#core/log';
 import { type Anchor, type FormSystem, type PourDoc, type SitePlan, standsOf } from '#core/model';
 import type { Route } from '#core/pourplan';
 import { consolidationText } from './consolidation.ts';
-import type { ActualPlacement } from './placements.ts';
 import type { Progress } from './progress.ts';
 import { type PourTask, pourTasks } from './tasks.ts';
 
@@ -14,18 +13,22 @@ export interface ClockTask extends PourTask {
   late: boolean;
 }
 
-type Now = Pick<Progress, 'reached' | 'stiffenMin'>;
+type Now = Pick<Progress, 'reached' | 'windowAt'>;
 const MIN = 60_000;
 const FULL = 1 - 1e-9;
 
-/** When a lift of a run was begun and, where it is full, when it was filled. */
-function liftTimes(reached: readonly ActualPlacement[], elementId: string, lift: number) {
+/**
+ * When a lift of a run was begun and, where it is full, when it was filled; and how long its own
+ * concrete stays fresh, ms.
+ */
+function liftTimes({ reached, windowAt }: Now, elementId: string, lift: number) {
   const own = reached.filter((p) => p.elementId === elementId && p.lift === lift);
   const last = own.at(-1);
   if (!last) return null;
   return {
     fromMs: Math.min(...own.map((p) => p.fromMs)),
     fullMs: last.toRatio >= FULL ? last.toMs : null,
+    windowMs: windowAt(Math.max(...own.map((p) => p.tempC))).stiffenMin * MIN,
   };
 }
 
@@ -48,7 +51,6 @@ interface Wanted {
 
 /** What each run asks for as it is filled: the line after every lift, spreaders, strike-off and bolts with the last. */
 function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, now: Now): Wanted[] {
-  const windowMs = now.stiffenMin * MIN;
   const way = forms?.consolidation ?? 'vibrator';
   return route.legs.flatMap((leg): Wanted[] => {
     const { elementId, lifts, wall } = leg;
@@ -57,8 +59,9 @@ function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, n
       out.push({ id: `${elementId}/${what}`, elementId, title, fromMs, dueMs });
     };
     for (let lift = 0; lift < lifts; lift += 1) {
-      const times = liftTimes(now.reached, elementId, lift);
+      const times = liftTimes(now, elementId, lift);
       if (!times) continue;
+      const { windowMs } = times;
       const stiffMs = times.fromMs + windowMs;
       const worked = consolidationText(wall ? way : 'vibrator', lift > 0, site.units);
       want(
@@ -102,8 +105,8 @@ export function clockTasks(
     dueMs !== null && (t.entry ? Date.parse(t.entry.at) > dueMs : nowMs > dueMs);
   const set = pourTasks(site, pour, state).map((t): ClockTask => {
     const leg = route.legs.find((l) => l.elementId === t.elementId);
-    const times = leg && liftTimes(progress.reached, t.elementId, leg.lifts - 1);
-    const dueMs = times ? times.fromMs + progress.stiffenMin * MIN : null;
+    const times = leg && liftTimes(progress, t.elementId, leg.lifts - 1);
+    const dueMs = times ? times.fromMs + times.windowMs : null;
     return { ...t, fromMs: times?.fromMs ?? null, dueMs, late: late(t, dueMs) };
   });
   const asked = wantedOf(site, formsOf(site, pour), route, progress).map((w): ClockTask => {

@@ -1,6 +1,5 @@
 /** The public face of this room: what others use of it. */
 export { type Alarm, alarmsOf, isShort, seamUrgent, SHORT_M3 } from './alarms.ts';
-export { calledLoads } from './called.ts';
 export {
   FAULT_WORDS,
   judgeSlump,
@@ -9,10 +8,12 @@ export {
   type LoadState,
   speaksAgainst,
 } from './loads.ts';
-export { type ActualPlacement, faceKey } from './placements.ts';
+export { type ActualPlacement, faceKey, loadFor } from './placements.ts';
+export { orderOf, type OrderedLoad, type OrderState, type StandingOrder } from './order.ts';
 export { pourStateOf } from './pour-state.ts';
+export type { MetFace } from './met-seams.ts';
 export { type Progress, progressOf } from './progress.ts';
-export type { OpenSeam } from './seams.ts';
+export { type OpenSeam, shutsAt } from './seams.ts';
 export { type ClockTask, clockTasks } from './clock-tasks.ts';
 export { linePlaces, turnAt } from './braces.ts';
 export { baseBolts } from './clock-tasks.ts';

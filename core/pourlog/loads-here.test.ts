@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { replay, type EventKind, type LogEvent } from '#core/log';
-import { viewOf } from '../view/pour-view.ts';
+import { planOf, viewOf } from '../view/pour-view.ts';
+import { orderBody } from '../testdata/entries.ts';
 import { dueOf } from '../view/due.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { midnightMs } from '../weather/daylight.ts';
@@ -19,13 +20,15 @@ const entry = (kind: EventKind, body: object, min: number): LogEvent =>
     actor: 'F. Oduya',
   }) as unknown as LogEvent;
 const airy = { ...mix, airRatio: 0.06 };
+const record = {
+  site: { ...site, mixes: [airy], plants: [plant] },
+  pour: { ...pour, mix: airy.mark },
+  duskMin: 1180,
+};
+const planned = planOf(record)?.simulation.loads ?? [];
+const ordered = entry('order', orderBody(planned, dayMs, { mix: airy.mark, plant: plant.id }), 60);
 const seen = (events: LogEvent[], nowMin = 500) => {
-  const record = {
-    site: { ...site, mixes: [airy], plants: [plant] },
-    pour: { ...pour, mix: airy.mark },
-    duskMin: 1180,
-  };
-  const state = replay(events);
+  const state = replay([ordered, ...events]);
   const view = viewOf(record, state, dayMs + nowMin * 60_000);
   if (!view) throw new Error('no view');
   return { view, state, load: (id: string) => view.loads.find((l) => l.id === id) };
@@ -116,10 +119,10 @@ test('a load that will not come is no longer waited for, and is missing in the b
     arrived('L1', 480),
     entry('load-verdict', { loadId: 'L2', decision: 'reject', reason: 'Will not come' }, 490),
   ]);
-  const planned = plain.load('L2')?.plannedM3 ?? 0;
-  expect(planned).toBeGreaterThan(0);
+  const second = plain.load('L2')?.plannedM3 ?? 0;
+  expect(second).toBeGreaterThan(0);
   expect(lost.load('L2')?.stage).toBe('back');
-  expect(lost.view.progress.balanceM3).toBeCloseTo(plain.view.progress.balanceM3 + planned, 6);
+  expect(lost.view.progress.balanceM3).toBeCloseTo(plain.view.progress.balanceM3 + second, 6);
 });
 
 test('a load called for on the day is on order, is due, and makes the balance right; a new order takes its place', () => {
@@ -156,8 +159,77 @@ test('a load called for on the day is on order, is due, and makes the balance ri
   if (!called) throw new Error('the called load is not there');
   expect(dueOf(more.view, called)).toMatchObject({
     volumeM3: 2,
-    arriveMin: expect.closeTo(520 + plant.travel.medianMin, 6) as unknown,
+    arriveMin: expect.closeTo(
+      520 + plant.plantDelay.medianMin + plant.travel.medianMin,
+      6,
+    ) as unknown,
   });
   const anew = seen([arrived('L1', 480), told('more', [...loads, extra]), told('order', loads)]);
   expect(anew.load(id)).toBeUndefined();
+});
+
+test('what nobody ordered is not on order: nothing is due, and all of it is missing', () => {
+  const state = replay([]);
+  const view = viewOf(record, state, dayMs + 400 * 60_000);
+  expect(view?.loads).toEqual([]);
+  expect(view?.order).toMatchObject({ state: 'none', orderedM3: null });
+  expect(view?.progress.onOrderM3).toBe(0);
+  expect(view?.progress.balanceM3).toBeCloseTo(view?.plan.order.result.meanM3 ?? 0, 6);
+});
+
+test('put off or called off nothing comes; an order of other sizes than the plan stands as it was ordered', () => {
+  const told = (act: 'put-off' | 'cancel') =>
+    entry(
+      'order',
+      {
+        ...ordered.body,
+        act,
+        loads: [],
+        volumeM3: 0,
+        turn: 2,
+        said: 'The plant knows.',
+      },
+      120,
+    );
+  for (const act of ['put-off', 'cancel'] as const) {
+    const { view } = seen([told(act)], 130);
+    expect(view.order).toMatchObject({ state: 'none', ended: act });
+    expect(view.progress.onOrderM3).toBe(0);
+    expect(view.loads).toEqual([]);
+  }
+  const two = [4, 4].map((volumeM3, i) => ({ id: `L${i + 1}`, volumeM3, batchMin: 420 + i * 30 }));
+  const { view } = seen(
+    [entry('order', orderBody(two, dayMs, { mix: airy.mark, plant: plant.id }), 130)],
+    140,
+  );
+  expect(view.loads.map((l) => [l.id, l.plannedM3])).toEqual([
+    ['L1', 4],
+    ['L2', 4],
+  ]);
+  expect(view.progress.onOrderM3).toBe(8);
+});
+
+test('a truck that is not here when it was due is late, and says how late', () => {
+  const due = dueOf(seen([]).view, seen([]).load('L1') as never)?.arriveMin ?? 0;
+  const late = (after: number) =>
+    seen([], due + after).view.alarms.filter((a) => a.kind === 'loadLate' && a.ref === 'L1');
+  expect(late(4)).toEqual([]);
+  expect(late(50)).toMatchObject([{ minutes: expect.closeTo(-50, 6) as unknown }]);
+});
+
+test('a load ages until its placing ends, though nobody said that it is empty', () => {
+  const [element = ''] = pour.elements;
+  const from = (loadId: string, at: number) =>
+    entry('place-start', { elementId: element, lift: 0, loadId }, at);
+  const stop = (at: number, filledRatio: number) =>
+    entry('place-stop', { elementId: element, lift: 0, filledRatio }, at);
+  const log = [
+    arrived('L1', 480),
+    from('L1', 482),
+    stop(495, 0.2),
+    arrived('L2', 500),
+    from('L2', 502),
+  ];
+  expect(seen(log, 700).load('L1')?.ageMin).toBeCloseTo(495 - 450, 6);
+  expect(seen(log, 700).load('L2')?.ageMin).toBeCloseTo(700 - 470, 6);
 });

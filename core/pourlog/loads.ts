@@ -1,7 +1,7 @@
 import type { Mix, RuleProfile } from '#core/model';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
 import { evaluate } from '#core/kit';
-import type { CalledLoad, PlannedLoad } from './called.ts';
+import type { OrderedLoad, PlannedLoad } from './order.ts';
 import { type Fault, loadVerdict, slumpVerdict } from '#core/concrete';
 
 /** What a truck goes through on the day, in its order; `back` is sent away before it is empty. */
@@ -14,8 +14,8 @@ export interface LoadState {
   volumeM3: number | null;
   /** What was ordered for it; null for a load nobody ordered. */
   plannedM3: number | null;
-  /** When it is to be batched, for a load that was called for beside the plan. */
-  calledAt: string | null;
+  /** When it is to be batched, as it was ordered; null for what is mixed on the site, or came unordered. */
+  batchAt: string | null;
   batchedAt: string | null;
   arrivedAt: string | null;
   firstPlacedAt: string | null;
@@ -170,10 +170,13 @@ const slumpOf = (
       }
     : null;
 
-/** Every load the log or the plan knows, planned ones first in their order. */
+/**
+ * Every load the log or the order knows, ordered ones first in their order.
+ * @param planned what is on order; what is planned where it is mixed on the site
+ */
 export function loadsOf(
   state: PourState,
-  planned: (PlannedLoad & Partial<Pick<CalledLoad, 'batchAt'>>)[],
+  planned: readonly (PlannedLoad & Partial<Pick<OrderedLoad, 'batchAt'>>)[],
   mix: Mix,
   profile: RuleProfile,
   nowMs: number,
@@ -190,8 +193,7 @@ export function loadsOf(
     const judged = slump ? judgeSlump(mix, profile, slump.body.measuredMm, slump.body.where) : null;
     const batchedMs = arrived ? Date.parse(arrived.body.batchedAt) : null;
     const sentBack = verdict?.body.decision === 'reject' ? verdict : null;
-    const over = ended ?? sentBack;
-    const untilMs = over ? Date.parse(over.at) : nowMs;
+    const untilMs = ageUntil(state, id, ended ?? sentBack) ?? nowMs;
     const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
     const read = readOf(state, id, arrived);
@@ -202,7 +204,7 @@ export function loadsOf(
       ticket: arrived?.body.ticket ?? null,
       volumeM3: arrived?.body.volumeM3 ?? null,
       plannedM3: planned.find((p) => p.id === id)?.volumeM3 ?? null,
-      calledAt: planned.find((p) => p.id === id)?.batchAt ?? null,
+      batchAt: planned.find((p) => p.id === id)?.batchAt ?? null,
       batchedAt: arrived?.body.batchedAt ?? null,
       arrivedAt: arrived?.at ?? null,
       firstPlacedAt: placed?.at ?? null,
@@ -226,6 +228,30 @@ export function loadsOf(
       working: judgedLoad?.input ?? null,
     };
   });
+}
+
+/**
+ * When a load ceases to age: when its placing ends, or it is sent back; ms. A truck that was never
+ * said to be empty has been, once another was placed from and it was not any more.
+ */
+function ageUntil(
+  state: PourState,
+  id: string,
+  over: LogEvent<'load-end' | 'load-verdict'> | null | undefined,
+): number | null {
+  if (over) return Date.parse(over.at);
+  const starts = entries(state, 'place-start');
+  const own = starts.findLastIndex((e) => e.body.loadId === id);
+  if (own < 0) return null;
+  const start = starts[own] as LogEvent<'place-start'>;
+  const stop = entries(state, 'place-stop').find(
+    (e) =>
+      e.body.elementId === start.body.elementId &&
+      e.body.lift === start.body.lift &&
+      Date.parse(e.at) >= Date.parse(start.at),
+  );
+  const later = starts.slice(own + 1).some((e) => e.body.loadId !== undefined);
+  return later && stop ? Date.parse(stop.at) : null;
 }
 
 /** What the core says of a load of that age; null before it is here. */

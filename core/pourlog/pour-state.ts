@@ -8,11 +8,12 @@ import {
   ruledMix,
   sitePlanShape,
 } from '#core/model';
-import { orderFor, rehearse, routeOf } from '#core/pourplan';
+import { routeOf } from '#core/pourplan';
 import { calculation, fig, type Trace } from '#core/kit';
 import { rulesOf } from '#core/rules';
 import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';
+import { orderOf } from './order.ts';
 import { progressOf, type Progress } from './progress.ts';
 
 const instant = () =>
@@ -58,7 +59,7 @@ function traceState(entries: number, trace: Trace, volumeM3: number, p: Progress
   for (const s of p.seams)
     trace.step(
       `seam ${s.elementId}`,
-      `shuts ${fig(p.knitMin)} min after it was placed`,
+      `shuts ${fig(s.knitMin)} min after it was placed`,
       s.minutesLeft,
       'min',
     );
@@ -75,7 +76,7 @@ export const pourStateOf = calculation({
   purpose:
     'What is placed where, which seams are open and for how long, how much is still to come, how the loads stand, and what calls for the foreman now.',
   formula:
-    'a reduction of the log: entries that count (not corrected by a later one), in order of device time; filled = the highest share reached; balance = to fill·measured use − here − on order; seam shuts = placed + knit window at the concrete’s temperature',
+    'a reduction of the log: entries that count (not corrected by a later one), in order of device time; filled = the highest share reached; balance as in day-balance, of what was ordered; seam shuts = placed + knit window at the concrete’s temperature',
   source: 'The log itself; windows as in joint-window',
   limits: 'As true as what was entered. The field test of a seam rules over its clock.',
   input: z
@@ -143,17 +144,8 @@ export const pourStateOf = calculation({
     const nowMs = Date.parse(v.now);
     const mix = ruledMix(v.mix, rulesOf(v.site));
     const route = routeOf(v.site, v.pour);
-    const orderedM3 =
-      v.pour.settings.orderM3 ?? orderFor(route.volumeM3, v.site, v.pour, v.plant).result.orderM3;
-    const { trucks } = rehearse(route, orderedM3, v.pour, mix, v.plant, 1440, 1);
     const state = replay(v.events);
-    const loads = loadsOf(
-      state,
-      trucks.result.loads.map((l, i) => ({ id: `L${i + 1}`, volumeM3: l.volumeM3 })),
-      mix,
-      v.site.ruleProfile,
-      nowMs,
-    );
+    const loads = loadsOf(state, orderOf(state).loads, mix, v.site.ruleProfile, nowMs);
     const p = progressOf(v.pour, mix, route, state, loads, nowMs);
     traceState(v.events.length, trace, route.volumeM3, p);
     return {
@@ -186,7 +178,7 @@ export const pourStateOf = calculation({
         overAge: l.overAge,
         advice: l.advice,
       })),
-      alarms: alarmsOf(v.pour, mix, p, loads),
+      alarms: alarmsOf(v.pour, mix, p, loads, nowMs),
     };
   },
 });

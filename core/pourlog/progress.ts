@@ -1,52 +1,77 @@
 import { clockMin } from '#core/concrete';
 import type { Mix, PourDoc } from '#core/model';
-import { cellsOf, type Route, type RouteCell } from '#core/pourplan';
-import type { LoadState } from './loads.ts';
-import { actualPlacements, faceKey, reckonedOn, type ActualPlacement } from './placements.ts';
 import {
-  coldJointsOf,
-  type ColdJoint,
+  cellsOf,
+  greatestByLift,
+  type LiftPressure,
+  pressureRule,
+  pressuresOf,
+  type Route,
+  type RouteCell,
+} from '#core/pourplan';
+import { concreteOf, type DayConcrete } from './day-concrete.ts';
+import { fillingsOf, fillingTimes } from './fillings.ts';
+import type { LoadState } from './loads.ts';
+import { type ColdJoint, coldJointsOf, type MetFace, metFaces } from './met-seams.ts';
+import {
+  actualPlacements,
+  faceKey,
+  reckonedOn,
+  type WarmPlacement,
+  withConcrete,
+} from './placements.ts';
+import {
   type OpenFace,
   openFaces,
   type OpenSeam,
   type SeamTest,
   seamsOf,
   shutsAt,
+  type Window,
+  type WindowAt,
 } from './seams.ts';
-import { entries, latest, type PourState } from '#core/log';
+import { entries, type PourState } from '#core/log';
 
-export interface Progress {
-  placements: ActualPlacement[];
+/** A run and lift, and how much of it is filled, 0 to 1. */
+export interface FilledLift {
+  elementId: string;
+  lift: number;
+  ratio: number;
+}
+
+export interface Progress extends DayConcrete {
+  placements: WarmPlacement[];
   /** The same with the one under way reckoned on to now. */
-  reached: ActualPlacement[];
+  reached: WarmPlacement[];
   /** The stretch being filled now. */
-  current: ActualPlacement | null;
+  current: WarmPlacement | null;
   /** Every run and lift in the order of placing, and how much of it is filled, 0 to 1. */
-  filled: { elementId: string; lift: number; ratio: number }[];
+  filled: FilledLift[];
   /** Of these, what can be begun or gone on with: all that carries it is full. */
-  startable: { elementId: string; lift: number; ratio: number }[];
+  startable: FilledLift[];
+  /** Neat, m³. */
   placedM3: number;
-  toFillM3: number;
-  /** Off the trucks so far (ended loads less what went back). */
-  dischargedM3: number;
-  /** In trucks that are here and not sent back. */
-  hereM3: number;
-  /** Discharged per neat cubic metre placed, when a load has ended; null before. */
-  usedPerNeat: number | null;
-  /** What is still needed at the measured use (or the planned waste before that). */
-  neededM3: number;
-  /** Planned loads that have not come; a load sent back is no longer on order. */
-  onOrderM3: number;
-  /** Needed less here less on order: above 0 has to be ordered, below 0 is left over. */
-  balanceM3: number;
+  /** Neat volume placed from each load, m³. */
+  placedFrom: ReadonlyMap<string, number>;
+  /** The warmest concrete of every cell that is begun, °C. */
+  cellTempC: ReadonlyMap<string, number>;
   /** Faces that wait for concrete, the one that shuts first in front. */
   seams: OpenSeam[];
+  /** Every face that waits, one by one, and what the hose is covering. */
+  faces: OpenFace[];
+  /** Every face that was met, in time or late. */
+  met: MetFace[];
   /** The clock of every cell that waits for concrete, along the route, m. */
   clocks: { elementId: string; lift: number; fromM: number; toM: number; shutsMs: number }[];
-  /** Faces that were met too late. */
+  /** Stretches that were met too late: they stay in the record. */
   coldJoints: ColdJoint[];
-  /** Concrete's temperature the windows are worked out for, °C: the newest load's, else the plan's. */
+  /** The greatest pressure of every wall and lift by how it was really placed; what is begun only. */
+  pressure: LiftPressure[];
+  /** The window of concrete of any temperature. */
+  windowAt: WindowAt;
+  /** Concrete's temperature, °C: of the load that was placed from last, else the plan's. */
   concreteTempC: number;
+  /** The windows of concrete of that temperature, min. */
   stiffenMin: number;
   knitMin: number;
   startedMs: number | null;
@@ -59,7 +84,7 @@ interface FaceVolume {
   volumeM3: number;
 }
 /** Runs and lifts with their neat volume, in the order of placing. */
-function facesOf(cells: RouteCell[]): FaceVolume[] {
+function facesOf(cells: readonly RouteCell[]): FaceVolume[] {
   const faces = new Map<string, FaceVolume>();
   for (const { elementId, lift, volumeM3 } of cells) {
     const key = faceKey(elementId, lift);
@@ -75,7 +100,7 @@ function facesOf(cells: RouteCell[]): FaceVolume[] {
 const isFull = (ratio: number | undefined): boolean => (ratio ?? 0) >= 1 - 1e-9;
 
 function startableOf(
-  cells: RouteCell[],
+  cells: readonly RouteCell[],
   ratios: ReadonlyMap<string, number>,
 ): Progress['startable'] {
   const byId = new Map(cells.map((c) => [c.id, c]));
@@ -93,57 +118,51 @@ function startableOf(
   });
 }
 
-/** Concrete on site, used and still to come, m³. */
-function concreteOf(
-  { settings }: PourDoc,
-  loads: LoadState[],
-  placedM3: number,
-  volumeM3: number,
-): Pick<
-  Progress,
-  'toFillM3' | 'dischargedM3' | 'hereM3' | 'usedPerNeat' | 'neededM3' | 'onOrderM3' | 'balanceM3'
-> {
-  const sum = (list: LoadState[], of: (l: LoadState) => number) =>
-    list.reduce((total, l) => total + of(l), 0);
-  const toFillM3 = Math.max(0, volumeM3 - placedM3);
-  const taken = loads.filter((l) => l.decision !== 'reject');
-  const ended = taken.filter((l) => l.endedAt !== null);
-  const here = taken.filter((l) => l.arrivedAt !== null && l.endedAt === null);
-  const dischargedM3 = sum(ended, (l) => (l.volumeM3 ?? 0) - (l.returnedM3 ?? 0));
-  const hereM3 = sum(here, (l) => l.volumeM3 ?? 0);
-  const usable = Math.max(0, dischargedM3 - (ended.length ? settings.leftBehindM3 : 0));
-  // The measured use counts only once a good part is placed and nothing is half-way out of a truck.
-  const measured = here.length === 0 && placedM3 > 0.15 * volumeM3 && usable > 0;
-  const usedPerNeat = measured ? usable / placedM3 : null;
-  const begun = ended.length > 0 || placedM3 > 0;
-  const neededM3 =
-    toFillM3 * (usedPerNeat ?? 1 + settings.wasteRatio) + (begun ? 0 : settings.leftBehindM3);
-  const onOrderM3 = sum(
-    taken.filter((l) => l.arrivedAt === null),
-    (l) => l.plannedM3 ?? 0,
-  );
-  const balanceM3 = neededM3 - hereM3 - onOrderM3;
-  return { toFillM3, dischargedM3, hereM3, usedPerNeat, neededM3, onOrderM3, balanceM3 };
-}
-
-/** Each cell that waits, with when its oldest face shuts. */
-function clocksOf(
-  faces: OpenFace[],
-  knitMin: number,
-  tests: readonly SeamTest[],
-): Progress['clocks'] {
-  const since = new Map<string, OpenFace>();
-  for (const f of faces) {
-    const known = since.get(f.cell.id);
-    if (!known || f.sinceMs < known.sinceMs) since.set(f.cell.id, f);
+/** Each cell that waits, with when its face shuts that shuts first. */
+function clocksOf(faces: readonly OpenFace[], tests: readonly SeamTest[]): Progress['clocks'] {
+  const first = new Map<string, { cell: RouteCell; shutsMs: number }>();
+  for (const { cell, sinceMs, knitMin, covering } of faces) {
+    if (covering) continue;
+    const shutsMs = shutsAt(cell, sinceMs, knitMin, tests);
+    if (shutsMs < (first.get(cell.id)?.shutsMs ?? Infinity)) first.set(cell.id, { cell, shutsMs });
   }
-  return [...since.values()].map(({ cell, sinceMs }) => ({
+  return [...first.values()].map(({ cell, shutsMs }) => ({
     elementId: cell.elementId,
     lift: cell.lift,
     fromM: cell.fromM,
     toM: cell.toM,
-    shutsMs: shutsAt(cell, sinceMs, knitMin, tests),
+    shutsMs,
   }));
+}
+
+/** The window of concrete of any temperature, each worked out once. */
+function windowsFor(mix: Mix): WindowAt {
+  const known = new Map<number, Window>();
+  return (tempC) => {
+    const own = known.get(tempC) ?? {
+      stiffenMin: clockMin(mix.stiffenMinAt20C * mix.retarderFactor, tempC),
+      knitMin: clockMin(mix.knitMinAt20C * mix.retarderFactor, tempC),
+    };
+    known.set(tempC, own);
+    return own;
+  };
+}
+
+/** How far each run and lift is filled, and the neat volume that was placed, by load too. */
+function amountsOf(cells: readonly RouteCell[], placements: readonly WarmPlacement[]) {
+  const faces = facesOf(cells);
+  const volumeOf = new Map(faces.map((f) => [faceKey(f.elementId, f.lift), f.volumeM3]));
+  const best = new Map<string, number>();
+  const placedFrom = new Map<string, number>();
+  for (const p of placements) {
+    const key = faceKey(p.elementId, p.lift);
+    best.set(key, Math.max(best.get(key) ?? 0, p.toRatio));
+    const m3 = (p.toRatio - p.fromRatio) * (volumeOf.get(key) ?? 0);
+    if (p.loadId !== null && m3 > 0) placedFrom.set(p.loadId, (placedFrom.get(p.loadId) ?? 0) + m3);
+  }
+  const filled = faces.map((f) => ({ ...f, ratio: best.get(faceKey(f.elementId, f.lift)) ?? 0 }));
+  const placedM3 = filled.reduce((s, f) => s + f.ratio * f.volumeM3, 0);
+  return { best, filled, placedM3, placedFrom };
 }
 
 /** What is placed where and when, what is still to fill, the balance of concrete, and the seams' clocks at `nowMs`. */
@@ -152,29 +171,16 @@ export function progressOf(
   mix: Mix,
   route: Route,
   state: PourState,
-  loads: LoadState[],
+  loads: readonly LoadState[],
   nowMs: number,
 ): Progress {
-  const placements = actualPlacements(state, nowMs);
-  const best = new Map<string, number>();
-  for (const p of placements)
-    best.set(
-      faceKey(p.elementId, p.lift),
-      Math.max(best.get(faceKey(p.elementId, p.lift)) ?? 0, p.toRatio),
-    );
-  const cells = cellsOf(route);
-  const filled = facesOf(cells).map((f) => ({
-    ...f,
-    ratio: best.get(faceKey(f.elementId, f.lift)) ?? 0,
-  }));
-  const placedM3 = filled.reduce((s, f) => s + f.ratio * f.volumeM3, 0);
-  const concrete = concreteOf(pour, loads, placedM3, route.volumeM3);
-  const temp =
-    latest(state, 'load-arrived', (e) => e.body.concreteTempC !== undefined)?.body.concreteTempC ??
-    pour.settings.concreteTempC;
-  const stiffenMin = clockMin(mix.stiffenMinAt20C * mix.retarderFactor, temp);
-  const knitMin = clockMin(mix.knitMinAt20C * mix.retarderFactor, temp);
   const s = pour.settings;
+  const cells = cellsOf(route);
+  const windowAt = windowsFor(mix);
+  const placements = withConcrete(actualPlacements(state, nowMs), loads, s.concreteTempC);
+  const { best, filled, placedM3, placedFrom } = amountsOf(cells, placements);
+  const counted = loads.map((load) => ({ load, placedM3: placedFrom.get(load.id) ?? 0 }));
+  const concrete = concreteOf(pour, counted, route.volumeM3, placedM3);
   const plannedM3PerMin = s.placingRateM3PerH / (1 + s.wasteRatio) / 60;
   const reached = reckonedOn(placements, route, plannedM3PerMin, (id) => {
     const endedAt = loads.find((l) => l.id === id)?.endedAt;
@@ -184,9 +190,13 @@ export function progressOf(
     placements.filter((p) => p.open).map((p) => faceKey(p.elementId, p.lift)),
   );
   const tests = entries(state, 'seam-test').map((e) => ({ ...e.body, atMs: Date.parse(e.at) }));
-  const faces = openFaces(cells, reached, underHose);
+  const fillings = fillingsOf(cells, reached);
+  const faces = openFaces(cells, fillings, underHose, windowAt);
+  const met = metFaces(cells, fillings, windowAt, tests);
+  const rule = pressureRule(route.pressureMethod, mix);
   const current = placements.findLast((p) => p.open) ?? null;
   const done = concrete.toFillM3 < 1e-6 && current === null;
+  const concreteTempC = placements.at(-1)?.tempC ?? s.concreteTempC;
   return {
     placements,
     reached,
@@ -194,13 +204,20 @@ export function progressOf(
     filled: filled.map(({ elementId, lift, ratio }) => ({ elementId, lift, ratio })),
     startable: startableOf(cells, best),
     placedM3,
+    placedFrom,
+    cellTempC: new Map(
+      [...fillings].map(([id, f]) => [id, Math.max(...f.pieces.map((p) => p.tempC))]),
+    ),
     ...concrete,
-    seams: seamsOf(faces, { stiffenMin, knitMin }, nowMs, tests),
-    clocks: clocksOf(faces, knitMin, tests),
-    coldJoints: coldJointsOf(cells, reached, knitMin, tests),
-    concreteTempC: temp,
-    stiffenMin,
-    knitMin,
+    seams: seamsOf(faces, nowMs, tests),
+    faces,
+    met,
+    clocks: clocksOf(faces, tests),
+    coldJoints: coldJointsOf(met),
+    pressure: greatestByLift(pressuresOf(cells, fillingTimes(fillings), rule)),
+    windowAt,
+    concreteTempC,
+    ...windowAt(concreteTempC),
     startedMs: placements.length ? Math.min(...placements.map((p) => p.fromMs)) : null,
     finishedMs: done && placements.length ? Math.max(...placements.map((p) => p.toMs)) : null,
   };

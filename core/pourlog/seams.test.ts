@@ -10,6 +10,7 @@ import { alarmsOf } from './alarms.ts';
 import { loadsOf } from './loads.ts';
 import { actualPlacements, faceKey, reckonedOn } from './placements.ts';
 import { progressOf } from './progress.ts';
+import { fillingsOf } from './fillings.ts';
 import { openFaces } from './seams.ts';
 import { replay } from '../log/state.ts';
 
@@ -30,7 +31,7 @@ function watch({ site, pour, mix, plant }: DemoPour, change: object = {}) {
       const state = replay(log.filter((e) => Date.parse(e.at) <= ms(minute)));
       const loads = loadsOf(state, plan.plannedLoads, mix, site.ruleProfile, ms(minute));
       const progress = progressOf(set, mix, plan.route, state, loads, ms(minute));
-      return { progress, alarms: alarmsOf(set, mix, progress, loads), state };
+      return { progress, alarms: alarmsOf(set, mix, progress, loads, ms(minute)), state };
     },
   };
 }
@@ -67,8 +68,8 @@ describe('seen on a pour day', () => {
     ]);
     expect(seams.map((s) => s.cold)).toEqual([true, true, false]);
     expect(see(log, 677).alarms.filter((a) => a.kind.startsWith('seam'))).toMatchObject([
-      { kind: 'seamCold', ref: 'W1.0' },
-      { kind: 'seamCold', ref: 'W2.0' },
+      { kind: 'seamCold', elementId: 'W1', lift: 0 },
+      { kind: 'seamCold', elementId: 'W2', lift: 0 },
     ]);
   });
 
@@ -87,16 +88,38 @@ describe('seen on a pour day', () => {
     expect(see(late, 700).progress.seams).toEqual([]);
   });
 
-  test('under the hose the face is taken to be met at the rate measured so far, until the stop says', () => {
+  test('under the hose the face is being covered, and met at the rate measured so far, until the stop says', () => {
     const under = [...log.slice(0, 4), entry('place-start', { elementId: 'W1', lift: 1 }, 614)];
-    const since = (minute: number) =>
-      see(under, minute).progress.seams.find((s) => s.elementId === 'W1' && s.kind === 'above')
-        ?.sinceMs;
+    const face = (minute: number) =>
+      see(under, minute).progress.faces.find(
+        (f) => f.cell.elementId === 'W1' && f.kind === 'above',
+      );
     // Lifts took 8 and 7 minutes: a lift each 7.5.
-    expect(since(614)).toBe(ms(590));
-    expect(since(614 + 3.75)).toBeCloseTo(ms(594), -2);
-    expect(since(614 + 7.5)).toBeUndefined();
-    expect(since(660)).toBeUndefined();
+    expect(face(614)?.sinceMs).toBe(ms(590));
+    expect(face(614 + 3.75)?.sinceMs).toBeCloseTo(ms(594), -2);
+    expect(face(614 + 7.5)).toBeUndefined();
+    expect(face(660)).toBeUndefined();
+  });
+
+  test('a face that was begun before it shut is being covered, not cold; what stops there is', () => {
+    // W2 is filled slowly, so that its first lift, begun at 598, would shut at 673 under the hose.
+    const over = [
+      ...log,
+      ...stretch('W1', 1, 625, 628),
+      entry('place-start', { elementId: 'W2', lift: 1 }, 672.5),
+    ];
+    const on = (minute: number) =>
+      see(over, minute).progress.faces.find((f) => f.cell.elementId === 'W2' && f.kind === 'above');
+    expect(on(673.5)?.covering).toBe(true);
+    expect(see(over, 674).alarms.map((a) => a.kind)).not.toContain('seamCold');
+    const stopped = [
+      ...over,
+      entry('place-stop', { elementId: 'W2', lift: 1, filledRatio: 0.2 }, 675),
+    ];
+    expect(see(stopped, 676).alarms).toMatchObject([
+      { kind: 'seamCold', elementId: 'W2', lift: 0 },
+      ...Array.from({ length: see(stopped, 676).alarms.length - 1 }, () => ({})),
+    ]);
   });
 
   test('a ring closed after 48 minutes and covered in time is not called cold', () => {
@@ -226,7 +249,9 @@ describe('a simulated pour replayed as a log', () => {
       rate / grown,
       () => undefined,
     );
-    return openFaces(plan.cells, reached, new Set())
+    const warm = reached.map((p) => ({ ...p, tempC: 20 }));
+    const windowAt = () => ({ stiffenMin: 40, knitMin: 75 });
+    return openFaces(plan.cells, fillingsOf(plan.cells, warm), new Set(), windowAt)
       .filter((f) => f.kind !== 'front')
       .map((f) => line(f.metBy.id, f.cell.id, f.kind, (f.sinceMs - T0) / 60_000))
       .sort();

@@ -1,20 +1,31 @@
 import type { RouteCell } from '#core/pourplan';
-import { faceKey, type ActualPlacement } from './placements.ts';
+import { type Filling, isFull, type Piece, SAME } from './fillings.ts';
+import { faceKey } from './placements.ts';
 
 /** How the face of a cell is met: by the cell above, by the one at its side, or by the rest of the cell itself. */
-type SeamKind = 'above' | 'beside' | 'front';
+export type SeamKind = 'above' | 'beside' | 'front';
+
+/** When concrete of a temperature is stiff and until when it knits, clock minutes after it was placed. */
+export interface Window {
+  stiffenMin: number;
+  knitMin: number;
+}
+/** The window of concrete that came at so many °C. */
+export type WindowAt = (tempC: number) => Window;
 
 /** A face of one cell that waits for concrete. */
-export interface OpenFace {
+export interface OpenFace extends Window {
   cell: RouteCell;
   metBy: RouteCell;
   kind: SeamKind;
-  /** When the oldest concrete of what is still bare was placed. */
+  /** When the concrete of what is still bare was placed that shuts first. */
   sinceMs: number;
+  /** The hose is on it: it is being covered. */
+  covering: boolean;
 }
 
 /** A stretch of faces that must be met before they no longer knit: one run, one lift, met by one run and lift. */
-export interface OpenSeam {
+export interface OpenSeam extends Window {
   elementId: string;
   lift: number;
   kind: SeamKind;
@@ -27,15 +38,6 @@ export interface OpenSeam {
   shutsMs: number;
   minutesLeft: number;
   cold: boolean;
-}
-
-/** A face that was met after it had shut. */
-export interface ColdJoint {
-  elementId: string;
-  lift: number;
-  kind: SeamKind;
-  metBy: { elementId: string; lift: number };
-  gapMin: number;
 }
 
 /** What the field test said of a face, and when. */
@@ -64,89 +66,59 @@ export function shutsAt(
   return tried.sinks ? Math.max(byClock, tried.atMs + TRIED_MS) : Math.min(byClock, tried.atMs);
 }
 
-/** Shares closer than this are the same. */
-const SAME = 1e-9;
-
-/** A part of a cell that was placed without a stop, shares of the cell. */
-interface Piece {
-  fromMs: number;
-  toMs: number;
-  fromShare: number;
-  toShare: number;
-}
-/** A cell as far as it is filled; `done` is the share, 0 to 1. */
-interface Filling {
-  pieces: Piece[];
-  done: number;
-  startMs: number;
-  endMs: number;
-}
-
-/** How each cell was filled: a leg and lift fills in the order of its cells, so a share of it lies in one of them. */
-function fillingsOf(cells: RouteCell[], placements: ActualPlacement[]) {
-  const byFace = new Map<string, ActualPlacement[]>();
-  for (const p of placements) {
-    const key = faceKey(p.elementId, p.lift);
-    byFace.set(key, [...(byFace.get(key) ?? []), p]);
-  }
-  const fillings = new Map<string, Filling>();
-  for (const cell of cells) {
-    const placed = byFace.get(faceKey(cell.elementId, cell.lift)) ?? [];
-    const pieces = placed.flatMap((p) => cut(p, cell.fillFrom, cell.fillTo));
-    const last = pieces.at(-1);
-    if (last && pieces[0])
-      fillings.set(cell.id, {
-        pieces,
-        done: last.toShare,
-        startMs: pieces[0].fromMs,
-        endMs: last.toMs,
-      });
-  }
-  return fillings;
-}
-
-/** The part of a placement that lies in a cell, as shares of the cell; nothing when none does. */
-function cut(p: ActualPlacement, low: number, high: number): Piece[] {
-  const [a, b] = [Math.max(p.fromRatio, low), Math.min(p.toRatio, high)];
-  if (b - a < SAME) return [];
-  const timeAt = (ratio: number) =>
-    p.fromMs + ((p.toMs - p.fromMs) * (ratio - p.fromRatio)) / (p.toRatio - p.fromRatio);
-  const share = (ratio: number) => (ratio - low) / (high - low);
-  return [{ fromMs: timeAt(a), toMs: timeAt(b), fromShare: share(a), toShare: share(b) }];
-}
-
-/** When the concrete at a share of a cell was placed. */
-function placedAt(f: Filling, share: number): number {
-  const p = f.pieces.find((x) => share <= x.toShare + SAME);
-  if (!p) return f.endMs;
+/** When the concrete at a share of a piece was placed. */
+function placedAt(p: Piece, share: number): number {
   const part = (share - p.fromShare) / (p.toShare - p.fromShare);
   return p.fromMs + (p.toMs - p.fromMs) * Math.min(1, Math.max(0, part));
 }
 
-const isFull = (f: Filling): boolean => f.done >= 1 - SAME;
+/** Of what is bare from a share on, the concrete that shuts first, by its own temperature. */
+function firstToShut(f: Filling, fromShare: number, windowAt: WindowAt) {
+  const bare = f.pieces.filter((p) => p.toShare > fromShare + SAME);
+  const clocks = (bare.length ? bare : f.pieces.slice(-1)).map((p) => ({
+    sinceMs: placedAt(p, fromShare),
+    ...windowAt(p.tempC),
+  }));
+  return clocks.reduce((a, b) =>
+    b.sinceMs + b.knitMin * 60_000 < a.sinceMs + a.knitMin * 60_000 ? b : a,
+  );
+}
+
+/** The end of a cell: when it was placed, and the window of its last concrete. */
+const endOf = (f: Filling, windowAt: WindowAt) => ({
+  sinceMs: f.endMs,
+  ...windowAt(f.pieces.at(-1)?.tempC ?? 20),
+});
 
 /**
  * Every face that waits for concrete: a cell whose neighbour above has not been placed over the
  * whole of it, or whose neighbour at its side has not been begun; and the front of a cell that was
- * left part-filled. What has been met has no clock any more.
- * @param placements as reckoned on to now
+ * left part-filled. What has been met has no clock any more; what the hose is on is being covered.
+ * @param fillings as reckoned on to now
  * @param underHose runs and lifts (`faceKey`) that are being filled now: their front is fresh
  */
 export function openFaces(
-  cells: RouteCell[],
-  placements: ActualPlacement[],
+  cells: readonly RouteCell[],
+  fillings: ReadonlyMap<string, Filling>,
   underHose: ReadonlySet<string>,
+  windowAt: WindowAt,
 ): OpenFace[] {
-  const fillings = fillingsOf(cells, placements);
   const byId = new Map(cells.map((c) => [c.id, c]));
   const faces: OpenFace[] = [];
   for (const c of cells) {
     const me = fillings.get(c.id);
+    const hosed = underHose.has(faceKey(c.elementId, c.lift));
     const low = c.below === undefined ? undefined : byId.get(c.below);
     const under = low && fillings.get(low.id);
     const covered = me?.done ?? 0;
     if (low && under && under.done - covered > SAME)
-      faces.push({ cell: low, metBy: c, kind: 'above', sinceMs: placedAt(under, covered) });
+      faces.push({
+        cell: low,
+        metBy: c,
+        kind: 'above',
+        ...firstToShut(under, covered, windowAt),
+        covering: hosed && me !== undefined,
+      });
     for (const id of c.beside) {
       const side = byId.get(id);
       const other = fillings.get(id);
@@ -154,10 +126,16 @@ export function openFaces(
       const [placed, bare] = other ? [side, c] : [c, side];
       const filling = (other ?? me) as Filling;
       if (isFull(filling))
-        faces.push({ cell: placed, metBy: bare, kind: 'beside', sinceMs: filling.endMs });
+        faces.push({
+          cell: placed,
+          metBy: bare,
+          kind: 'beside',
+          ...endOf(filling, windowAt),
+          covering: false,
+        });
     }
-    if (me && !isFull(me) && !underHose.has(faceKey(c.elementId, c.lift)))
-      faces.push({ cell: c, metBy: c, kind: 'front', sinceMs: me.endMs });
+    if (me && !isFull(me) && !hosed)
+      faces.push({ cell: c, metBy: c, kind: 'front', ...endOf(me, windowAt), covering: false });
   }
   return faces;
 }
@@ -171,91 +149,40 @@ const alike = (a: OpenSeam, f: OpenFace): boolean =>
   Math.abs(a.toM - f.cell.fromM) < 1e-6;
 
 /**
- * Faces that lie in a row joined, each stretch with the clock of its oldest concrete; the one that
- * shuts first comes first.
+ * Faces that lie in a row joined, each stretch with the clock of what shuts first in it; the one
+ * that shuts first comes first. What is being covered waits no more.
  */
 export function seamsOf(
-  faces: OpenFace[],
-  window: { stiffenMin: number; knitMin: number },
+  faces: readonly OpenFace[],
   nowMs: number,
   tests: readonly SeamTest[] = [],
 ): OpenSeam[] {
   const seams: OpenSeam[] = [];
-  for (const f of [...faces].sort((a, b) => a.cell.fromM - b.cell.fromM)) {
-    const joined = seams.find((s) => alike(s, f));
-    const sinceMs = Math.min(f.sinceMs, joined?.sinceMs ?? Infinity);
-    const shutsMs = shutsAt(f.cell, sinceMs, window.knitMin, tests);
+  const waiting = faces.filter((f) => !f.covering);
+  for (const f of [...waiting].sort((a, b) => a.cell.fromM - b.cell.fromM)) {
+    const { sinceMs, stiffenMin, knitMin, cell } = f;
+    const shutsMs = shutsAt(cell, sinceMs, knitMin, tests);
     const clock = {
       sinceMs,
-      opensMs: sinceMs + window.stiffenMin * 60_000,
+      stiffenMin,
+      knitMin,
+      opensMs: sinceMs + stiffenMin * 60_000,
       shutsMs,
       minutesLeft: (shutsMs - nowMs) / 60_000,
       cold: nowMs > shutsMs,
     };
-    if (joined) Object.assign(joined, clock, { toM: f.cell.toM });
+    const joined = seams.find((s) => alike(s, f));
+    if (joined) Object.assign(joined, shutsMs < joined.shutsMs ? clock : {}, { toM: cell.toM });
     else
       seams.push({
-        elementId: f.cell.elementId,
-        lift: f.cell.lift,
+        elementId: cell.elementId,
+        lift: cell.lift,
         kind: f.kind,
         metBy: { elementId: f.metBy.elementId, lift: f.metBy.lift },
-        fromM: f.cell.fromM,
-        toM: f.cell.toM,
+        fromM: cell.fromM,
+        toM: cell.toM,
         ...clock,
       });
   }
   return seams.sort((a, b) => a.shutsMs - b.shutsMs);
-}
-
-/** Faces that were met, but later than they knit; the longest gap of each run, lift and side. */
-export function coldJointsOf(
-  cells: RouteCell[],
-  placements: ActualPlacement[],
-  knitMin: number,
-  tests: readonly SeamTest[] = [],
-): ColdJoint[] {
-  const fillings = fillingsOf(cells, placements);
-  const byId = new Map(cells.map((c) => [c.id, c]));
-  const joints = new Map<string, ColdJoint>();
-  const note = (
-    face: RouteCell | undefined,
-    metBy: RouteCell,
-    kind: SeamKind,
-    gapMs: number,
-    metMs: number,
-  ) => {
-    const gapMin = gapMs / 60_000;
-    if (!face) return;
-    const sinceMs = metMs - gapMs;
-    const before = tests.filter((t) => t.atMs <= metMs);
-    if (metMs <= shutsAt(face, sinceMs, knitMin * (1 + SAME), before)) return;
-    const key = `${faceKey(face.elementId, face.lift)} ${faceKey(metBy.elementId, metBy.lift)} ${kind}`;
-    if ((joints.get(key)?.gapMin ?? 0) < gapMin)
-      joints.set(key, {
-        elementId: face.elementId,
-        lift: face.lift,
-        kind,
-        metBy: { elementId: metBy.elementId, lift: metBy.lift },
-        gapMin,
-      });
-  };
-  for (const c of cells) {
-    const me = fillings.get(c.id);
-    if (!me) continue;
-    const under = c.below === undefined ? undefined : fillings.get(c.below);
-    if (under && c.below !== undefined) {
-      note(byId.get(c.below), c, 'above', me.startMs - under.startMs, me.startMs);
-      if (isFull(me)) note(byId.get(c.below), c, 'above', me.endMs - under.endMs, me.endMs);
-    }
-    for (const id of c.beside) {
-      const side = fillings.get(id);
-      if (!side) continue;
-      const metMs = Math.max(me.startMs, side.startMs);
-      note(byId.get(id), c, 'beside', metMs - Math.min(me.endMs, side.endMs), metMs);
-    }
-    me.pieces.slice(1).forEach((p, i) => {
-      note(c, c, 'front', p.fromMs - (me.pieces[i] as Piece).toMs, p.fromMs);
-    });
-  }
-  return [...joints.values()];
 }

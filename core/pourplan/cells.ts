@@ -11,7 +11,13 @@ const MEETING_M = 0.001;
 export interface RouteCell {
   id: string;
   elementId: string;
+  /** Which stretch of its leg it is, counted in the direction of placing, and which pass of its lift. */
+  piece: number;
+  pass: number;
   lift: number;
+  /** Of a wall: its form, so high, is held to the rating. */
+  wall: boolean;
+  formHeightM: number;
   fromM: number;
   toM: number;
   /** The same as shares of its leg, 0 to 1. */
@@ -89,13 +95,18 @@ interface Part {
   fillTo: number;
 }
 
-/** Passes after the first have their number behind: ids of what has one pass stay what they were. */
+/**
+ * A name that no other cell has, whatever its element is called; nobody reads anything out of it.
+ * Passes after the first have their number behind.
+ */
 const cellId = (p: Piece, lift: number, pass = 0): string =>
-  `${p.leg.elementId}.${p.index}.${lift}${pass > 0 ? `.${pass}` : ''}`;
+  `${p.leg.elementId.replace(/[%.]/g, encodeDot)}.${p.index}.${lift}${pass > 0 ? `.${pass}` : ''}`;
+const encodeDot = (c: string): string => (c === '.' ? '%2E' : '%25');
 /** From where to where a part goes up, m. */
 function spanOf({ piece, lift, pass, of }: Omit<Part, 'fillFrom' | 'fillTo'>): [number, number] {
-  const liftM = piece.leg.heightM / piece.leg.lifts;
-  const foot = piece.leg.bottomM + lift * liftM;
+  const span = piece.leg.liftSpans[lift];
+  const liftM = (span?.toM ?? 0) - (span?.fromM ?? 0);
+  const foot = piece.leg.bottomM + (span?.fromM ?? 0);
   return [foot + (pass * liftM) / of, foot + ((pass + 1) * liftM) / of];
 }
 
@@ -129,8 +140,8 @@ const parted = (a: Piece, b: Piece): boolean =>
 function passesBetween(a: Piece | undefined, b: Piece, lift: number): number {
   if (a?.leg !== b.leg || a.index + 1 !== b.index) return 1;
   const side = b.leg.openings.find((o) => Math.abs(o.share - b.fromShare) < SAME);
-  const liftM = b.leg.heightM / b.leg.lifts;
-  return side ? passesBeside(side, lift * liftM, (lift + 1) * liftM) : 1;
+  const span = b.leg.liftSpans[lift];
+  return side && span ? passesBeside(side, span.fromM, span.toM) : 1;
 }
 
 /**
@@ -213,15 +224,19 @@ function cellOf(part: Part, below: string | undefined, beside: readonly Part[]):
   return {
     id: partId(part),
     elementId: leg.elementId,
+    piece: p.index,
+    pass,
     lift,
+    wall: leg.wall,
+    formHeightM: leg.heightM,
     fromM: leg.fromM + leg.lengthM * p.fromShare,
     toM: leg.fromM + leg.lengthM * p.toShare,
     fromShare: p.fromShare,
     toShare: p.toShare,
     fillFrom: of === 1 ? p.fromShare : part.fillFrom,
     fillTo: of === 1 ? p.toShare : part.fillTo,
-    volumeM3: (leg.volumeM3 * (p.toShare - p.fromShare)) / leg.lifts / of,
-    heightM: of === 1 ? leg.heightM / leg.lifts : topM - bottomM,
+    volumeM3: ((leg.liftSpans[lift]?.volumeM3 ?? 0) * (p.toShare - p.fromShare)) / of,
+    heightM: topM - bottomM,
     bottomM,
     below,
     beside: [...new Set(beside.map(partId))],

@@ -6,14 +6,33 @@ export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { conveyancesFor, takesMix } from './conveys.ts';
 export { type Laying, layings } from './lay.ts';
 export { formM3, spareSpot } from './left-over.ts';
-export { highLifts, liftName, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
+export {
+  highLifts,
+  type Lift,
+  liftName,
+  liftVolumeM3,
+  liftsOf,
+  MOST_LIFTS,
+  mostLifts,
+} from './lifts.ts';
 export { Normals } from './normals.ts';
 export { type DayHour, noGoOf } from './no-go.ts';
 export { moneyOf, type Odds, oddsOf } from './odds.ts';
+export { keepPlaced } from './placed-kept.ts';
+export { rulingMethod } from './pressure-method.ts';
 export { placesOf } from './places.ts';
 export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
-export { envelopeOf, ratesOf, rulingMethod } from './rates.ts';
-export { offeredStands, standAt } from './reach.ts';
+export { envelopeOf, ratesOf } from './rates.ts';
+export {
+  type CellTime,
+  greatestByLift,
+  headKPa,
+  type LiftPressure,
+  overRating,
+  pressureRule,
+  pressuresOf,
+} from './pressure.ts';
+export { offeredStands, type Stand, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
@@ -45,5 +64,6 @@ export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
 export { fillJobs, type Filled, heavyJobs, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
 export { type WayOn, waysOn } from './ways-on.ts';
+export { withinForms } from './within-forms.ts';
 export { trialsOf } from './trials.ts';
 export type { Tally } from './trials-types.ts';

@@ -22,7 +22,14 @@ interface SeamOdds {
   above: string;
   below: string;
   kind: 'below' | 'beside';
+  /** The run and lift that comes too late, and the one it comes on or beside. */
+  late: FaceOf;
+  on: FaceOf;
   share: number;
+}
+interface FaceOf {
+  elementId: string;
+  lift: number;
 }
 
 /** How a pour goes on many mornings: shares of them from 0 to 1, minutes after midnight, the site's money. */
@@ -81,11 +88,24 @@ const recordOf = (trials: number, seams: number, freeUnloadMin: number): TrialRe
 });
 
 /** Seams in the order in which the trials lay them out: cell by cell, below before beside. */
-const seamsIn = (v: SimulationInput): Omit<SeamOdds, 'share'>[] =>
-  v.cells.flatMap((c) => [
-    ...(c.below === undefined ? [] : [{ above: c.id, below: c.below, kind: 'below' as const }]),
-    ...c.beside.map((b) => ({ above: c.id, below: b, kind: 'beside' as const })),
+function seamsIn(v: SimulationInput): Omit<SeamOdds, 'share'>[] {
+  const byId = new Map(v.cells.map((c) => [c.id, c]));
+  const faceOf = (id: string): FaceOf => {
+    const cell = byId.get(id);
+    return { elementId: cell?.elementId ?? id, lift: cell?.lift ?? 0 };
+  };
+  const seam = (above: string, below: string, kind: SeamOdds['kind']) => ({
+    above,
+    below,
+    kind,
+    late: faceOf(above),
+    on: faceOf(below),
+  });
+  return v.cells.flatMap((c) => [
+    ...(c.below === undefined ? [] : [seam(c.id, c.below, 'below')]),
+    ...c.beside.map((b) => seam(c.id, b, 'beside')),
   ]);
+}
 
 /** What costs the same on every morning: hire, and what the plant asks for loads under its least. */
 const fixedCost = (v: SimulationInput, { plant, hire }: OddsPrices): number =>

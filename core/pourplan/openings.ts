@@ -46,10 +46,5 @@ export const passesBeside = (side: Heights, lowM: number, highM: number): number
 /** In how many passes each lift of a leg is filled beside an opening; the most of all lifts. */
 export const mostPasses = (
   side: Heights,
-  { heightM, lifts }: { heightM: number; lifts: number },
-): number =>
-  Math.max(
-    ...Array.from({ length: lifts }, (_, i) =>
-      passesBeside(side, (heightM * i) / lifts, (heightM * (i + 1)) / lifts),
-    ),
-  );
+  { liftSpans }: { liftSpans: readonly { fromM: number; toM: number }[] },
+): number => Math.max(1, ...liftSpans.map((l) => passesBeside(side, l.fromM, l.toM)));

@@ -2,38 +2,35 @@ import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
 import { clockMin } from '#core/concrete';
 import { evaluate, type Evaluated } from '#core/kit';
 import { rulesOf, withRules } from '#core/rules';
-import { orderQuantity, truckPlan } from '#core/supply';
+import { orderQuantity, shortChance, truckPlan } from '#core/supply';
 import { cellsOf, type RouteCell } from './cells.ts';
+import {
+  DENSITY_KG_M3,
+  greatestByLift,
+  type LiftPressure,
+  overRating,
+  pressureRule,
+  type PressureRule,
+  pressuresOf,
+} from './pressure.ts';
+import { cellTimes, onRoute, type PlannedPlacement } from './on-route.ts';
 import { routeOf, type Route } from './route.ts';
 import { asSupplied } from './supplier.ts';
-import type {
-  Placement,
-  SimulationInput,
-  simulationOutput,
-  Timetable,
-} from './simulation-model.ts';
+import type { SimulationInput, simulationOutput, Timetable } from './simulation-model.ts';
 import { medianArrivals, timetableOf } from './timetable.ts';
 import type { z } from 'zod';
 
 type OutputOf<C extends { output: z.ZodType }> = z.output<C['output']>;
 
-/** A placement on the route: where along the way it runs, in which lift. */
-interface PlannedPlacement extends Placement {
-  elementId: string;
-  lift: number;
-  fromM: number;
-  toM: number;
-}
-
 /** How the one morning goes on which all is on time: each of the odds is 0 or 1. */
-function oneMorning(t: Timetable, duskMin: number): PourPlan['odds'] {
+function oneMorning(t: Timetable, duskMin: number, over: boolean): PourPlan['odds'] {
   const same = (x: number) => ({ p10: x, p50: x, p90: x });
   return {
     coldSeam: Number(t.seams.some((s) => s.verdict === 'cold')),
     overAge: Number(t.loads.some((l) => l.overAge)),
     short: Number(t.shortM3 > 0),
     afterDusk: Number(t.finishMin > duskMin),
-    overRating: Number(t.cells.some((c) => c.overRating)),
+    overRating: Number(over),
     finishMin: same(t.finishMin),
     crewWaitMin: same(t.crewWaitMin),
   };
@@ -52,36 +49,19 @@ export interface PourPlan {
   odds: z.output<typeof simulationOutput>['odds'];
   simulation: SimulationInput;
   placements: PlannedPlacement[];
+  /** On which share of days what is ordered does not fill the forms, 0 to 1. */
+  shortShare: number;
+  /** The greatest pressure of every wall and lift, as it is planned. */
+  pressure: LiftPressure[];
   stiffenMin: number;
   knitMin: number;
 }
 
-/** Where along the route each placement runs: a cell fills from its near end to its far end. */
-function onRoute(placements: Placement[], cells: RouteCell[]): PlannedPlacement[] {
-  const byId = new Map(cells.map((c) => [c.id, c]));
-  const done = new Map<string, number>();
-  return placements.flatMap((p) => {
-    const c = byId.get(p.cellId);
-    if (!c) return [];
-    const before = done.get(c.id) ?? 0;
-    done.set(c.id, before + p.volumeM3);
-    const at = (v: number) => c.fromM + ((c.toM - c.fromM) * v) / c.volumeM3;
-    return [
-      {
-        ...p,
-        elementId: c.elementId,
-        lift: c.lift,
-        fromM: at(before),
-        toM: at(before + p.volumeM3),
-      },
-    ];
-  });
-}
+/** The largest load that comes: what was chosen, never over what the plant's trucks hold. */
+export const truckOf = (s: Pick<PourSettings, 'truckM3'>, plant: Plant): number =>
+  Math.min(s.truckM3, Math.max(...plant.trucksM3));
 
-/** What most fresh concrete weighs, kg/m³. */
-const DENSITY_KG_M3 = 2400;
-
-/** Loads of a pour with these settings. */
+/** Loads of a pour with these settings, in the steps its plant batches. */
 const loadsOn = (
   s: PourSettings,
   orderedM3: number,
@@ -89,9 +69,10 @@ const loadsOn = (
 ): Evaluated<OutputOf<typeof truckPlan>> =>
   evaluate(truckPlan, {
     orderM3: orderedM3,
-    truckM3: s.truckM3,
+    truckM3: truckOf(s, plant),
+    stepM3: Math.min(plant.stepM3, truckOf(s, plant)),
     split: s.split,
-    minLoadM3: Math.min(plant.minLoadM3, s.truckM3),
+    minLoadM3: Math.min(plant.minLoadM3, truckOf(s, plant)),
     placingRateM3PerH: s.placingRateM3PerH,
     travelMin: plant.travel.medianMin,
     roundTripMin: plant.roundTripMin,
@@ -108,6 +89,7 @@ function simulationFor(
   plant: Plant,
   duskMin: number,
   trials: number,
+  rule: PressureRule,
 ): SimulationInput {
   const s = asSupplied(pour.settings, plant);
   // Waste is placed too: every cell takes its share, so that the timetable runs as long as the pour will.
@@ -123,6 +105,9 @@ function simulationFor(
       beside: c.beside,
       formFoot: c.formFoot,
       goesOn: c.goesOn,
+      elementId: c.elementId,
+      lift: c.lift,
+      ...(c.wall ? { formHeightM: c.formHeightM } : {}),
       ...(c.below === undefined ? {} : { below: c.below }),
     })),
     loads: loads.map((l, i) => ({
@@ -143,6 +128,7 @@ function simulationFor(
     retarderFactor: mix.retarderFactor,
     ratingKPa: s.ratingKPa,
     densityKgM3: DENSITY_KG_M3,
+    pressureBy: rule,
     maxAgeMin: mix.maxAgeMin,
     duskMin,
     trials,
@@ -168,9 +154,9 @@ export function orderFor(
       sdRatio: s.sdRatio,
       stepM3: plant.stepM3,
       ...s.costs,
-      truckM3: s.truckM3,
+      truckM3: truckOf(s, plant),
       perLoad: s.costs.perLoad ?? s.costs.callFee,
-      shortLoadM3: Math.min(plant.minLoadM3, s.truckM3),
+      shortLoadM3: Math.min(plant.minLoadM3, truckOf(s, plant)),
       shortLoadFee: plant.shortLoadFee ?? 0,
     }),
   );
@@ -191,7 +177,16 @@ export function rehearse(
   return {
     cells,
     trucks,
-    simulation: simulationFor(cells, trucks.result.loads, pour, mix, plant, duskMin, trials),
+    simulation: simulationFor(
+      cells,
+      trucks.result.loads,
+      pour,
+      mix,
+      plant,
+      duskMin,
+      trials,
+      pressureRule(route.pressureMethod, mix),
+    ),
   };
 }
 
@@ -210,11 +205,21 @@ export function planPour(
 ): PourPlan {
   const route = routeOf(site, pour);
   const order = orderFor(route.volumeM3, site, pour, plant);
-  const orderedM3 = pour.settings.orderM3 ?? order.result.orderM3;
-  const { cells, trucks, simulation } = rehearse(route, orderedM3, pour, mix, plant, duskMin, 1);
+  const wantedM3 = pour.settings.orderM3 ?? order.result.orderM3;
+  const { cells, trucks, simulation } = rehearse(route, wantedM3, pour, mix, plant, duskMin, 1);
+  // As it comes in whole batches.
+  const orderedM3 = trucks.result.loads.reduce((sum, l) => sum + l.volumeM3, 0);
   // Straight from the timetable: under a finger there is no time to check again what was put together here.
   const timetable = timetableOf(simulation, medianArrivals(simulation));
-  const odds = oneMorning(timetable, duskMin);
+  const pressure = greatestByLift(
+    pressuresOf(
+      cells,
+      cellTimes(timetable, simulation.tempC),
+      pressureRule(route.pressureMethod, mix),
+    ),
+  );
+  const over = pressure.some((p) => overRating(p.maxKPa, simulation.ratingKPa));
+  const odds = oneMorning(timetable, duskMin, over);
   const grown = 1 + pour.settings.wasteRatio;
   const placements = onRoute(
     timetable.placements.map((p) => ({ ...p, volumeM3: p.volumeM3 / grown })),
@@ -238,6 +243,8 @@ export function planPour(
     odds,
     simulation,
     placements,
+    shortShare: shortChance(orderedM3, order.result.meanM3, order.result.sdM3),
+    pressure,
     stiffenMin: clock(simulation.stiffenMinAt20C),
     knitMin: clock(simulation.knitMinAt20C),
   };

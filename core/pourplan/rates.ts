@@ -1,10 +1,13 @@
 import { evaluate, type Evaluated } from '#core/kit';
-import { formPressure, maxRateOfRise } from '#core/formwork';
+import { maxRateOfRise } from '#core/formwork';
 import type { Conveyance, Mix, PourDoc, SitePlan } from '#core/model';
 import type { Rules } from '#core/rules';
 import { placingRate } from '#core/supply';
 import type { z } from 'zod';
+import type { Lift } from './lifts.ts';
 import type { PourPlan } from './plan.ts';
+import { PRESSURE_METHODS, type PressureMethod } from './pressure-method.ts';
+import { headKPa, type LiftPressure, pressureAtPlace, pressureRule } from './pressure.ts';
 
 export interface RateAsk {
   site: SitePlan;
@@ -18,42 +21,44 @@ export interface RateAsk {
   hands: number;
 }
 
-const METHODS = ['aci347', 'ciria108', 'hydrostatic'] as const;
-type Method = (typeof METHODS)[number];
-/** The method that rules, by the site's profile. */
-export const rulingMethod = (site: Pick<SitePlan, 'ruleProfile'>): Method =>
-  site.ruleProfile === 'us-aci' ? 'aci347' : 'ciria108';
+/** Where the walls press most by the plan; null where no wall is poured. */
+const worstOf = (plan: PourPlan): LiftPressure | null =>
+  plan.pressure.reduce<LiftPressure | null>(
+    (a, b) => (a === null || b.maxKPa > a.maxKPa ? b : a),
+    null,
+  );
 
-const wallsIn = (plan: PourPlan) => plan.route.legs.filter((l) => l.wall);
-
-/** Plan area of all walls once round, m²: what one metre of rise takes. */
-const planAreaOf = (plan: PourPlan): number =>
-  wallsIn(plan).reduce((s, l) => s + l.volumeM3 / l.heightM, 0);
-
-const caseOf = ({ pour, mix, plan }: RateAsk, method: Method) => ({
-  method,
-  element: 'wall' as const,
-  placementHeightM: Math.max(...wallsIn(plan).map((l) => l.heightM)),
-  concreteTempC: pour.settings.concreteTempC,
-  cement: 'plain' as const,
-  retarder: mix.retarderFactor > 1,
-  slumpMm: mix.slumpMm,
-});
-
-/** How fast the forms let the walls rise, m/h; null where there are none, or full head is within the rating. */
-function riseAllowed(ask: RateAsk): Evaluated<z.output<typeof maxRateOfRise.output>> | null {
-  return wallsIn(ask.plan).length === 0
+/**
+ * What the forms let through: the plan area that goes up with the worst place at the planned rate,
+ * and the rise it may have. Null where there are no walls, or full head is within the rating.
+ */
+function formsLimit({
+  plan,
+  mix,
+  pour,
+}: RateAsk): { planAreaM2: number; riseMPerH: number } | null {
+  const worst = worstOf(plan);
+  const leg = plan.route.legs.find((l) => l.elementId === worst?.elementId);
+  if (!worst || !leg) return null;
+  const { rateMPerH } = evaluate(maxRateOfRise, {
+    ...pressureRule(plan.route.pressureMethod, mix),
+    element: 'wall',
+    placementHeightM: worst.heightM,
+    formHeightM: leg.heightM,
+    concreteTempC: worst.tempC,
+    ratedPressureKPa: pour.settings.ratingKPa,
+  }).result;
+  return rateMPerH === null || rateMPerH <= 0
     ? null
-    : evaluate(maxRateOfRise, {
-        ...caseOf(ask, rulingMethod(ask.site)),
-        ratedPressureKPa: ask.pour.settings.ratingKPa,
-      });
+    : {
+        planAreaM2: pour.settings.placingRateM3PerH / worst.riseMPerH,
+        riseMPerH: rateMPerH,
+      };
 }
 
 /** What holds the rate back: what conveys it, the crew, the plant and the forms, and which of them rules. */
 export function ratesOf(ask: RateAsk): Evaluated<z.output<typeof placingRate.output>> {
   const { plan, conveyance, hands, rules } = ask;
-  const rise = riseAllowed(ask)?.result.rateMPerH;
   const spacing = plan.trucks.result.spacingMin;
   return evaluate(placingRate, {
     ...(conveyance ? { pumpM3PerH: conveyance.rateM3PerH } : {}),
@@ -61,63 +66,60 @@ export function ratesOf(ask: RateAsk): Evaluated<z.output<typeof placingRate.out
     trucks: Math.max(0.01, ask.plantRoundTripMin / Math.max(1, spacing)),
     truckM3: plan.orderedM3 / Math.max(1, plan.loadIds.length),
     roundTripMin: ask.plantRoundTripMin,
-    ...(rise !== undefined && rise !== null && rise > 0
-      ? { planAreaM2: planAreaOf(plan), riseMPerH: rise }
-      : {}),
+    ...formsLimit(ask),
   });
 }
 
-/** What the concrete presses on the forms at the rate that is planned, by one method. */
+/** What the concrete presses on the forms where it presses most, by one method. */
 interface MethodPressure {
-  method: Method;
+  method: PressureMethod;
   rules: boolean;
   maxPressureKPa: number;
   headM: number;
 }
 
-/** The pressure envelope: by all three methods, lift by lift, against the rating. Null where no wall is poured. */
+/**
+ * The pressure where it is greatest: by all three methods, lift by lift, against the rating. Null
+ * where no wall is poured.
+ */
 export interface Envelope {
+  elementId: string;
   heightM: number;
-  liftM: number;
-  lifts: number;
+  lifts: Lift[];
   riseMPerH: number;
   fullHeadKPa: number;
   ratingKPa: number;
   byMethod: MethodPressure[];
-  /** Greatest pressure at the foot of the wall when each lift is full, by the method that rules. */
+  /** Greatest pressure when each lift is full, by the method that rules. */
   byLift: number[];
+  worst: LiftPressure;
 }
 
-/** Works the envelope out at the rate of the plan. */
+/** The envelope of the wall that presses most, at its own rise. */
 export function envelopeOf(ask: RateAsk): Envelope | null {
-  const walls = wallsIn(ask.plan);
-  const [first, ...others] = walls;
-  if (!first) return null;
-  const tallest = others.reduce((a, b) => (b.heightM > a.heightM ? b : a), first);
-  const riseMPerH = Math.max(0.01, ask.pour.settings.placingRateM3PerH / planAreaOf(ask.plan));
-  const pressureAt = (method: Method, heightM: number) =>
-    evaluate(formPressure, {
-      ...caseOf(ask, method),
-      placementHeightM: heightM,
-      rateMPerH: riseMPerH,
-    }).result;
-  const ruling = rulingMethod(ask.site);
-  const byMethod = METHODS.map((method) => {
-    const { maxPressureKPa, headM } = pressureAt(method, tallest.heightM);
-    return { method, rules: method === ruling, maxPressureKPa, headM };
+  const { plan, mix, pour } = ask;
+  const worst = worstOf(plan);
+  const leg = plan.route.legs.find((l) => l.elementId === worst?.elementId);
+  if (!worst || !leg) return null;
+  const byMethod = PRESSURE_METHODS.map((method): MethodPressure => {
+    const { maxKPa } = pressureAtPlace(
+      pressureRule(method, mix),
+      worst.placings,
+      leg.heightM,
+      worst.tempC,
+    );
+    const rules = method === plan.route.pressureMethod;
+    return { method, rules, maxPressureKPa: maxKPa, headM: maxKPa / headKPa(1) };
   });
-  const liftM = tallest.heightM / tallest.lifts;
   return {
-    heightM: tallest.heightM,
-    liftM,
-    lifts: tallest.lifts,
-    riseMPerH,
-    fullHeadKPa: pressureAt('hydrostatic', tallest.heightM).maxPressureKPa,
-    ratingKPa: ask.pour.settings.ratingKPa,
+    elementId: worst.elementId,
+    heightM: leg.heightM,
+    lifts: leg.liftSpans,
+    riseMPerH: worst.riseMPerH,
+    fullHeadKPa: headKPa(leg.heightM),
+    ratingKPa: pour.settings.ratingKPa,
     byMethod,
-    byLift: Array.from(
-      { length: tallest.lifts },
-      (_, i) => pressureAt(ruling, liftM * (i + 1)).maxPressureKPa,
-    ),
+    byLift: plan.pressure.filter((p) => p.elementId === worst.elementId).map((p) => p.maxKPa),
+    worst,
   };
 }

@@ -9,8 +9,9 @@ import {
 } from '#core/model';
 import { footingTopM, standsOn } from '#core/siteplan';
 import { type Takeoff, takeOffOf } from '#core/takeoff';
-import { liftsOf } from './lifts.ts';
+import { type Lift, liftsOf, liftsWithVolume } from './lifts.ts';
 import { type Side, sidesOf } from './openings.ts';
+import { type PressureMethod, rulingMethod } from './pressure-method.ts';
 import { carriedBy, storeysOf } from './storeys.ts';
 
 /**
@@ -34,6 +35,8 @@ export interface Leg {
   /** Filled in this turn: 0 first, then what stands on it. */
   storey: number;
   lifts: number;
+  /** Its lifts from the foot up, each with its own height and concrete. */
+  liftSpans: Lift[];
   reversed: boolean;
   fromM: number;
   lengthM: number;
@@ -54,6 +57,8 @@ export interface Route {
   lengthM: number;
   volumeM3: number;
   closed: boolean;
+  /** How the pressure on its forms is reckoned. */
+  pressureMethod: PressureMethod;
   takeoff: Takeoff;
 }
 
@@ -148,9 +153,13 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     const volumeM3 = volume.get(elementId)?.concreteM3 ?? 0;
     const storey = storeys.get(elementId) ?? 0;
     const carriers = carriedBy(site, pour.elements, elementId);
-    const base = { elementId, storey, fromM, volumeM3, lifts: liftsOf(site, pour, elementId) };
     const run = runOf(site, elementId);
     const stand = stands.find((s) => s.id === elementId);
+    const bottomM = run?.bottomM ?? stand?.bottomM ?? 0;
+    const heightM = (run ? footingTopM(site, run) : (stand?.topM ?? 0)) - bottomM;
+    const size = { elementId, volumeM3, heightM, bottomM };
+    const liftSpans = liftsWithVolume(pour, takeoff, size, liftsOf(site, pour, elementId));
+    const base = { ...size, storey, fromM, lifts: liftSpans.length, liftSpans };
     if (run) {
       const turned = pour.settings.turned.includes(elementId);
       const reversed = goesReversed(legs, storey, site, order, i, storeys, run) !== turned;
@@ -160,8 +169,6 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         wall: run.kind === 'wall',
         reversed,
         lengthM: volume.get(elementId)?.lengthM ?? 0,
-        heightM: footingTopM(site, run) - run.bottomM,
-        bottomM: run.bottomM,
         startNode: reversed ? run.to : run.from,
         endNode: reversed ? run.from : run.to,
         standsOn: standingsOf(site, run, reversed, carriers, legs),
@@ -176,8 +183,6 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         wall: false,
         reversed: false,
         lengthM: padLengthM(volumeM3),
-        heightM: stand.topM - stand.bottomM,
-        bottomM: stand.bottomM,
         startNode: null,
         endNode: null,
         standsOn: carriers.map((id) => ({ elementId: id, ...whole })),
@@ -192,6 +197,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     lengthM: fromM,
     volumeM3: legs.reduce((s, l) => s + l.volumeM3, 0),
     closed: isRing(legs),
+    pressureMethod: rulingMethod(site),
     takeoff,
   };
 }

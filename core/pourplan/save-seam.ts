@@ -54,9 +54,8 @@ export function seamSaver(
   for (const way of ways) {
     const changed = { ...pour, settings: { ...s, ...way.change } };
     const tried = planPour(site, changed, way.mix ?? mix, plant, duskMin);
-    const pressed = tried.timetable.cells.some((c) => c.overRating);
-    const wasPressed = plan.timetable.cells.some((c) => c.overRating);
-    if (coldIn(tried) === 0 && (!pressed || wasPressed))
+    // What the forms do not hold saves nothing.
+    if (coldIn(tried) === 0 && tried.odds.overRating === 0)
       return { how: way.how, change: way.change };
   }
   return null;

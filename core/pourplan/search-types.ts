@@ -43,6 +43,11 @@ export interface SearchInput {
   seed: number;
   maxPlans: number;
   runnersUp: number;
+  /**
+   * How the pressure on the forms is judged: by the rise at each place, as everywhere in a pour, or
+   * by the head of what has not stiffened, as `pour-simulation` has it.
+   */
+  pressureBy: 'rise' | 'head';
 }
 
 /** What one plan chooses. */

@@ -69,7 +69,7 @@ function evaluator(v: SearchInput): (choice: Omit<Chosen, 'leftBehindM3'>) => Ca
   return (choice) => {
     const { chosen, hire } = conveyed(v, choice);
     const pour = { ...v.pour, settings: { ...v.pour.settings, ...chosen } };
-    const { simulation } = rehearse(
+    const { simulation: rehearsed } = rehearse(
       routeOf(v.site, pour, takeoff),
       orderedM3,
       pour,
@@ -78,7 +78,8 @@ function evaluator(v: SearchInput): (choice: Omit<Chosen, 'leftBehindM3'>) => Ca
       v.duskMin,
       v.trials,
     );
-    const t = trialsOf(simulation).run(v.trials, v.seed, finish);
+    const { pressureBy: _byRise, ...byHead } = rehearsed;
+    const t = trialsOf(v.pressureBy === 'rise' ? rehearsed : byHead).run(v.trials, v.seed, finish);
     const n = v.trials;
     const [finishP50Min, finishP90Min] = quantilesOf(finish, [0.5, 0.9]) as [number, number];
     const crewMin = t.finishSum / n - chosen.firstLoadMin;

@@ -96,6 +96,7 @@ export const sequenceSearch = calculation({
       seed: anyNumber().int('must be a whole number').default(7),
       maxPlans: count().lte(20_000, 'must be 20 000 or fewer').default(1000),
       runnersUp: count().lte(50, 'must be 50 or fewer').default(5),
+      pressureBy: z.enum(['rise', 'head'], { error: 'must be rise or head' }).default('head'),
     })
     .superRefine((v, ctx) => {
       checkSitePlan(v.site, {

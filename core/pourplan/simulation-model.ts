@@ -1,6 +1,15 @@
 import { z } from 'zod';
-import { anyNumber, count, freshTemperature, nonNegative, positive, someOf } from '#core/kit';
-import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
+import {
+  anyNumber,
+  count,
+  freshTemperature,
+  nonNegative,
+  positive,
+  someOf,
+  wholeOrNone,
+} from '#core/kit';
+import { pressureFields } from '#core/formwork';
+import { clockMin, KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });
 
@@ -19,6 +28,13 @@ export const simulationShape = z.object({
       formFoot: z.boolean({ error: 'must be true or false' }).default(false),
       /** It goes on in the same lift as the cell below: the wait between lifts is not kept. */
       goesOn: z.boolean({ error: 'must be true or false' }).default(false),
+      /** Which element and lift it is part of: their seams are told as one place. */
+      elementId: z.string().optional(),
+      lift: wholeOrNone().optional(),
+      /** Height of the rated form it stands in; left out where no form is held to the rating. */
+      formHeightM: positive().optional(),
+      /** Temperature of the concrete that lies in it, where it is another's than the pour's. */
+      tempC: freshTemperature().optional(),
     }),
   ),
   loads: someOf(
@@ -42,6 +58,18 @@ export const simulationShape = z.object({
   retarderFactor: positive().default(1),
   ratingKPa: positive(),
   densityKgM3: positive().default(2400),
+  /**
+   * How the pressure on rated forms is judged on the mornings: by the rise at each place. Left out,
+   * by the head of what has not stiffened.
+   */
+  pressureBy: z
+    .object({
+      method: pressureFields.method,
+      cement: pressureFields.cement,
+      retarder: pressureFields.retarder,
+      slumpMm: pressureFields.slumpMm,
+    })
+    .optional(),
   maxAgeMin: positive(),
   duskMin: nonNegative(),
   trials: count(),
@@ -105,6 +133,26 @@ export const simulationInput = simulationShape.superRefine((v, ctx) => {
   });
 });
 export type SimulationInput = Shape;
+
+/** From when on each cell is stiff, and until when it knits, clock minutes after it was placed. */
+export interface CellWindow {
+  stiffenMin: number;
+  knitMin: number;
+}
+/** The window of every cell, by the temperature of its own concrete. */
+export function windowsOf(
+  v: SimulationInput,
+): (cell: { tempC?: number | undefined }) => CellWindow {
+  const known = new Map<number, CellWindow>();
+  return ({ tempC = v.tempC }) => {
+    const own = known.get(tempC) ?? {
+      stiffenMin: clockMin(v.stiffenMinAt20C * v.retarderFactor, tempC),
+      knitMin: clockMin(v.knitMinAt20C * v.retarderFactor, tempC),
+    };
+    known.set(tempC, own);
+    return own;
+  };
+}
 
 const spread = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 /** One unbroken stretch of placing: which cell, from which load, when and how much. */

@@ -1,5 +1,5 @@
 import { STANDARD_GRAVITY } from '#core/units';
-import type { SimulationInput, Timetable } from './simulation-model.ts';
+import { type SimulationInput, type Timetable, windowsOf } from './simulation-model.ts';
 
 export const EPS = 1e-9;
 
@@ -11,15 +11,20 @@ export interface Filling {
 }
 
 /** Seams between cells that are filled, with how long each waited against its window. */
-export function seamsOf(
-  v: SimulationInput,
-  filled: Map<string, Filling>,
-  stiffenMin: number,
-  knitMin: number,
-): Timetable['seams'] {
+export function seamsOf(v: SimulationInput, filled: Map<string, Filling>): Timetable['seams'] {
+  const windowOf = windowsOf(v);
+  const byId = new Map(v.cells.map((c) => [c.id, c]));
   const seams: Timetable['seams'] = [];
-  const add = (above: string, below: string, kind: 'below' | 'beside', gaps: [number, number]) => {
+  const add = (
+    above: string,
+    below: string,
+    kind: 'below' | 'beside',
+    gaps: [number, number],
+    /** The one that waits: its concrete has the window. */
+    waits: string,
+  ) => {
     const gapMaxMin = Math.max(...gaps);
+    const { stiffenMin, knitMin } = windowOf(byId.get(waits) ?? {});
     seams.push({
       above,
       below,
@@ -36,23 +41,20 @@ export function seamsOf(
     if (!me) continue;
     const low = c.below === undefined ? undefined : filled.get(c.below);
     if (low && c.below !== undefined)
-      add(c.id, c.below, 'below', [me.start - low.start, me.end - low.end]);
+      add(c.id, c.below, 'below', [me.start - low.start, me.end - low.end], c.below);
     for (const b of c.beside) {
       const other = filled.get(b);
       if (!other) continue;
       const gap = Math.max(0, Math.max(me.start, other.start) - Math.min(me.end, other.end));
-      add(c.id, b, 'beside', [gap, gap]);
+      add(c.id, b, 'beside', [gap, gap], me.end < other.end ? c.id : b);
     }
   }
   return seams;
 }
 
 /** What the fresh concrete presses at the foot of each cell as it is filled. */
-export function headsOf(
-  v: SimulationInput,
-  filled: Map<string, Filling>,
-  stiffenMin: number,
-): Timetable['cells'] {
+export function headsOf(v: SimulationInput, filled: Map<string, Filling>): Timetable['cells'] {
+  const windowOf = windowsOf(v);
   const byId = new Map(v.cells.map((c) => [c.id, c]));
   return v.cells.flatMap((c) => {
     const me = filled.get(c.id);
@@ -61,8 +63,9 @@ export function headsOf(
     for (let on = c; on.below !== undefined && !on.formFoot;) {
       const low = on.below;
       const under = filled.get(low);
-      if (!under || me.end - under.end >= stiffenMin) break;
-      on = byId.get(low) as typeof c;
+      const lower = byId.get(low) as typeof c;
+      if (!under || me.end - under.end >= windowOf(lower).stiffenMin) break;
+      on = lower;
       freshHeadM += on.heightM;
     }
     const pressureKPa = (v.densityKgM3 * STANDARD_GRAVITY * freshHeadM) / 1000;

@@ -1,4 +1,3 @@
-import { clockMin } from '#core/concrete';
 import { breakMinutes, NOTHING_M3, outOfBreaks, place } from './breaks.ts';
 import type { Placement, SimulationInput, Timetable } from './simulation-model.ts';
 import { EPS, type Filling, headsOf, seamsOf } from './timetable-seams.ts';
@@ -190,8 +189,6 @@ export function timetableOf(
   const { placements, loads, filled, todo, next, crewWaitMin, leftOverM3 } = state;
   const shortM3 = todo.slice(next).reduce((sum, d) => sum + d.leftM3, 0);
   for (const [id, f] of filled) if (!f.full) filled.delete(id);
-  const stiffenMin = clockMin(v.stiffenMinAt20C * v.retarderFactor, v.tempC);
-  const knitMin = clockMin(v.knitMinAt20C * v.retarderFactor, v.tempC);
   return {
     placements,
     loads,
@@ -199,8 +196,8 @@ export function timetableOf(
     finishMin: placements.at(-1)?.toMin ?? v.startMin,
     shortM3,
     leftOverM3: leftOverM3 > NOTHING_M3 ? leftOverM3 : 0,
-    seams: seamsOf(v, filled, stiffenMin, knitMin),
-    cells: headsOf(v, filled, stiffenMin),
+    seams: seamsOf(v, filled),
+    cells: headsOf(v, filled),
   };
 }
 

@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '#core/units';
-import type { SimulationInput } from './simulation-model.ts';
+import { type SimulationInput, windowsOf } from './simulation-model.ts';
+import { riseLimits } from './rise-limits.ts';
 import type { Underway } from './timetable.ts';
 
 export const EPS = 1e-9;
@@ -21,6 +22,16 @@ export interface Layout {
   seamBeside: Uint8Array;
   /** Seams of one run and lift, and of one kind, are of one place: its number. */
   seamPlace: Int32Array;
+  /** Until when each cell knits and from when it is stiff, clock minutes after it was placed. */
+  knit: Float64Array;
+  stiffen: Float64Array;
+  /**
+   * Where the pressure goes by the rise: the fastest rise at which the forms hold when a cell is
+   * placed, m/h, with the cell its stack begins with and its height, m. No stack of a cell without a limit.
+   */
+  riseLimit: Float64Array;
+  stackFoot: Int32Array;
+  stackM: Float64Array;
   /** Cells whose whole stack could be over the rating, and each cell's cell below (−1 for none). */
   heavy: Int32Array;
   below: Int32Array;
@@ -64,12 +75,19 @@ export function layOut(v: SimulationInput): Layout {
     ...c.beside.map((b) => [i, at(b), 1]),
   ]);
   const headLimit = headLimitM(v);
-  const heavy = v.cells.flatMap((_, i) => {
-    let head = 0;
-    for (let k = i; k >= 0; k = foot[k] === 1 ? -1 : (below[k] as number))
+  const stacks = v.cells.map((_, i) => {
+    let [head, at] = [0, i];
+    for (let k = i; k >= 0; k = foot[k] === 1 ? -1 : (below[k] as number)) {
       head += height[k] as number;
-    return head > headLimit ? [i] : [];
+      at = k;
+    }
+    return { headM: head, foot: at };
   });
+  const heavy = stacks.flatMap((s, i) =>
+    s.headM > headLimit && (!v.pressureBy || v.cells[i]?.formHeightM !== undefined) ? [i] : [],
+  );
+  const limitOf = riseLimits(v);
+  const windowOf = windowsOf(v);
   const breaks = mergedBreaks(v.breaks);
   return {
     volume: Float64Array.from(v.cells, (c) => c.volumeM3),
@@ -79,6 +97,13 @@ export function layOut(v: SimulationInput): Layout {
     seamBelow: Int32Array.from(seams, (s) => s[1] as number),
     seamBeside: Uint8Array.from(seams, (s) => s[2] as number),
     seamPlace: placesOfSeams(v, seams),
+    knit: Float64Array.from(v.cells, (c) => windowOf(c).knitMin),
+    stiffen: Float64Array.from(v.cells, (c) => windowOf(c).stiffenMin),
+    riseLimit: Float64Array.from(v.cells, (c, i) =>
+      v.pressureBy ? limitOf(c, stacks[i]?.headM ?? c.heightM) : 0,
+    ),
+    stackFoot: Int32Array.from(stacks, (s) => s.foot),
+    stackM: Float64Array.from(stacks, (s) => s.headM),
     heavy: Int32Array.from(heavy),
     below,
     waitsFor,
@@ -95,12 +120,12 @@ export function layOut(v: SimulationInput): Layout {
   };
 }
 
-/** Numbers the places of the seams: a cell is named by its element, its number along it and its lift. */
+/** Numbers the places of the seams: cells of one element and lift, met at one side, are one. */
 function placesOfSeams(v: SimulationInput, seams: number[][]): Int32Array {
   const numbers = new Map<string, number>();
   return Int32Array.from(seams, ([above = 0, , beside]) => {
-    const [element = '', , lift = ''] = (v.cells[above]?.id ?? '').split('.');
-    const place = `${element}.${lift}.${beside ?? 0}`;
+    const cell = v.cells[above];
+    const place = `${beside ?? 0} ${cell?.lift ?? 0} ${cell?.elementId ?? cell?.id ?? ''}`;
     const known = numbers.get(place) ?? numbers.size;
     numbers.set(place, known);
     return known;

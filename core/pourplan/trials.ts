@@ -1,4 +1,3 @@
-import { clockMin } from '#core/concrete';
 import { Normals } from './normals.ts';
 import type { SimulationInput } from './simulation-model.ts';
 import type { Underway } from './timetable.ts';
@@ -34,6 +33,11 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
     waitsFor,
     foot,
     height,
+    knit,
+    stiffen,
+    riseLimit,
+    stackFoot,
+    stackM,
     breakFrom,
     breakTo,
   } = l;
@@ -49,9 +53,9 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
   const rate = v.placingRateM3PerH / 60;
   const { changeOverMin, liftWaitMin, maxAgeMin, duskMin } = v;
   const { behindM3, notBeforeMin, underLoad, holds: given, begunCell } = from;
-  const stiffenMin = clockMin(v.stiffenMinAt20C * v.retarderFactor, v.tempC);
-  const knitMin = clockMin(v.knitMinAt20C * v.retarderFactor, v.tempC);
-  const coldAt = knitMin + EPS * knitMin;
+  const byRise = v.pressureBy !== undefined;
+  /** Joined seams wait for the one that was placed first, whose concrete has the window. */
+  const coldAt = Float64Array.from(knit, (min) => min + EPS * min);
   const headLimit = headLimitM(v);
   const ageLimit = maxAgeMin * (1 + EPS);
 
@@ -217,7 +221,7 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
         const eb = end[b] as number;
         const gap =
           seamBeside[s] === 1 ? Math.max(sa, sb) - Math.min(ea, eb) : Math.max(sa - sb, ea - eb);
-        if (gap > coldAt) {
+        if (gap > (coldAt[seamBeside[s] === 1 && ea < eb ? a : b] as number)) {
           cold = true;
           if (!record) break;
           record.seamCold[s] = (record.seamCold[s] as number) + 1;
@@ -231,10 +235,16 @@ export function trialsOf(v: SimulationInput, underway: Underway | null = null): 
       for (let h = 0; h < heavy.length && !burst; h += 1) {
         const c = heavy[h] as number;
         if (c >= cell) continue;
+        if (byRise) {
+          const minutes = (end[c] as number) - (start[stackFoot[c] as number] as number);
+          const rise = (60 * (stackM[c] as number)) / (minutes > 1 ? minutes : 1);
+          burst = rise > (riseLimit[c] as number);
+          continue;
+        }
         let head = height[c] as number;
         for (
           let k = foot[c] === 1 ? -1 : (below[c] as number);
-          k >= 0 && (end[c] as number) - (end[k] as number) < stiffenMin;
+          k >= 0 && (end[c] as number) - (end[k] as number) < (stiffen[k] as number);
           k = foot[k] === 1 ? -1 : (below[k] as number)
         )
           head += height[k] as number;

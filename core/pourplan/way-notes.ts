@@ -31,7 +31,7 @@ function openingsOf(site: SitePlan, leg: Leg): WayNote[] {
         mark: o.mark ?? null,
         elementId: leg.elementId,
         atM: leg.fromM + (leg.reversed ? leg.lengthM - o.atM - o.widthM : o.atM),
-        liftM: Math.min(leg.heightM / leg.lifts / passes, o.headM),
+        liftM: Math.min(Math.max(...leg.liftSpans.map((l) => l.toM - l.fromM)) / passes, o.headM),
         passes,
       },
     ];

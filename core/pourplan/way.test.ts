@@ -91,7 +91,7 @@ describe('planned bulkheads', () => {
     const made = planOf({
       elements: ['WL'],
       ...LONG,
-      settings: { lifts: 2, placingRateM3PerH: 4, ratingKPa: 40 },
+      settings: { lifts: 2, placingRateM3PerH: 4, ratingKPa: 60 },
     });
     const { site, pour, mix, plant, plan } = made;
     const saver = seamSaver(site, pour, mix, plant, 1140, plan);

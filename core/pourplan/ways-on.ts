@@ -64,7 +64,8 @@ export interface TroubleAsk {
   trials: number;
 }
 
-const elementOf = (cellId: string): string => cellId.split('.')[0] ?? '';
+const elementOf = (v: ForecastInput, cellId: string): string | undefined =>
+  v.cells.find((c) => c.id === cellId)?.elementId;
 
 /** Standing still from now for so long. */
 const standing = (v: ForecastInput, minutes: number): ForecastInput => ({
@@ -95,7 +96,7 @@ function endingHere(v: ForecastInput, drop: (cellId: string) => boolean): Foreca
 
 /** What is not begun of an element comes after all that could be placed meanwhile on its lift. */
 function elsewhereFirst(v: ForecastInput, elementId: string): ForecastInput | null {
-  const waits = v.cells.filter((c) => elementOf(c.id) === elementId && !isFull(v, c.id));
+  const waits = v.cells.filter((c) => c.elementId === elementId && !isFull(v, c.id));
   const waiting = new Set(waits.map((c) => c.id));
   // What stands on what waits, waits with it.
   for (const c of v.cells) if (c.below !== undefined && waiting.has(c.below)) waiting.add(c.id);
@@ -177,7 +178,7 @@ const WAYS_OF: Record<TroubleAsk['what'], (ask: TroubleAsk) => Way[]> = {
         'close-off',
         endingHere(
           input,
-          (id) => (elementId === null || elementOf(id) === elementId) && !isFull(input, id),
+          (id) => (elementId === null || elementOf(input, id) === elementId) && !isFull(input, id),
         ),
         money.prices.coldSeam,
       ),

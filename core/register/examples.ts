@@ -264,6 +264,24 @@ export const EXAMPLES: Readonly<Record<string, unknown>> = {
     shortFixed: 1400,
     shortPerM3: 260,
   },
+  'day-balance': {
+    neatM3: 22,
+    wasteRatio: 0.05,
+    heldBackM3: 0.4,
+    loads: [
+      { id: 'L1', ticketM3: 7, state: 'empty', placedM3: 6.2 },
+      { id: 'L2', ticketM3: 7, state: 'here', placedM3: 2.5 },
+      { id: 'L3', ticketM3: 7, state: 'ordered' },
+    ],
+  },
+  'local-rise': {
+    placings: [
+      { bottomM: 0, topM: 0.9, startMin: 0, endMin: 4 },
+      { bottomM: 0.9, topM: 1.8, startMin: 35, endMin: 39 },
+    ],
+  },
+  'fresh-temperature': { airC: 6, leastDimensionMm: 250 },
+  'lap-length-en': { barMm: 12, fckMPa: 30, bond: 'poor' },
   'learned-yield': { priorWaste: 0.05, priorSd: 0.03, wastes: [0.034, 0.061, 0.047] },
   'learned-delay': { priorMedianMin: 5, priorP90Min: 15, delaysMin: [3, 12, 0, 22, 6, 8] },
   'truck-plan': {

@@ -1,6 +1,7 @@
 import { anchorLayout, anchorTemplate, anchorVerdict } from '#core/anchors';
 import { dimensionVerdict } from '#core/check';
 import {
+  deliveredTemperature,
   equivalentAge,
   jointWindow,
   loadVerdict,
@@ -15,6 +16,7 @@ import {
   braceLoad,
   braceTurn,
   formPressure,
+  localRise,
   maxRateOfRise,
   sheathingSpan,
   tieLoad,
@@ -37,6 +39,7 @@ import {
   coverVerdict,
   hook,
   lapLength,
+  lapLengthEn,
   minCover,
   rebarTakeoff,
   spacingVerdict,
@@ -44,6 +47,7 @@ import {
 } from '#core/steel';
 import {
   bagCount,
+  dayBalance,
   learnedDelay,
   learnedYield,
   orderQuantity,
@@ -82,6 +86,7 @@ export const SUBJECTS: readonly Subject[] = [
       coverVerdict,
       spacingVerdict,
       lapLength,
+      lapLengthEn,
       hook,
       rebarTakeoff,
       vertLayout,
@@ -92,6 +97,7 @@ export const SUBJECTS: readonly Subject[] = [
     title: 'Formwork',
     calculations: [
       formPressure,
+      localRise,
       maxRateOfRise,
       tieLoad,
       sheathingSpan,
@@ -105,6 +111,7 @@ export const SUBJECTS: readonly Subject[] = [
     calculations: [
       orderQuantity,
       truckPlan,
+      dayBalance,
       learnedYield,
       learnedDelay,
       bagCount,
@@ -117,6 +124,7 @@ export const SUBJECTS: readonly Subject[] = [
     title: 'Concrete',
     calculations: [
       slumpVerdict,
+      deliveredTemperature,
       waterAddition,
       loadVerdict,
       jointWindow,

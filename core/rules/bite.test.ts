@@ -52,6 +52,7 @@ const cure = (u: Under) =>
     mix: u.mix,
     state: replay([]),
     finishedMs: T0,
+    placedC: 20,
     nowMs: T0 + 30 * 3600_000,
     air: [],
   });

@@ -4,6 +4,7 @@ export { bar } from './bar.ts';
 export { coverVerdict } from './cover-verdict.ts';
 export { hook } from './hook.ts';
 export { lapLength } from './lap-length.ts';
+export { lapLengthEn } from './lap-length-en.ts';
 export { type DrawnLap, lapOf } from './laps.ts';
 export { minCover } from './min-cover.ts';
 export { padBars, type PadBars, padMatKg } from './pad-bars.ts';

@@ -17,7 +17,7 @@ interface Costs {
 }
 
 /** Chance that a demand of mean and deviation is above q. */
-const shortChance = (q: number, mean: number, sd: number): number =>
+export const shortChance = (q: number, mean: number, sd: number): number =>
   sd > 0 ? normalTail((q - mean) / sd) : Number(mean > q + 1e-12 * Math.abs(mean));
 
 /** Expected cost of ordering q: what is left over, the chance of running short, and what is missing. */

@@ -22,6 +22,38 @@ export function loadVolumes(
   return loads;
 }
 
+/** Steps of a batch are written rounded: so near to a whole one it is whole. */
+const ROUNDED = 1e-4;
+
+/**
+ * The same in whole steps that a plant batches: none over the truck, and together not less than the
+ * order. Even loads differ by a step at most, the larger ones first.
+ */
+export function loadsInSteps(
+  orderM3: number,
+  truckM3: number,
+  split: 'even' | 'full',
+  minLoadM3: number,
+  stepM3: number,
+): number[] {
+  const truck = Math.max(1, Math.floor(truckM3 / stepM3 + ROUNDED));
+  const all = Math.max(1, Math.ceil(orderM3 / stepM3 - ROUNDED));
+  const n = Math.ceil(all / truck);
+  if (split === 'even') {
+    const [base, more] = [Math.floor(all / n), all % n];
+    return Array.from({ length: n }, (_, i) => (base + (i < more ? 1 : 0)) * stepM3);
+  }
+  const steps = Array.from({ length: n }, () => truck);
+  const least = Math.min(truck, Math.ceil(minLoadM3 / stepM3 - ROUNDED));
+  const balance = all - (n - 1) * truck;
+  steps[n - 1] = balance;
+  if (n > 1 && balance < least) {
+    steps[n - 1] = least;
+    steps[n - 2] = truck - (least - balance);
+  }
+  return steps.map((k) => k * stepM3);
+}
+
 /** More loads than this are no one pour. */
 const MOST_LOADS = 2000;
 
@@ -47,6 +79,8 @@ export const truckPlan = calculation({
       firstArriveMin: nonNegative(),
       /** Minutes between loads set by hand; left out, each arrives as the one before is placed. */
       spacingMin: positive().optional(),
+      /** What the plant batches in; left out, in any volume. */
+      stepM3: positive().optional(),
     })
     .superRefine((v, ctx) => {
       if (v.orderM3 / v.truckM3 > MOST_LOADS)
@@ -68,7 +102,11 @@ export const truckPlan = calculation({
     trucks: z.number(),
   }),
   compute(v, trace) {
-    const volumes = loadVolumes(v.orderM3, v.truckM3, v.split, v.minLoadM3);
+    const { orderM3, truckM3, split, minLoadM3, stepM3 } = v;
+    const volumes =
+      stepM3 === undefined
+        ? loadVolumes(orderM3, truckM3, split, minLoadM3)
+        : loadsInSteps(orderM3, truckM3, split, minLoadM3, stepM3);
     let arriveMin = v.firstArriveMin;
     const loads = volumes.map((volumeM3) => {
       const load = { volumeM3, batchMin: arriveMin - v.travelMin, arriveMin };

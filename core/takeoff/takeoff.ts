@@ -19,6 +19,13 @@ const output = z.object({
 });
 export type Takeoff = z.output<typeof output>;
 
+/** How much plan area an element has between two levels, m and m². */
+export interface AreaBand {
+  lowM: number;
+  highM: number;
+  areaM2: number;
+}
+
 /** Forms on the head and sill of openings and pockets; no sill at the wall's bottom, no head at its top. */
 function levelForms(site: SitePlan): Map<string, number> {
   const sums = new Map<string, number>();
@@ -43,10 +50,32 @@ function roundness(site: SitePlan, e: Element): number {
   return (Math.PI * pier.diameterM) / (side * 180);
 }
 
+/** The bands of every element, kept with the take-off they belong to. */
+const bandsOfTakeoff = new WeakMap<Takeoff, ReadonlyMap<string, AreaBand[]>>();
+
+/**
+ * Neat concrete of an element between two heights above the datum, m³: its openings, ledge and
+ * mitres taken off where they are.
+ * @returns 0 for an element that the take-off does not know
+ */
+export function concreteBetween(
+  of: Takeoff,
+  elementId: string,
+  fromM: number,
+  toM: number,
+): number {
+  const bands = bandsOfTakeoff.get(of)?.get(elementId) ?? [];
+  return bands.reduce(
+    (sum, b) => sum + b.areaM2 * Math.max(0, Math.min(b.highM, toM) - Math.max(b.lowM, fromM)),
+    0,
+  );
+}
+
 /** Neat quantities of a site plan: volumes with every overlap counted once, and contact area of the forms. */
 export function takeOff(site: SitePlan): Takeoff {
   const elements = elementsOf(site);
   const concrete = elements.map(() => 0);
+  const areas = new Map<string, AreaBand[]>(elements.map((e) => [e.id, []]));
   const forms = elements.map(() => 0);
   for (const band of bandsOf(site)) {
     const height = band.highM - band.lowM;
@@ -54,6 +83,7 @@ export function takeOff(site: SitePlan): Takeoff {
     elements.forEach((e, i) => {
       const area = (band.regions[i] ?? []).reduce((sum, ring) => sum + ringArea(ring), 0);
       concrete[i] = (concrete[i] ?? 0) + area * height;
+      if (area > 0) areas.get(e.id)?.push({ lowM: band.lowM, highM: band.highM, areaM2: area });
       if (e.formed) forms[i] = (forms[i] ?? 0) + (exposed[i] ?? 0) * height * roundness(site, e);
     });
   }
@@ -69,7 +99,7 @@ export function takeOff(site: SitePlan): Takeoff {
       (s, r, i) => (kinds.includes((elements[i] as Element).kind) ? s + r.concreteM3 : s),
       0,
     );
-  return {
+  const found: Takeoff = {
     elements: rows,
     totals: {
       concreteM3: rows.reduce((s, r) => s + r.concreteM3, 0),
@@ -80,6 +110,8 @@ export function takeOff(site: SitePlan): Takeoff {
       pierM3: sum(['pier']),
     },
   };
+  bandsOfTakeoff.set(found, areas);
+  return found;
 }
 
 /** The same, kept with its site: a plan is never changed in place. */

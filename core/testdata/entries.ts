@@ -28,3 +28,23 @@ export function entriesFrom(startMs: number, actor: string) {
     );
   return { ms, entry, loadHere };
 }
+
+/** An order of the loads of a plan, as the plant has taken it. */
+export const orderBody = (
+  loads: readonly { id: string; volumeM3: number; batchMin: number }[],
+  dayMs: number,
+  { mix, plant }: { mix: string; plant: string },
+): EventBody<'order'> => ({
+  act: 'order',
+  volumeM3: loads.reduce((sum, l) => sum + l.volumeM3, 0),
+  loads: loads.map(({ id, volumeM3, batchMin }) => ({
+    id,
+    volumeM3,
+    batchAt: new Date(dayMs + batchMin * 60_000).toISOString(),
+  })),
+  mix,
+  plant,
+  number: 'X1-1',
+  turn: 1,
+  said: 'Taken.',
+});

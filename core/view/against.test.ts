@@ -47,7 +47,7 @@ test('a good pour has nothing; the gate, a bad load, a cold seam and early strip
   expect(rows.map((r) => [r.what, r.reason])).toEqual([
     [expect.stringMatching(/^Placing began with the gate shut: \d+ held it$/), null],
     ['Load 1 placed although too stiff', 'plant adds no more'],
-    ['Seam of WA, lift 1 met by WA, lift 2 after 117 min; it knits up to 75', null],
+    ['Seam of WA, lift 1 met by WA, lift 2 over 7.00 m after 117 min; it knits up to 75', null],
     [expect.stringMatching(/^Forms off WA at .* MPa, 0\.6 h/), 'panels wanted'],
   ]);
   // With a reason logged before it, placing against the gate is the override alone.

@@ -1,10 +1,11 @@
-import { type CheckPoint, gateWhen } from '#core/check';
+import { type CheckPoint, gateWhen, type HoldRow } from '#core/check';
 import { type AirHour, type EarlyStrip, earlyStrips } from '#core/cure';
 import type { Mix, PourDoc, SitePlan } from '#core/model';
 import { liftName, type Route } from '#core/pourplan';
 import type { RuledSite } from '#core/rules';
-import { strength, textOf } from '#core/units';
+import { distanceText, strength, textOf } from '#core/units';
 import { FAULT_WORDS, type LoadState, type Progress } from '#core/pourlog';
+import { coldestOf } from './pour-view.ts';
 import { entries, type PourState, timeline } from '#core/log';
 
 /** Something that was done against the rule, with what was said for it. */
@@ -26,10 +27,12 @@ export interface AgainstInput {
   loads: LoadState[];
   progress: Progress;
   air: readonly AirHour[];
+  /** What the plan itself holds it by. */
+  held?: readonly HoldRow[];
 }
 
 /** Placing that began while the gate was shut: overridden with a reason, or not. */
-function gateShut({ site, pour, points, state, progress }: AgainstInput): AgainstRule[] {
+function gateShut({ site, pour, points, state, progress, held }: AgainstInput): AgainstRule[] {
   const overrides = entries(state, 'override').map((e) => ({
     what: 'Poured against the gate',
     atMs: Date.parse(e.at),
@@ -38,7 +41,7 @@ function gateShut({ site, pour, points, state, progress }: AgainstInput): Agains
   }));
   const first = entries(state, 'place-start')[0];
   if (!first || progress.startedMs === null) return overrides;
-  const gate = gateWhen(site, pour, points, timeline(state), progress.startedMs);
+  const gate = gateWhen(site, pour, points, timeline(state), progress.startedMs, held);
   if (gate.ready) return overrides;
   const what = `Placing began with the gate shut: ${new Intl.NumberFormat('en').format(gate.rows.length)} held it`;
   return [...overrides, { what, atMs: progress.startedMs, by: first.actor, reason: null }];
@@ -54,9 +57,9 @@ const badLoads = ({ loads }: AgainstInput): AgainstRule[] =>
       reason: l.reason,
     }));
 
-const coldSeams = ({ progress, route }: AgainstInput): AgainstRule[] =>
+const coldSeams = ({ site, progress, route }: AgainstInput): AgainstRule[] =>
   progress.coldJoints.map((j) => ({
-    what: `Seam of ${liftName(route, j.elementId, j.lift)} met by ${liftName(route, j.metBy.elementId, j.metBy.lift)} after ${Math.round(j.gapMin)} min; it knits up to ${Math.floor(progress.knitMin)}`,
+    what: `Seam of ${liftName(route, j.elementId, j.lift)} met by ${liftName(route, j.metBy.elementId, j.metBy.lift)}${j.toM > j.fromM ? ` over ${distanceText(j.toM - j.fromM, site.units)}` : ''} after ${Math.round(j.gapMin)} min; it knits up to ${Math.floor(j.knitMin)}`,
     atMs: null,
     by: null,
     reason: null,
@@ -69,7 +72,8 @@ const stripText = (s: EarlyStrip, units: SitePlan['units']): string =>
 export function againstRule(v: AgainstInput): AgainstRule[] {
   const { site, pour, mix, state, air } = v;
   const finishedMs = v.progress.finishedMs;
-  const strips = earlyStrips({ site, pour, mix, state, finishedMs, air }).map((s) => ({
+  const placedC = coldestOf(v.progress);
+  const strips = earlyStrips({ site, pour, mix, state, finishedMs, placedC, air }).map((s) => ({
     what: stripText(s, site.units),
     atMs: Date.parse(s.entry.at),
     by: s.entry.actor,

@@ -24,7 +24,7 @@ export function callByOf(v: PourNow): CallBy {
   const found = attempt(yieldSoFar, {
     neatTotalM3: plan.route.volumeM3,
     neatPlacedM3: Math.min(progress.placedM3, plan.route.volumeM3),
-    usedM3: progress.placedM3 * (progress.usedPerNeat ?? 1 + s.wasteRatio),
+    usedM3: progress.placedM3 * progress.usePerNeat,
     wasteRatio: s.wasteRatio,
     sdRatio: s.sdRatio,
   }).done?.result;

@@ -1,9 +1,10 @@
 import type { LoadState } from '#core/pourlog';
-import type { PourView } from './pour-view.ts';
+import type { Plant } from '#core/model';
+import type { PourPlan } from '#core/pourplan';
 
 /**
- * A load that is waited for: how much of it, and when it is batched and here as it is planned or
- * was called. Minutes of the day.
+ * A load that is waited for: how much of it, and when it is batched and here as it was ordered.
+ * Minutes of the day.
  */
 interface Due {
   volumeM3: number;
@@ -11,18 +12,40 @@ interface Due {
   arriveMin: number;
 }
 
-/** When a load is due; null for one that nobody ordered. */
+interface Ground {
+  plan: PourPlan;
+  plant: Plant;
+  dayMs: number;
+}
+
+/** When a load is due; null for one that nobody ordered. What is mixed on the site comes as it is planned. */
 export function dueOf(
-  { plan, plant, dayMs }: Pick<PourView, 'plan' | 'plant' | 'dayMs'>,
-  load: Pick<LoadState, 'id' | 'calledAt' | 'plannedM3'>,
+  { plan, plant, dayMs }: Ground,
+  load: Pick<LoadState, 'id' | 'batchAt' | 'plannedM3'>,
 ): Due | null {
-  const planned = plan.trucks.result.loads[plan.loadIds.indexOf(load.id)];
-  if (planned) return planned;
-  if (load.calledAt === null || load.plannedM3 === null) return null;
-  const batchMin = (Date.parse(load.calledAt) - dayMs) / 60_000;
+  if (plant.mixer) return plan.trucks.result.loads[plan.loadIds.indexOf(load.id)] ?? null;
+  if (load.batchAt === null || load.plannedM3 === null) return null;
+  const batchMin = (Date.parse(load.batchAt) - dayMs) / 60_000;
   return {
     volumeM3: load.plannedM3,
     batchMin,
-    arriveMin: batchMin + plant.travel.medianMin,
+    arriveMin: batchMin + plant.plantDelay.medianMin + plant.travel.medianMin,
   };
+}
+
+/** The same as a moment, ms. */
+export function dueAtMs(on: Ground, load: Parameters<typeof dueOf>[1]): number | null {
+  const due = dueOf(on, load);
+  return due && on.dayMs + due.arriveMin * 60_000;
+}
+
+/** A truck is late when it is not here so long after it was due, min (site practice). */
+export const LATE_MIN = 5;
+
+/** How late a load is that is not here yet, min; 0 for one that is not, or that nobody waits for. */
+export function lateMin(on: Ground, load: LoadState, nowMs: number): number {
+  if (load.arrivedAt !== null || load.decision === 'reject') return 0;
+  const dueMs = dueAtMs(on, load);
+  const late = dueMs === null ? 0 : (nowMs - dueMs) / 60_000;
+  return late >= LATE_MIN ? late : 0;
 }

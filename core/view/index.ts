@@ -1,5 +1,16 @@
 /** The public face of this room: what others use of it. */
 export { againstRule } from './against.ts';
+export { type Figures, figuresOf } from './figures.ts';
+export {
+  airBeforeOf,
+  dayBefore,
+  plannedConcrete,
+  type PlannedConcrete,
+  withPlannedConcrete,
+} from './planned-concrete.ts';
+export type { PourRecord } from './record.ts';
+export { standOf } from './reach.ts';
+export { planHolds } from './plan-holds.ts';
 export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './pour-view.ts';
 export { STAGE_IDS, type StageId } from './stages/ids.ts';
 export { nextLine, STAGE, STAGES } from './stages/index.ts';
@@ -9,8 +20,10 @@ export { type AssignedTask, tasksOf } from './tasks.ts';
 export { loadTable, logTable } from './tables.ts';
 export { weatherNowOf } from './weather-now.ts';
 export { callByOf } from './call-by.ts';
-export { dueOf } from './due.ts';
+export { dueOf, lateMin } from './due.ts';
 export { placedFrom } from './placed-from.ts';
-export { momentText } from './stages/moment.ts';
-export { conveyanceOf, planningOf } from './planning.ts';
+export { dayText, momentText } from './stages/moment.ts';
+export { type OrderApart } from './order-now.ts';
+export { conveyanceOf } from './conveyance.ts';
+export { planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';

@@ -1,3 +1,4 @@
+import { dueOf } from './due.ts';
 import { isClosed, type PourState } from '#core/log';
 import { type PourRecord, viewOf } from './pour-view.ts';
 
@@ -20,13 +21,14 @@ export function learnedFrom(logged: readonly LoggedPour[], nowMs: number): Learn
     const view = isClosed(state) ? viewOf(record, state, nowMs) : null;
     if (!view) continue;
     const neat = view.plan.route.volumeM3;
-    const used = view.progress.dischargedM3;
-    if (neat > 0 && used > 0) out.pours.push({ code: record.pour.code, waste: used / neat - 1 });
+    // The use as the report has it: hose and hopper are not waste, they are reckoned by themselves.
+    const used = view.progress.usedPerNeat;
+    if (neat > 0 && used !== null) out.pours.push({ code: record.pour.code, waste: used - 1 });
     for (const load of view.loads) {
-      const planned = view.plan.trucks.result.loads[view.plan.loadIds.indexOf(load.id)];
-      if (!planned || load.arrivedAt === null) continue;
+      const due = dueOf(view, load);
+      if (!due || load.arrivedAt === null) continue;
       const arrivedMin = (Date.parse(load.arrivedAt) - view.dayMs) / 60_000;
-      out.delaysMin.push(Math.min(1440, Math.max(0, arrivedMin - planned.arriveMin)));
+      out.delaysMin.push(Math.min(1440, Math.max(0, arrivedMin - due.arriveMin)));
     }
   }
   return out;

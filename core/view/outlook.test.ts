@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import type { LogEvent } from '../log/events.ts';
 import { replay } from '../log/state.ts';
 import { mixSchema } from '../model/pour.ts';
-import { entriesFrom } from '../testdata/entries.ts';
+import { entriesFrom, orderBody } from '../testdata/entries.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/daylight.ts';
 import { ifSentBack, outlookOf } from './outlook.ts';
-import { type PourRecord, viewOf } from './pour-view.ts';
+import { planOf, type PourRecord, viewOf } from './pour-view.ts';
 import type { PourNow } from './stages/stage.ts';
 
 /** The walls of an L, 2.4 m and 1.2 m high, in two lifts from loads of 3 m³; metric. */
@@ -35,7 +35,9 @@ const dayMs = midnightMs('2026-10-07', 'Europe/Paris');
 const { entry } = entriesFrom(dayMs, 'I. Brandvold');
 
 function nowOf(log: LogEvent[], minute: number, of: PourRecord = record): PourNow {
-  const state = replay(log);
+  const plan = planOf(of);
+  const told = orderBody(plan?.simulation.loads ?? [], dayMs, of.pour);
+  const state = replay([entry('order', told, -600), ...log]);
   const nowMs = dayMs + minute * 60_000;
   const view = viewOf(of, state, nowMs);
   if (!view) throw new Error('no view');
@@ -159,6 +161,18 @@ describe('how it goes on from now', () => {
     expect(outlookOf(v)?.shortM3).toBeCloseTo(0, 6);
     expect(ifSentBack(v, load?.id ?? '')?.shortM3).toBeCloseTo(cells + 0.16, 6);
     expect(ifSentBack(v, load?.id ?? '')?.shortM3).toBeCloseTo(before.order.result.meanM3, 6);
+  });
+
+  test('the first load four hours late moves those behind it', () => {
+    const late = 450 + 240;
+    const ahead = outlookOf(nowOf([], late));
+    const due = ahead?.input.loads.map((l) => l.batchMin + 35) ?? [];
+    expect(due.length).toBeGreaterThan(1);
+    expect(due[0]).toBeLessThanOrEqual(late);
+    // Each comes as far behind the one before as it was ordered.
+    const apart = planned.simulation.loads.map((l) => l.batchMin);
+    for (let i = 1; i < due.length; i += 1)
+      expect((due[i] ?? 0) - late).toBeCloseTo((apart[i] ?? 0) - (apart[0] ?? 0), 6);
   });
 
   test('on another day, or when all is placed, there is nothing to look ahead to', () => {

@@ -1,5 +1,13 @@
 import { attempt } from '#core/kit';
-import { type ColdStretch, coldStretches, type ForecastInput, pourForecast } from '#core/pourplan';
+import type { LoadState } from '#core/pourlog';
+import {
+  type ColdStretch,
+  coldStretches,
+  type ForecastInput,
+  liftVolumeM3,
+  pourForecast,
+} from '#core/pourplan';
+import { dueOf } from './due.ts';
 import { loadsSoFar, loadsToCome, placedSoFar } from './so-far.ts';
 import type { PourNow } from './stages/stage.ts';
 
@@ -28,15 +36,14 @@ function measured({ progress, plan }: Pick<PourNow, 'progress' | 'plan'>) {
   let neatM3 = 0;
   for (const p of progress.placements) {
     if (p.open) continue;
-    const leg = plan.route.legs.find((l) => l.elementId === p.elementId);
     minutes += (p.toMs - p.fromMs) / 60_000;
-    neatM3 += ((p.toRatio - p.fromRatio) * (leg?.volumeM3 ?? 0)) / (leg?.lifts ?? 1);
+    neatM3 += (p.toRatio - p.fromRatio) * liftVolumeM3(plan.route, p.elementId, p.lift);
   }
   const enough = neatM3 >= LEAST_MEASURED_M3 && minutes > 0;
   const clamp = (x: number, least: number, most: number) => Math.min(most, Math.max(least, x));
   return {
     grown,
-    yieldRatio: progress.usedPerNeat === null ? 1 : clamp(progress.usedPerNeat / grown, 0.5, 2),
+    yieldRatio: clamp(progress.usePerNeat / grown, 0.5, 2),
     rateM3PerH: enough ? clamp((neatM3 * grown * 60) / minutes, 0.1, 400) : null,
   };
 }
@@ -54,9 +61,20 @@ export function forecastInputOf(v: PourNow, trials: number): ForecastInput | nul
   if (closed || !on || nowMin < 0 || progress.finishedMs !== null) return null;
   const { grown, yieldRatio, rateM3PerH } = measured(v);
   const placed = placedSoFar(plan, progress.reached, loads, grown, minuteOf);
+  const due = (l: LoadState) => dueOf(v, l)?.arriveMin ?? null;
+  const coming = loadsToCome(v.plant, loads, due, minuteOf, nowMin);
+  if (coming.length === 0) return null;
   return {
     ...plan.simulation,
-    loads: loadsToCome(plan.simulation.loads, loads, minuteOf),
+    cells: plan.simulation.cells.map((c) => {
+      const tempC = progress.cellTempC.get(c.id);
+      return tempC === undefined ? c : { ...c, tempC };
+    }),
+    loads: coming,
+    leftBehindM3: Math.min(
+      plan.simulation.leftBehindM3,
+      0.9 * Math.min(...coming.map((l) => l.volumeM3)),
+    ),
     tempC: Math.min(60, Math.max(0, progress.concreteTempC)),
     trials,
     nowMin,

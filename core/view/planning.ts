@@ -13,6 +13,7 @@ import {
   seamSaver,
   supplierOf,
 } from '#core/pourplan';
+import { conveyanceOf } from './conveyance.ts';
 import { mixNamed, planOf, type PourRecord } from './pour-view.ts';
 
 /** What a plan says beside its figures, worked out once a record. */
@@ -25,10 +26,6 @@ export interface Planning {
   /** Hands on the pour. */
   hands: number;
 }
-
-/** How a pour is conveyed; undefined where that is not settled. */
-export const conveyanceOf = ({ site, pour }: Pick<PourRecord, 'site' | 'pour'>) =>
-  site.conveyances?.find((c) => c.id === pour.settings.conveyance);
 
 /** The plan of a record with what is wrong with it and who does it. Null without its mix or plant. */
 export const planningOf = madeOncePer((r: PourRecord): Planning | null => {

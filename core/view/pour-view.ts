@@ -10,49 +10,28 @@ import {
 } from '#core/check';
 import { type AirHour, type Curing, curingOf } from '#core/cure';
 import { madeOncePer, rememberLast } from '#core/kit';
-import {
-  type Conveyance,
-  type CrewMember,
-  type Mix,
-  type Mixer,
-  type MixRecord,
-  type Plant,
-  type PourDoc,
-  type Prices,
-  ruledMix,
-  type SitePlan,
-  type Wire,
-} from '#core/model';
+import { type Mix, type Plant, ruledMix } from '#core/model';
 import {
   type Alarm,
   alarmsOf,
-  calledLoads,
+  orderOf,
   loadsOf,
   type LoadState,
   type Progress,
   progressOf,
+  type StandingOrder,
 } from '#core/pourlog';
 import { isClosed, type PourState } from '#core/log';
-import { planPour, type PourPlan, supplierOf } from '#core/pourplan';
+import { firstToBeHad, type OrderApart, orderApart } from './order-now.ts';
+import { planHolds } from './plan-holds.ts';
+import { standOf } from './reach.ts';
+import { dueAtMs } from './due.ts';
+import type { PourRecord } from './record.ts';
+
+export type { PourRecord } from './record.ts';
+import { planPour, type PourPlan, type Stand, supplierOf } from '#core/pourplan';
 import { type RuledSite, type Rules, rulesOf } from '#core/rules';
 import { localDate, midnightMs } from '#core/weather';
-
-/** A pour with its site, as it is stored: what should be. */
-export interface PourRecord {
-  site: SitePlan &
-    RuledSite & {
-      mixes: MixRecord[];
-      plants: Plant[];
-      conveyances?: Conveyance[];
-      mixers?: Mixer[];
-      crew?: CrewMember[];
-      prices?: Prices | undefined;
-      wires?: Wire[];
-    };
-  pour: PourDoc;
-  /** End of daylight on the day of the pour, minutes after local midnight. */
-  duskMin: number;
-}
 
 /**
  * All that a pour comes to at a moment: plan and log through the core, worked out once. Page, strip
@@ -67,6 +46,14 @@ export interface PourView {
   plan: PourPlan;
   points: PointState[];
   gate: Gate;
+  /** What was ordered, as it stands. */
+  order: StandingOrder;
+  /** What of the order the plan no longer wants so; null where they agree. */
+  orderApart: OrderApart | null;
+  /** The first load's time that can still be had, minutes of the day, where the plan's cannot; null where it can. */
+  soonestMin: number | null;
+  /** Where the pump stands and what it reaches; null where none stands anywhere. */
+  stand: Stand | null;
   loads: LoadState[];
   progress: Progress;
   closed: boolean;
@@ -115,7 +102,9 @@ const pointsOf = madeOncePer((r: PourRecord) =>
   ),
 );
 const gateIn = madeOncePer((r: PourRecord) =>
-  rememberLast((points: PointState[], state: PourState) => gateOf(r.site, r.pour, points, state)),
+  rememberLast((points: PointState[], state: PourState, plan: PourPlan) =>
+    gateOf(r.site, r.pour, points, state, planHolds(r, plan, standOf(r)(plan))),
+  ),
 );
 const NO_ALARMS: Alarm[] = [];
 const viewIn = madeOncePer((r: PourRecord) =>
@@ -125,24 +114,32 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const plan = planOf(r);
     if (!on || !plan) return null;
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
-    const ordered = [...plan.plannedLoads, ...calledLoads(state, plan.plannedLoads)];
-    const loads = loadsOf(state, ordered, on.mix, site.ruleProfile, nowMs);
+    const order = orderOf(state);
+    // What is mixed on the site is on order with nobody: it comes as it is planned.
+    const expected = on.plant.mixer ? plan.plannedLoads : order.loads;
+    const loads = loadsOf(state, expected, on.mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, on.mix, plan.route, state, loads, nowMs);
     const closed = isClosed(state);
+    const dayMs = midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone);
+    const dueAt = (load: LoadState) => dueAtMs({ plan, plant: on.plant, dayMs }, load);
     return {
       ...on,
-      dayMs: midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone),
+      dayMs,
       plan,
       points,
-      gate: gateIn(r)(points, state),
+      gate: gateIn(r)(points, state, plan),
+      order,
+      orderApart: orderApart({ record: r, plan, plant: on.plant, order, dayMs }),
+      soonestMin: firstToBeHad({ record: r, plan, plant: on.plant, dayMs }, nowMs),
+      stand: standOf(r)(plan),
       loads,
       progress,
       closed,
       // Once all is placed or the pour is closed nothing calls any more.
       alarms:
-        closed || progress.startedMs === null || progress.finishedMs !== null
+        closed || progress.finishedMs !== null
           ? NO_ALARMS
-          : alarmsOf(pour, on.mix, progress, loads),
+          : alarmsOf(pour, on.mix, progress, loads, nowMs, dueAt),
     };
   }),
 );
@@ -167,4 +164,20 @@ export const curingIn = (
   nowMs: number,
   air: readonly AirHour[],
 ): Curing | null =>
-  curingOf({ site, pour, mix, state, finishedMs: progress.finishedMs, nowMs, air });
+  curingOf({
+    site,
+    pour,
+    mix,
+    state,
+    finishedMs: progress.finishedMs,
+    placedC: coldestOf(progress),
+    nowMs,
+    air,
+  });
+
+/** The coldest concrete of a pour, °C. */
+export const coldestOf = (progress: Pick<Progress, 'placements' | 'concreteTempC'>): number =>
+  progress.placements.reduce(
+    (least, p) => Math.min(least, p.tempC),
+    progress.placements[0]?.tempC ?? progress.concreteTempC,
+  );

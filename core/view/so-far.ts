@@ -1,6 +1,7 @@
 import { learnedDelay } from '#core/supply';
 import { attempt } from '#core/kit';
-import { type ActualPlacement, faceKey, type LoadState } from '#core/pourlog';
+import { type ActualPlacement, faceKey, loadFor, type LoadState } from '#core/pourlog';
+import type { Plant } from '#core/model';
 import type { Placement, PourPlan, RouteCell, SimulationInput } from '#core/pourplan';
 
 /** Less than this is nothing: of a cell, and of a minute. */
@@ -38,13 +39,6 @@ function ofStretch(
   });
 }
 
-/** Which load a stretch was placed from: as it was said, or the last that was here when it began. */
-function loadFor(p: ActualPlacement, loads: readonly LoadState[]): string | null {
-  if (p.loadId !== null && loads.some((l) => l.id === p.loadId)) return p.loadId;
-  const here = loads.filter((l) => l.arrivedAt !== null && Date.parse(l.arrivedAt) <= p.fromMs);
-  return here.at(-1)?.id ?? loads[0]?.id ?? null;
-}
-
 /** What was placed so far, cell by cell, in its order. */
 export function placedSoFar(
   plan: PourPlan,
@@ -60,7 +54,7 @@ export function placedSoFar(
   }
   return placements
     .flatMap((p) => {
-      const loadId = loadFor(p, loads);
+      const loadId = loadFor(p, loads)?.id ?? loads[0]?.id;
       const cells = byFace.get(faceKey(p.elementId, p.lift));
       return loadId && cells ? ofStretch(p, cells, grown, loadId, minuteOf) : [];
     })
@@ -100,58 +94,68 @@ export function loadsSoFar(
   return all;
 }
 
+/** What loads are simulated by: delays of their plant. */
+type Delays = Pick<Plant, 'plantDelay' | 'travel'>;
+
+/** How late loads came that are here, min. */
+const latenessOf = (
+  loads: readonly LoadState[],
+  dueMin: (l: LoadState) => number | null,
+  minuteOf: (ms: number) => number,
+): number[] =>
+  loads.flatMap((l) => {
+    const due = dueMin(l);
+    if (due === null || l.arrivedAt === null) return [];
+    return [Math.max(0, minuteOf(Date.parse(l.arrivedAt)) - due)];
+  });
+
+/** The plant's delay as it has turned out so far. */
+function learnedOf(plant: Delays, late: readonly number[]): SimLoad['plantDelay'] {
+  const own = plant.plantDelay;
+  if (late.length === 0 || own.medianMin <= 0) return own;
+  const learned = attempt(learnedDelay, {
+    priorMedianMin: own.medianMin,
+    priorP90Min: own.p90Min,
+    delaysMin: [...late],
+  }).done?.result;
+  return learned ? { medianMin: learned.medianMin, p90Min: learned.p90Min } : own;
+}
+
 /**
- * Loads as they are simulated from now: what is known of each in place of what was planned, and
- * those beyond the plan.
+ * Loads as they are simulated from now: what is known of each in place of what was ordered, those
+ * that nobody ordered too. A load that is late moves those behind it, which leave the plant in
+ * their turn.
+ * @param dueMin when a load is due as it was ordered, minutes of the day; null where nobody ordered it
  */
 export function loadsToCome(
-  planned: readonly SimLoad[],
+  plant: Delays,
   loads: readonly LoadState[],
+  dueMin: (l: LoadState) => number | null,
   minuteOf: (ms: number) => number,
+  nowMin: number,
 ): SimLoad[] {
   const none = { medianMin: 0, p90Min: 0 };
-  const late = loads.flatMap((l) => {
-    const sim = planned.find((s) => s.id === l.id);
-    if (!sim || l.arrivedAt === null) return [];
-    return [Math.max(0, minuteOf(Date.parse(l.arrivedAt)) - sim.batchMin - sim.travel.medianMin)];
-  });
-  const [first] = planned;
-  const learned =
-    late.length && first && first.plantDelay.medianMin > 0
-      ? attempt(learnedDelay, {
-          priorMedianMin: first.plantDelay.medianMin,
-          priorP90Min: first.plantDelay.p90Min,
-          delaysMin: late,
-        }).done?.result
-      : undefined;
-  const known = (l: LoadState): SimLoad | null => {
-    if (l.calledAt !== null && l.batchedAt === null && first)
-      return {
-        ...first,
-        id: l.id,
-        volumeM3: l.plannedM3 ?? first.volumeM3,
-        batchMin: minuteOf(Date.parse(l.calledAt)),
-      };
-    return l.batchedAt === null || l.volumeM3 === null
-      ? null
-      : {
+  const plantDelay = learnedOf(plant, latenessOf(loads, dueMin, minuteOf));
+  let behindMin = 0;
+  return loads.flatMap((l): SimLoad[] => {
+    const due = dueMin(l);
+    const volumeM3 = l.volumeM3 ?? l.plannedM3;
+    if (volumeM3 === null) return [];
+    const arrived = l.arrivedAt === null ? null : minuteOf(Date.parse(l.arrivedAt));
+    if (due !== null && l.decision !== 'reject')
+      behindMin = Math.max(0, (arrived ?? Math.max(nowMin, due + behindMin)) - due);
+    if (l.batchedAt !== null)
+      return [
+        {
           id: l.id,
-          volumeM3: l.volumeM3,
+          volumeM3,
           batchMin: minuteOf(Date.parse(l.batchedAt)),
           plantDelay: none,
-          travel: first?.travel ?? none,
-        };
-  };
-  const inPlan = planned.map((s): SimLoad => {
-    const state = loads.find((l) => l.id === s.id);
-    const own = state ? known(state) : null;
-    if (own) return own;
-    return learned
-      ? { ...s, plantDelay: { medianMin: learned.medianMin, p90Min: learned.p90Min } }
-      : s;
+          travel: plant.travel,
+        },
+      ];
+    if (due === null) return [];
+    const batchMin = due - plant.travel.medianMin - plant.plantDelay.medianMin + behindMin;
+    return [{ id: l.id, volumeM3, batchMin, plantDelay, travel: plant.travel }];
   });
-  const beyond = loads
-    .filter((l) => !planned.some((s) => s.id === l.id))
-    .flatMap((l) => known(l) ?? []);
-  return [...inPlan, ...beyond];
 }

@@ -3,7 +3,7 @@ import { type ClockTask, clockTasks, dayTasks } from '#core/pourlog';
 import type { Job } from '#core/model';
 import { fillJobs, heavyJobs, jobsNeeded } from '#core/pourplan';
 import { dryingOf } from './drying.ts';
-import { conveyanceOf } from './planning.ts';
+import { conveyanceOf } from './conveyance.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
 
 /** Who sees to a task, by what it is: the job that has it in hand. */

@@ -2,7 +2,7 @@ import { leastDimensionM } from '#core/cure';
 import { attempt } from '#core/kit';
 import { latest, type LogEvent, type PourState } from '#core/log';
 import { weatherRules } from '#core/weather';
-import { conveyanceOf } from './planning.ts';
+import { conveyanceOf } from './conveyance.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
 
 /** An hour as a forecast has it. */

@@ -135,6 +135,8 @@ export const weatherRules = calculation({
         no.push(...h.no);
         caution.push(...h.caution);
       }
+    const placing = v.forecast.some((h) => h.timeMin + 60 > from && h.timeMin < to);
+    if (!placing) caution.push('no hour of the forecast is of the placing');
     const windows = windowsOf(hours);
     trace.step('lowest air', `over ${fig(v.protectionH)} h of protection`, lowestC, '°C');
     trace.step('least as placed', `section ${fig(v.leastDimensionM)} m`, least, '°C');

@@ -11,24 +11,23 @@ const route = {
 } as unknown as Pick<Route, 'legs'>;
 const alarm = (
   kind: Alarm['kind'],
-  ref: string,
+  about: string | [string, number],
   minutes: number | null,
   amountM3: number | null,
-) => ({
-  kind,
-  ref,
-  minutes,
-  amountM3,
-});
+  kPa: number | null = null,
+): Alarm => {
+  const [ref, lift] = typeof about === 'string' ? [about, null] : about;
+  return { kind, ref, elementId: lift === null ? null : ref, lift, minutes, amountM3, kPa };
+};
 
 test.each([
   [
-    alarm('seamCold', 'W.1.1', -7.6, null),
+    alarm('seamCold', ['W.1', 1], -7.6, null),
     'out',
     'The seam on W.1, lift 2 has shut, 8 min ago: try it with a running vibrator, and ask the engineer before going on.',
   ],
   [
-    alarm('seamClosing', 'FA.0', 11.4, null),
+    alarm('seamClosing', ['FA', 0], 11.4, null),
     'tight',
     'The seam on FA is shutting: 11 min left to cover it.',
   ],
@@ -36,6 +35,16 @@ test.each([
     alarm('loadOld', 'L3', -4, 6),
     'out',
     'Load 3 is too old by 4 min: send it back, or decide and say why.',
+  ],
+  [
+    alarm('loadLate', 'L2', -50.2, 7),
+    'tight',
+    'Load 2 is late: it was due 50 min ago. Ask the plant where it is.',
+  ],
+  [
+    alarm('pressure', ['W.1', 1], 0, null, 52.3),
+    'out',
+    'The forms of W.1, lift 2 take too much: 52.3 kPa presses on them. Stop there, nobody in the line of the wall.',
   ],
   [alarm('loadAgeing', 'L3', 9.6, 6), 'tight', 'Load 3 is getting old: 10 min left to place it.'],
   [
@@ -60,5 +69,5 @@ test('a truck that is only waited for interrupts nobody', () => {
   expect(pressing(alarm('noLoadHere', 'loads', 45, 4))).toBe(false);
   expect(pressing(alarm('noLoadHere', 'loads', null, 4))).toBe(false);
   expect(pressing(alarm('noLoadHere', 'loads', 30, 4))).toBe(true);
-  expect(pressing(alarm('seamClosing', 'FA.0', 15, null))).toBe(true);
+  expect(pressing(alarm('seamClosing', ['FA', 0], 15, null))).toBe(true);
 });

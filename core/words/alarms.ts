@@ -1,6 +1,6 @@
 import { type Alarm, type OpenSeam, seamUrgent } from '#core/pourlog';
 import { liftName, type Route } from '#core/pourplan';
-import { textOf, type UnitSystem, volume } from '#core/units';
+import { quantityText, textOf, type UnitSystem, volume } from '#core/units';
 
 /** How an alarm is said, and how it is drawn: out is past its limit, tight is close to it. */
 export interface AlarmWords {
@@ -37,59 +37,55 @@ const inMinutes = (minutes: number | null): string =>
   `${Math.max(0, Math.round(minutes ?? 0))} min`;
 const ago = (minutes: number | null): string => `${Math.max(0, Math.round(-(minutes ?? 0)))} min`;
 
-function faceOf(route: Pick<Route, 'legs'>, ref: string): string {
-  const dot = ref.lastIndexOf('.');
-  return liftName(route, ref.slice(0, dot), Number(ref.slice(dot + 1)));
-}
+const faceOf = (route: Pick<Route, 'legs'>, a: Alarm): string =>
+  liftName(route, a.elementId ?? a.ref, a.lift ?? 0);
+
+/** The words of each kind of alarm: what it is without its minutes, and the whole. */
+type Words = (a: Alarm, route: Pick<Route, 'legs'>, units: UnitSystem) => AlarmWords;
+const out = (name: string, rest: string): AlarmWords => ({
+  tone: 'out',
+  name,
+  sentence: `${name}${rest}`,
+});
+const tight = (name: string, rest: string): AlarmWords => ({ ...out(name, rest), tone: 'tight' });
+const loadName = (a: Alarm): string => `Load ${a.ref.replace(/^L/, '')}`;
+
+const WORDS: Record<Alarm['kind'], Words> = {
+  seamCold: (a, route) =>
+    out(
+      `The seam on ${faceOf(route, a)} has shut`,
+      `, ${ago(a.minutes)} ago: try it with a running vibrator, and ask the engineer before going on.`,
+    ),
+  seamClosing: (a, route) =>
+    tight(
+      `The seam on ${faceOf(route, a)} is shutting`,
+      `: ${inMinutes(a.minutes)} left to cover it.`,
+    ),
+  pressure: (a, route, units) =>
+    out(
+      `The forms of ${faceOf(route, a)} take too much`,
+      `: ${quantityText(a.kPa ?? 0, 'KPa', units)} presses on them. Stop there, nobody in the line of the wall.`,
+    ),
+  loadOld: (a) =>
+    out(`${loadName(a)} is too old`, ` by ${ago(a.minutes)}: send it back, or decide and say why.`),
+  loadAgeing: (a) =>
+    tight(`${loadName(a)} is getting old`, `: ${inMinutes(a.minutes)} left to place it.`),
+  loadLate: (a) =>
+    tight(
+      `${loadName(a)} is late`,
+      `: it was due ${ago(a.minutes)} ago. Ask the plant where it is.`,
+    ),
+  short: (a, _route, units) =>
+    out(
+      'What is here and on order will not fill the forms',
+      `: ${textOf(volume(a.amountM3 ?? 0, units))} short. Order the balance now.`,
+    ),
+  noLoadHere: (a) =>
+    tight(
+      'No load is here',
+      `, and the first seam shuts in ${inMinutes(a.minutes)}: ask where the next truck is.`,
+    ),
+};
 
 /** An alarm in words, in the site's units. */
-export function alarmWords(a: Alarm, route: Pick<Route, 'legs'>, units: UnitSystem): AlarmWords {
-  const load = `Load ${a.ref.replace(/^L/, '')}`;
-  const amount = textOf(volume(a.amountM3 ?? 0, units));
-  switch (a.kind) {
-    case 'seamCold': {
-      const name = `The seam on ${faceOf(route, a.ref)} has shut`;
-      return {
-        tone: 'out',
-        name,
-        sentence: `${name}, ${ago(a.minutes)} ago: try it with a running vibrator, and ask the engineer before going on.`,
-      };
-    }
-    case 'seamClosing': {
-      const name = `The seam on ${faceOf(route, a.ref)} is shutting`;
-      return {
-        tone: 'tight',
-        name,
-        sentence: `${name}: ${inMinutes(a.minutes)} left to cover it.`,
-      };
-    }
-    case 'loadOld': {
-      const name = `${load} is too old`;
-      return {
-        tone: 'out',
-        name,
-        sentence: `${name} by ${ago(a.minutes)}: send it back, or decide and say why.`,
-      };
-    }
-    case 'loadAgeing': {
-      const name = `${load} is getting old`;
-      return {
-        tone: 'tight',
-        name,
-        sentence: `${name}: ${inMinutes(a.minutes)} left to place it.`,
-      };
-    }
-    case 'short': {
-      const name = 'What is here and on order will not fill the forms';
-      return { tone: 'out', name, sentence: `${name}: ${amount} short. Order the balance now.` };
-    }
-    case 'noLoadHere': {
-      const name = 'No load is here';
-      return {
-        tone: 'tight',
-        name,
-        sentence: `${name}, and the first seam shuts in ${inMinutes(a.minutes)}: ask where the next truck is.`,
-      };
-    }
-  }
-}
+export const alarmWords: Words = (a, route, units) => WORDS[a.kind](a, route, units);

@@ -96,7 +96,8 @@ describe('what may go otherwise', () => {
       bad: false,
       text: 'done 11:00',
     });
-    const seams = [{ above: 'W.0.1', below: 'W.0.0', kind: 'below' }] as never;
+    const [late, on] = [1, 0].map((lift) => ({ elementId: 'W', lift }));
+    const seams = [{ kind: 'below', late, on }] as never;
     const worse = odds({ coldSeam: 0.6, inRain: 0.25, finishMin: spread(695), seams });
     expect(whatGoesWrong(worse, plan, route([{ elementId: 'W', lifts: 2 }]))).toEqual({
       bad: true,
@@ -120,11 +121,13 @@ describe('a seam as it is spoken', () => {
     { elementId: 'N', lifts: 1 },
     { elementId: 'W', lifts: 2 },
   ]);
-  const seam = (kind: 'below' | 'beside', above: string, below: string) =>
-    seamText({ kind, above, below } as never, legs);
+  const seam = (kind: 'below' | 'beside', late: [string, number], on: [string, number]) => {
+    const face = ([elementId, lift]: [string, number]) => ({ elementId, lift });
+    return seamText({ kind, late: face(late), on: face(on) }, legs);
+  };
   test('lifts are counted from one, where there are several', () => {
-    expect(seam('below', 'W.3.1', 'W.3.0')).toBe('W lift 2');
-    expect(seam('beside', 'N.0.0', 'W.9.0')).toBe('N beside W lift 1');
+    expect(seam('below', ['W', 1], ['W', 0])).toBe('W lift 2');
+    expect(seam('beside', ['N', 0], ['W', 0])).toBe('N beside W lift 1');
   });
   test('is never none in a hundred where it may happen', () => {
     expect(ofHundred(0.001)).toBe('1 in 100');

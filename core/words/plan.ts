@@ -127,17 +127,21 @@ export function routeWhy(route: Route, cold: readonly ColdStretch[], seams: numb
 
 /** A change of less than this share is no news. */
 const NEWS = 0.04;
-const cellName = (route: Pick<Route, 'legs'>, id: string): string => {
-  const [elementId = '', , lift = '0'] = id.split('.');
+type Legs = Pick<Route, 'legs'>;
+const faceName = (route: Legs, { elementId, lift }: SeamFace): string => {
   const lifts = route.legs.find((l) => l.elementId === elementId)?.lifts ?? 1;
-  return lifts > 1 ? `${elementId} lift ${Number(lift) + 1}` : elementId;
+  return lifts > 1 ? `${elementId} lift ${lift + 1}` : elementId;
 };
+type SeamFace = Odds['seams'][number]['late'];
 
 /** A seam as it is spoken: what comes too late, and on or beside what. */
-export const seamText = (s: Odds['seams'][number], route: Pick<Route, 'legs'>): string =>
+export const seamText = (
+  s: Pick<Odds['seams'][number], 'kind' | 'late' | 'on'>,
+  route: Legs,
+): string =>
   s.kind === 'below'
-    ? cellName(route, s.above)
-    : `${cellName(route, s.above)} beside ${cellName(route, s.below)}`;
+    ? faceName(route, s.late)
+    : `${faceName(route, s.late)} beside ${faceName(route, s.on)}`;
 /** A share counted in a hundred mornings, never none where there is one. */
 export const ofHundred = (share: number): string =>
   `${Math.max(1, Math.round(share * 100))} in 100`;
@@ -146,18 +150,14 @@ export const ofHundred = (share: number): string =>
  * What goes wrong that did not on the plan: seams, old loads, shortage, dusk, rain, forms; or how
  * much later it is done.
  */
-export function whatGoesWrong(
-  odds: Odds,
-  plan: Odds,
-  route: Pick<Route, 'legs'>,
-): { bad: boolean; text: string } {
+export function whatGoesWrong(odds: Odds, plan: Odds, route: Legs): { bad: boolean; text: string } {
   const worse = (key: 'coldSeam' | 'overAge' | 'short' | 'afterDusk' | 'inRain' | 'overRating') =>
     odds[key] - plan[key] >= NEWS;
   const [seam] = odds.seams;
   const said = [
     ...(worse('coldSeam')
       ? [
-          `a seam goes cold on ${ofMornings(odds.coldSeam)}${seam ? `, ${cellName(route, seam.above)} first` : ''}`,
+          `a seam goes cold on ${ofMornings(odds.coldSeam)}${seam ? `, ${faceName(route, seam.late)} first` : ''}`,
         ]
       : []),
     ...(worse('inRain') ? [`placing into the rain on ${ofMornings(odds.inRain)}`] : []),

@@ -5,8 +5,8 @@ import { quantityText, type UnitSystem } from '#core/units';
 export function riseText(r: Rise, units: UnitSystem): string {
   const allowed = quantityText(r.allowedMPerH, 'MPerH', units);
   const wait = Math.ceil(r.waitMin - 1e-9);
-  if (wait > 0 && r.allowedMPerH <= 0)
-    return `Wait ${wait} min at ${r.elementId}: its forms take no more until what is in them has stiffened.`;
+  if (r.allowedMPerH <= 0)
+    return `${r.elementId}: its forms do not hold a lift of this height in one pass. Place it lower.`;
   const now = quantityText(r.riseMPerH, 'MPerH', units);
   return wait > 0
     ? `Wait ${wait} min at ${r.elementId}: it would come up ${now}, the forms take ${allowed}.`

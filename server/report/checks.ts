@@ -119,9 +119,7 @@ export function gateSection({ view: { gate }, state, time }: ReportContext): Con
   const { overridden, counts } = gate;
   const waiting = entries(state, 'question').length;
   const holds =
-    gate.ready && !overridden
-      ? 'Ready.'
-      : `${counted(gate.rows.length, 'thing holds it', 'things hold it')}.`;
+    gate.ready && !overridden ? 'Ready.' : `${counted(gate.rows.length, 'thing')} to fix first.`;
   return [
     { text: 'Gate', style: 'h2' },
     ...(overridden

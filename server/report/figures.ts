@@ -65,7 +65,7 @@ export function cureSection({
         `Strength by temperature now ${textOf(strength(curing.strengthMPa, units))}`,
         `(${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}).`,
         `Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h.`,
-        stripWords(curing, stamp, record.pour.elements).sentence,
+        stripWords(curing, stamp, record.pour.elements, units).sentence,
       ].join(' '),
       margin: [0, 0, 0, 4],
     },

@@ -4,6 +4,7 @@ import { newEventSchema } from '../../contract/index.ts';
 import { latest, type LogEvent, replay } from '#core/log';
 import { rulesOf } from '#core/rules';
 import { planOf } from '#core/view';
+import { loadsInSteps } from '#core/supply';
 import { midnightMs } from '#core/weather';
 import { counted } from '#core/units';
 import { admit } from '../log/admit.ts';
@@ -12,12 +13,14 @@ import type { AppDeps } from '../deps.ts';
 import type { personOf } from '../session/session.ts';
 import type { PlantOrder } from '../standins/plant.ts';
 
-type Deps = Pick<AppDeps, 'sites' | 'events' | 'clock' | 'plant'>;
+type Deps = Pick<AppDeps, 'sites' | 'events' | 'clock' | 'plant' | 'changes'>;
 type Order = LogEvent<'order'>['body'];
 interface Asked {
   volumeM3: number;
   loads: number;
   act: Order['act'];
+  byTelephone?: boolean;
+  until?: string | null | undefined;
 }
 
 const refused = (path: string, message: string, detail: string): ProblemError =>
@@ -43,23 +46,29 @@ function loadsFor(record: PourAnswer, asked: Asked, dayMs: number): Order['loads
 /** Whether an order, and what was called for beside it, is still to come. */
 const stands = (last: Order | null): last is Order => last?.act === 'order' || last?.act === 'more';
 
-/** Loads that are called for now: batched so that they are here as long after the call as that takes. */
+/**
+ * Loads that are called for now, in the plant's steps: the first here so long after the call as that
+ * takes, each after it as the one before is placed.
+ */
 function calledNow(record: PourAnswer, asked: Asked, from: number, nowMs: number): Order['loads'] {
-  const { travel } = plantOf(record);
-  const leadMin = Math.max(0, rulesOf(record.site).value('callLead') - travel.medianMin);
-  const volumeM3 = asked.volumeM3 / asked.loads;
-  const largest = Math.max(...plantOf(record).trucksM3);
-  if (volumeM3 > largest + 1e-6)
+  const plant = plantOf(record);
+  const { travel, plantDelay, trucksM3, minLoadM3, stepM3 } = plant;
+  const leadMin = rulesOf(record.site).value('callLead');
+  const largest = Math.max(...trucksM3);
+  const volumes = loadsInSteps(asked.volumeM3, largest, 'even', minLoadM3, stepM3);
+  if (volumes.length > asked.loads)
     throw refused(
       'volumeM3',
       'is more than its trucks hold',
       `${asked.loads} of ${largest.toFixed(2)} m³ hold less. Call for more loads.`,
     );
-  return Array.from({ length: asked.loads }, (_, i) => ({
-    id: `L${from + i + 1}`,
-    volumeM3,
-    batchAt: new Date(nowMs + leadMin * 60_000).toISOString(),
-  }));
+  const { placingRateM3PerH } = record.pour.settings;
+  let afterMin = Math.max(0, leadMin - travel.medianMin - plantDelay.medianMin);
+  return volumes.map((volumeM3, i) => {
+    const batchAt = new Date(nowMs + afterMin * 60_000).toISOString();
+    afterMin += (volumeM3 / placingRateM3PerH) * 60;
+    return { id: `L${from + i + 1}`, volumeM3, batchAt };
+  });
 }
 
 const plantOf = (record: PourAnswer) => {
@@ -106,7 +115,9 @@ export class Orders {
     const dayMs = midnightMs(date, record.site.timeZone);
     const nowMs = clock.now().getTime();
     const told = this.#told(record, asked, last, dayMs, nowMs);
-    const said = this.#answerTo(record, { act: asked.act, ...told }, dayMs, nowMs, last);
+    const said = asked.byTelephone
+      ? { taken: true, number: null, said: 'Settled by telephone.' }
+      : this.#answerTo(record, { act: asked.act, ...told }, dayMs, nowMs, last);
     if (!said.taken) return said;
     const body: Order = {
       act: asked.act,
@@ -116,6 +127,7 @@ export class Orders {
       plant: record.pour.plant,
       number: said.number,
       said: said.said,
+      ...(asked.act === 'put-off' ? { until: asked.until ?? null } : {}),
     };
     const event = parse(
       newEventSchema,
@@ -124,6 +136,8 @@ export class Orders {
     );
     await admit(person, [event], events.known(pourId), nowMs);
     await events.append(pourId, [event], { actor: person.name, device: person.device });
+    // What is put off is of another day, or of none yet: everything that speaks of its day says so.
+    if (asked.act === 'put-off') await this.#deps.changes.day(pourId, asked.until ?? null);
     return said;
   }
 

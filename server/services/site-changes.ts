@@ -5,7 +5,9 @@ import {
   type SiteFile,
   type SiteVersion,
 } from '../../contract/index.ts';
-import type { PourDoc, PourSettings } from '#core/model';
+import { begunElements } from '#core/log';
+import { type PourDoc, pourDocSchema, type PourSettings } from '#core/model';
+import { keepPlaced } from '#core/pourplan';
 import type { RuleChange } from '#core/rules';
 import { changePlan, type Drawn, drawnOf } from '#core/siteplan';
 import { notFound, parse, ProblemError } from '../problems.ts';
@@ -13,6 +15,7 @@ import type { Db } from '../store/database.ts';
 import type { SiteStore } from '../store/sites.ts';
 import {
   isStarted,
+  placingOf,
   type PourRow,
   poursOf,
   refuseArchived,
@@ -101,6 +104,29 @@ async function keepPoured(
   }
 }
 
+/** Settings as they may stand: what was placed keeps its cells and its day, or the change is refused in words. */
+async function placedKept(
+  tx: Tx,
+  id: string,
+  site: SiteFile,
+  next: PourDoc,
+): Promise<PourSettings> {
+  const begun = begunElements(await placingOf(tx, id));
+  const row = await tx.selectFrom('pour').select('doc').where('id', '=', id).executeTakeFirst();
+  if (begun.size === 0 || !row) return next.settings;
+  const was = pourDocSchema.parse(JSON.parse(row.doc));
+  if (next.date !== was.date)
+    throw new ProblemError(409, 'Begun already', `${was.code} is being poured: its day stays.`, [
+      { path: 'date', message: 'cannot change once concrete flows' },
+    ]);
+  const kept = keepPlaced(site, was, next.settings, begun);
+  if ('refused' in kept)
+    throw new ProblemError(409, 'Placed already', kept.refused, [
+      { path: 'settings', message: `would move what was placed in ${kept.elementId}` },
+    ]);
+  return kept.settings;
+}
+
 /** Changes of what is planned: each over the version that was read, whole or not at all. */
 export class SiteChanges {
   readonly #db: Db;
@@ -170,6 +196,16 @@ export class SiteChanges {
     });
   }
 
+  /** Moves a pour to another day, or to none yet. */
+  async day(id: string, date: string | null): Promise<void> {
+    await this.#db.transaction().execute(async (tx) => {
+      const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
+      if (!row) throw notFound(`pour ${id}`);
+      const doc = JSON.parse(row.doc) as PourDoc;
+      if (doc.date !== date) await storePour(tx, id, row.version + 1, { ...doc, date });
+    });
+  }
+
   /** Writes new settings over the version that was read; a stale one gets 409 with what stands now. */
   async settings(
     id: string,
@@ -203,8 +239,10 @@ export class SiteChanges {
           `names ${mixer}, which is not in mixers`,
         );
       const day = date === undefined ? doc.date : date;
-      if (row.version === version)
-        await storePour(tx, id, version + 1, { ...doc, date: day, settings });
+      if (row.version === version) {
+        const kept = await placedKept(tx, id, site, { ...doc, date: day, settings });
+        await storePour(tx, id, version + 1, { ...doc, date: day, settings: kept });
+      }
       return row.version;
     });
     const current = await this.#sites.pour(id);

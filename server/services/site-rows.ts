@@ -1,5 +1,6 @@
 import type { Transaction } from 'kysely';
 import type { SiteFile } from '../../contract/index.ts';
+import { isBegun, type LogEvent, type PourState, replay } from '#core/log';
 import { type PourDoc, pourDocSchema } from '#core/model';
 import { notFound, ProblemError } from '../problems.ts';
 import type { Tables } from '../store/database.ts';
@@ -98,20 +99,17 @@ export async function entriesOf(tx: Tx, pourId: string): Promise<number> {
   return Number(n);
 }
 
-/** Whether placing has begun: an entry says so that nobody took back. */
-export async function isStarted(tx: Tx, pourId: string): Promise<boolean> {
-  const taken = await tx
+/** What of a pour's log says what has been begun, by the core's own rule. */
+export async function placingOf(tx: Tx, pourId: string): Promise<PourState> {
+  const rows = await tx
     .selectFrom('pour_event')
-    .select('supersedes')
+    .select(['id', 'at', 'kind', 'body', 'actor', 'supersedes'])
     .where('pour_id', '=', pourId)
-    .where('kind', '=', 'supersede')
+    .where((is) => is.or([is('kind', '=', 'place-start'), is('kind', '=', 'supersede')]))
     .execute();
-  const starts = await tx
-    .selectFrom('pour_event')
-    .select('id')
-    .where('kind', '=', 'place-start')
-    .where('pour_id', '=', pourId)
-    .execute();
-  const back = new Set(taken.map((t) => t.supersedes));
-  return starts.some((s) => !back.has(s.id));
+  return replay(rows.map((r) => ({ ...r, body: JSON.parse(r.body) as unknown }) as LogEvent));
 }
+
+/** Whether placing has begun: an entry says so that nobody took back. */
+export const isStarted = async (tx: Tx, pourId: string): Promise<boolean> =>
+  isBegun(await placingOf(tx, pourId));

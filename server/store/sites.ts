@@ -1,11 +1,18 @@
 import { sql } from 'kysely';
 import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
-import { closedToLog } from '#core/model';
+import { closedToLog, type PourDoc } from '#core/model';
+import { withPlannedConcrete } from '#core/view';
 import { daylight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import { readStoredPour, StoredSites } from './stored-site.ts';
+
+/** Mean of the air over the day before a pour's first load, °C; null where nobody says. */
+export type AirBefore = (
+  site: { id: string; name: string; timeZone: string },
+  pour: PourDoc,
+) => Promise<number | null>;
 
 /** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
 const NO_DUSK_MIN = 24 * 60;
@@ -14,8 +21,14 @@ const NO_DUSK_MIN = 24 * 60;
 export class SiteStore {
   readonly #db: Db;
   readonly #read = new StoredSites();
+  #airBefore: AirBefore = () => Promise.resolve(null);
   constructor(db: Db) {
     this.#db = db;
+  }
+
+  /** What says how warm the air is before a pour; until it is told nobody knows. */
+  useAir(airBefore: AirBefore): void {
+    this.#airBefore = airBefore;
   }
 
   /** Stores a checked site file and its pours in one transaction; answers the ids. */
@@ -161,7 +174,10 @@ export class SiteStore {
     const { site, faults } = this.#read.read({ id: row.site_id, version: siteVersion, doc });
     const { timeZone, latitude, longitude } = site;
     const duskMin = pour.date ? daylight(pour.date, timeZone, latitude, longitude).duskMin : null;
-    return {
+    const airBeforeC = faults.length
+      ? null
+      : await this.#airBefore({ id: row.site_id, name: site.name, timeZone }, pour);
+    const record: PourAnswer = {
       id,
       siteId: row.site_id,
       version: row.version,
@@ -169,7 +185,10 @@ export class SiteStore {
       site,
       siteVersion,
       duskMin: duskMin ?? NO_DUSK_MIN,
+      airBeforeC,
       ...(faults.length ? { faults } : {}),
     };
+    // A site that cannot be drawn has no section to reckon by.
+    return faults.length ? record : withPlannedConcrete(record);
   }
 }

@@ -10,6 +10,7 @@ import { readConfig } from '../config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from '../demo.ts';
 import { siteClock } from '../standins/clock.ts';
 import { ForecastStore } from '../store/forecasts.ts';
+import { airBeforeFrom } from '../services/weather.ts';
 import { SimulatedPlant } from '../standins/plant.ts';
 import { SimulatedWeather } from '../standins/weather.ts';
 import { AccountStore } from '../store/accounts.ts';
@@ -47,6 +48,8 @@ export async function testApi({ seed = true } = {}) {
   const life = new SiteLife(db, sites, photos);
   const underlays = new UnderlayStore(db, photos);
   const heavy = new HeavyPool();
+  const air = { weather: new SimulatedWeather(demoWeather()), forecasts: new ForecastStore(db) };
+  sites.useAir(airBeforeFrom({ ...air, clock }));
   if (seed) await seedDemo({ accounts, sites, events });
   const app = createApp({
     config: {
@@ -66,18 +69,16 @@ export async function testApi({ seed = true } = {}) {
     photos,
     clock,
     heavy,
-    weather: new SimulatedWeather(demoWeather()),
-    forecasts: new ForecastStore(db),
+    ...air,
     plant: new SimulatedPlant(),
     demoAccounts: DEMO_ACCOUNTS,
   });
-  const as = (role: Role) => signedIn(app, role);
   const idOf = async (code: string): Promise<string> =>
     (await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '';
   return {
     app,
     dataDir,
-    as,
+    as: (role: Role) => signedIn(app, role),
     idOf,
     sites,
     changes,

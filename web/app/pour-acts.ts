@@ -208,19 +208,30 @@ function nothing(why: string) {
     sayWrong(why);
     return Promise.reject(new Told(why));
   };
-  return { write: said, undoLast: said, saveSettings: said, saveRule: said, saveResources: said };
+  return {
+    write: said,
+    undoLast: said,
+    reread: said,
+    saveSettings: said,
+    saveRule: said,
+    saveResources: said,
+  };
 }
 
 /** What can be done to a pour from any of its screens. */
 export function pourActs(
   acting: Acting,
-): Pick<PourView, 'write' | 'undoLast' | 'saveSettings' | 'saveRule' | 'saveResources'> {
+): Pick<PourView, 'write' | 'undoLast' | 'reread' | 'saveSettings' | 'saveRule' | 'saveResources'> {
   if (acting.past) return nothing(AS_IT_WAS);
   if (acting.shut !== null) return nothing(acting.shut);
   const write = writer(acting);
   return {
     write,
     undoLast: () => takeBackLast(acting, write),
+    reread: async () => {
+      answered.delete(acting.record.id);
+      await acting.mutate();
+    },
     saveSettings: (change, date) => saveSettings(acting, change, date),
     saveRule: (rule, value, reason) => saveRule(acting, rule, value, reason),
     saveResources: (lists) => saveResources(acting, lists),

@@ -31,6 +31,8 @@ export interface PourView extends PourFigures {
     options?: { supersedes?: string; atMs?: number; kept?: () => void },
   ) => Promise<string>;
   undoLast: () => Promise<void>;
+  /** Reads the pour's record anew: something else than this page has changed it. */
+  reread: () => Promise<void>;
   /**
    * Keeps a change of the plan, and another day for it where one is given; answers the version it
    * made, null where it was not taken.

@@ -42,7 +42,10 @@ export function MorePart({ record, work }: { record: PourAnswer; work: PourDocWo
       }}
       write={async (body) => {
         // Not kept it stands there still; why is said over it.
-        if (!(await work.keep({ ...pour, ...body }, `${pour.code} is changed.`)))
+        const { concreteTempC } = body.settings;
+        const said = concreteTempC !== pour.settings.concreteTempC;
+        const settings = said ? { ...body.settings, concreteTempSaid: true } : body.settings;
+        if (!(await work.keep({ ...pour, ...body, settings }, `${pour.code} is changed.`)))
           throw new Error('Not kept.');
       }}
       act="Keep"

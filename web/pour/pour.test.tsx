@@ -17,6 +17,7 @@ const record = {
   version: 3,
   siteVersion: 7,
   duskMin: 1180,
+  airBeforeC: null,
   pour: P2,
   site: { ...quillback, pours: [] },
 };

@@ -34,7 +34,7 @@ const POURS = [
 /** Units that a site of the one kind never shows. Figures only: “D1 in K2” is a door in a wall. */
 const OTHERS_UNITS = {
   us: /\d (m³|mm|cm|m|°C|MPa|kPa|km\/h|kg|L)\b/,
-  metric: /(?<![A-Z]\d?)\d (ft|yd³|in(?! 100)|psi|psf|°F|mph|lb|gal)\b/,
+  metric: /(?<![A-Z]\d?)\d (ft|yd³|in(?! \d)|psi|psf|°F|mph|lb|gal)\b/,
 } as const;
 
 /** The whole pour placed face by face, a minute each, from seven on. */

@@ -35,8 +35,10 @@ export const order = entryKind({
     /** Which telling this is, from 1. */
     turn: count().lte(10_000),
     said: text(),
+    /** The day it was put off to; null where that was not known. */
+    until: z.iso.date('must be a date as 2026-09-23').nullable().optional(),
   }),
   inReport: 'order',
-  text: ({ act, volumeM3, loads, number, said }, { units }) =>
-    `${ACT[act]}${act === 'more' ? `: ${textOf(volume(volumeM3, units))}` : ''}${act === 'order' ? `: ${textOf(volume(volumeM3, units))} in ${counted(loads.length, 'load')}` : ''}${number === null ? '' : `, ${number}`}. ${said}`,
+  text: ({ act, volumeM3, loads, number, said, until }, { units }) =>
+    `${ACT[act]}${act === 'put-off' && until ? ` to ${until}` : ''}${act === 'more' ? `: ${textOf(volume(volumeM3, units))}` : ''}${act === 'order' ? `: ${textOf(volume(volumeM3, units))} in ${counted(loads.length, 'load')}` : ''}${number === null ? '' : `, ${number}`}. ${said}`,
 });

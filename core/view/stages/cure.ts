@@ -24,7 +24,7 @@ function next(v: PourNow): NextLine | null {
   if (c.stripped.length >= v.record.pour.elements.length)
     return cureLine('Forms are off. Close the pour and keep its report.', 'Close', 'close');
   if (c.strip === 'forecast')
-    return cureLine(stripWords(c, moment, v.record.pour.elements).sentence, READ, 'probe');
+    return cureLine(stripWords(c, moment, v.record.pour.elements, v.units).sentence, READ, 'probe');
   if (c.strip === 'may')
     return cureLine(
       `Past ${textOf(strength(c.stripMPa, v.units))} and past ${c.floorH} h. Forms may come off.`,
@@ -41,7 +41,7 @@ function figure(v: PourNow): { text: string; done: number } {
   if (!c) return { text: 'not yet', done: 0 };
   const all = c.stripped.length >= v.record.pour.elements.length;
   return {
-    text: stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements).short,
+    text: stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements, v.units).short,
     done: all ? 0.9 : Math.min(0.8, c.strengthMPa / c.stripMPa / 1.25),
   };
 }

@@ -20,8 +20,11 @@ const closedLine = (v: PourNow): NextLine => ({
   focus: { sheet: 'report' },
 });
 
+/** Nobody has ordered it; or, where it is mixed on the site, nobody has said how much. */
+const nothingOrdered = ({ plant, order, record }: PourNow): boolean =>
+  plant.mixer ? record.pour.settings.orderM3 === null : order.state === 'none';
 const ORDER: NextLine = {
-  sentence: 'Everything is checked. Settle the order.',
+  sentence: 'Everything is checked. Not ordered: nothing is coming.',
   label: 'Plan',
   stage: 'plan',
   focus: {},
@@ -41,7 +44,7 @@ export function nextLine(v: PourNow, here: StageId): NextLine {
     cure.next(v) ??
     (v.progress.startedMs !== null ? pour.next(v) : null) ??
     check.next(v) ??
-    (v.record.pour.settings.orderM3 === null ? ORDER : null) ??
+    (nothingOrdered(v) ? ORDER : null) ??
     pour.next(v) ??
     PLACED
   );

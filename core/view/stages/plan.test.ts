@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
+import type { LogEvent } from '../../log/events.ts';
 import { replay } from '../../log/state.ts';
+import { entriesFrom, orderBody } from '../../testdata/entries.ts';
 import { conveyanceSchema, crewMemberSchema, mixerSchema, mixSchema } from '../../model/index.ts';
 import { job, L_RUNS } from '../../testdata/jobs.ts';
 import { midnightMs } from '../../weather/daylight.ts';
 import { planningOf } from '../planning.ts';
-import { type PourRecord, viewOf } from '../pour-view.ts';
+import { planOf, type PourRecord, viewOf } from '../pour-view.ts';
 import { plan } from './plan.ts';
 import type { PourNow } from './stage.ts';
 
@@ -24,9 +26,17 @@ function recordOf(settings: object = {}, site: object = {}): PourRecord {
   };
 }
 
-function now(record: PourRecord): PourNow {
-  const dayMs = midnightMs('2026-10-06', 'Europe/Paris');
-  const state = replay([]);
+const pourMs = midnightMs('2026-10-07', 'Europe/Paris');
+const { entry } = entriesFrom(pourMs, 'I. Brandvold');
+const told = (record: PourRecord) =>
+  entry('order', orderBody(planOf(record)?.simulation.loads ?? [], pourMs, record.pour), -2000);
+
+function now(
+  record: PourRecord,
+  log: LogEvent[] = [],
+  dayMs = midnightMs('2026-10-06', 'Europe/Paris'),
+): PourNow {
+  const state = replay(log);
   const view = viewOf(record, state, dayMs);
   if (!view) throw new Error('no view');
   return {
@@ -48,14 +58,50 @@ describe('what is next on Plan', () => {
     expect(v.plan.order.result.meanM3).toBeGreaterThan(5.7);
     expect(v.plan.order.result.meanM3).toBeLessThan(6);
     expect(plan.next(v)).toMatchObject({ label: 'Order', focus: { sheet: 'order' } });
-    expect(plan.next(v)?.sentence).toMatch(/^Order 6\.\d+ m³ in [12] loads?, first at 07:30\.$/);
+    expect(plan.next(v)?.sentence).toMatch(
+      /^Not ordered\. Order 6\.\d+ m³ in [12] loads?, first at 07:30\.$/,
+    );
     expect(plan.figure(v).done).toBe(0.6);
   });
 
   test('nothing, once it is ordered', () => {
-    const v = now(recordOf({ orderM3: 6.25 }));
+    const record = recordOf({ orderM3: 6.25 });
+    const v = now(record, [told(record)]);
     expect(plan.next(v)).toBeNull();
     expect(plan.figure(v)).toEqual({ text: '6.3 m³, 2 loads', done: 1 });
+  });
+
+  test('changed since, the difference is said; moved to another day, so are both days', () => {
+    const ordered = told(recordOf({ orderM3: 6.25 }));
+    const more = plan.next(now(recordOf({ orderM3: 7 }), [ordered]));
+    expect(more).toMatchObject({ label: 'Change the order', focus: { sheet: 'order' } });
+    expect(more?.sentence).toBe('Ordered 6.25 m³; the plan wants 7.00 m³.');
+    const record = recordOf({ orderM3: 6.25 });
+    const moved = { ...record, pour: { ...record.pour, date: '2026-10-09' } };
+    expect(plan.next(now(moved, [ordered]))?.sentence).toBe(
+      'Ordered for Wed 7 Oct; the pour is on Fri 9 Oct.',
+    );
+  });
+
+  test('too late for the plant, the first time that can be had is said', () => {
+    // Five o'clock: half an hour of notice, five of delay, thirty on the way.
+    const late = plan.next(now(recordOf({ firstLoadMin: 320 }), [], pourMs + 300 * 60_000));
+    expect(late?.sentence).toBe('Not ordered, and too late for 05:20. First load from 06:05.');
+  });
+
+  test('forms over their rating come before any order, and so does what the pump does not reach', () => {
+    const over = plan.next(now(recordOf({ lifts: 1, ratingKPa: 40 })));
+    // Full head of 2.4 m by hand: 2400 · 9.80665 · 2.4 = 56.5 kPa.
+    expect(over?.sentence).toMatch(/^WA: 56\.5 kPa on forms rated 40 kPa/);
+    const boom = conveyanceSchema.parse({
+      id: 'boom',
+      label: 'Boom',
+      kind: 'boom',
+      reachM: 10,
+      rateM3PerH: 40,
+    });
+    const far = recordOf({ conveyance: 'boom', setUp: { xM: -6, yM: 0 } }, { conveyances: [boom] });
+    expect(plan.next(now(far))?.label).toBe('Move the pump');
   });
 
   test('mixed on the site it is batches, and what they take', () => {

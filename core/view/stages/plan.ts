@@ -1,6 +1,7 @@
-import { clockText, counted, textOf, volume } from '#core/units';
-import { coldSentence } from '#core/words';
+import { clockText, counted, distanceText, quantityText, textOf, volume } from '#core/units';
+import { apartOrderText, coldSentence } from '#core/words';
 import { planningOf } from '../planning.ts';
+import { dayText, momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
 /** Firm, where calling the balance looks cheaper and leaves a seam to shut. */
@@ -36,27 +37,71 @@ function mixingLine({ plan: p, record, plant, units }: PourNow): NextLine | null
   };
 }
 
+/** The forms would take more than they hold: said before anything is ordered. */
+function formsLine({ gate, record, units }: PourNow): NextLine | null {
+  const row = gate.rows.find((r) => r.kind === 'pressure');
+  if (!row) return null;
+  const over = quantityText(row.amount ?? 0, 'KPa', units);
+  const rated = quantityText(record.pour.settings.ratingKPa, 'KPa', units);
+  return {
+    sentence: `${row.elementId ?? ''}: ${over} on forms rated ${rated}. Slower, or a wait between lifts.`,
+    label: 'Within the forms',
+    stage: 'plan',
+    focus: { tab: 'way' },
+  };
+}
+
+/** Something of the pour is out of the pump's reach. */
+function reachLine({ gate, units }: PourNow): NextLine | null {
+  const row = gate.rows.find((r) => r.kind === 'reach');
+  return row
+    ? {
+        sentence: `${distanceText(row.amount ?? 0, units)} of ${row.elementId ?? ''} is out of the pump’s reach. Move it.`,
+        label: 'Move the pump',
+        stage: 'plan',
+        focus: { tab: 'how' },
+      }
+    : null;
+}
+
+/** Nothing is ordered, or not what is planned. */
+function orderLine(v: PourNow): NextLine | null {
+  const focus = { sheet: 'order' };
+  if (v.order.state === 'none') {
+    if (v.soonestMin !== null)
+      return {
+        sentence: `Not ordered, and too late for ${clockText(v.record.pour.settings.firstLoadMin)}. First load from ${clockText(v.soonestMin)}.`,
+        label: 'Move it',
+        stage: 'plan',
+        focus: { tab: 'when' },
+      };
+    const off = v.order.ended === 'put-off' ? 'Put off' : 'Called off';
+    const stands = v.order.ended === null ? 'Not ordered.' : `${off}. Nothing is coming.`;
+    return {
+      sentence: `${stands} ${orderSentence(v)}`,
+      label: 'Order',
+      stage: 'plan',
+      focus,
+    };
+  }
+  if (!v.orderApart || v.progress.startedMs !== null) return null;
+  return {
+    sentence: apartOrderText(v.orderApart, v.units, (ms) => momentText(v, ms), dayText),
+    label: 'Change the order',
+    stage: 'plan',
+    focus,
+  };
+}
+
 export const plan: Stage = {
   id: 'plan',
   name: 'Plan',
-  figure: ({ plan: p, plant, record, units }) => ({
+  figure: ({ plan: p, plant, record, units, order }) => ({
     text: plant.mixer
       ? counted(p.loadIds.length, 'batch', 'batches')
-      : `${textOf(volume(p.orderedM3, units, 1))}, ${counted(p.loadIds.length, 'load')}`,
-    done: record.pour.settings.orderM3 === null ? 0.6 : 1,
+      : `${textOf(volume(order.orderedM3 ?? p.orderedM3, units, 1))}, ${order.state === 'none' ? 'not ordered' : counted(order.loads.length, 'load')}`,
+    done: (plant.mixer ? record.pour.settings.orderM3 === null : order.state === 'none') ? 0.6 : 1,
   }),
-  next: (v) => {
-    const cold = coldLine(v);
-    if (cold) return cold;
-    const mixed = mixingLine(v);
-    if (mixed) return mixed;
-    return v.record.pour.settings.orderM3 === null
-      ? {
-          sentence: orderSentence(v),
-          label: 'Order',
-          stage: 'plan',
-          focus: { sheet: 'order' },
-        }
-      : null;
-  },
+  next: (v) =>
+    formsLine(v) ?? reachLine(v) ?? coldLine(v) ?? (v.plant.mixer ? mixingLine(v) : orderLine(v)),
 };

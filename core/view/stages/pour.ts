@@ -15,7 +15,7 @@ import {
   volume,
 } from '#core/units';
 import { gaugedL, peopleFirst, waterText } from '#core/words';
-import { dueOf } from '../due.ts';
+import { dueOf, lateMin } from '../due.ts';
 import { placedFrom } from '../placed-from.ts';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
@@ -121,13 +121,23 @@ function waitLine(v: PourNow): NextLine | null {
   const due = wait ? dueOf(v, wait) : null;
   if (wait && due) {
     const size = textOf(volume(due.volumeM3, v.units, 1));
+    const late = lateMin(v, wait, v.nowMs);
     return pourLine(
-      `Load ${numberOf(wait)}, ${size}, is due ${clockText(due.arriveMin)}. Log it when it comes.`,
+      late > 0
+        ? `Load ${numberOf(wait)}, ${size}, is ${Math.round(late)} min late. Ask the plant where it is.`
+        : `Load ${numberOf(wait)}, ${size}, is due ${clockText(due.arriveMin)}. Log it when it comes.`,
       'Load is here',
       `load:${wait.id}`,
     );
   }
   if (v.progress.toFillM3 <= 0) return null;
+  if (v.order.state === 'none' && !v.plant.mixer && v.progress.startedMs === null)
+    return {
+      sentence: 'Not ordered. Nothing is coming.',
+      label: 'Order',
+      stage: 'plan',
+      focus: { sheet: 'order' },
+    };
   const needed = textOf(volume(v.progress.neededM3, v.units, 1));
   return pourLine(
     `${needed} still to come and no load on the way. Order it now.`,
@@ -170,7 +180,10 @@ function next(v: PourNow): NextLine | null {
   return waitLine(v);
 }
 
-function figure({ plan, progress, record, units }: PourNow): { text: string; done: number } {
+function figure({ plan, progress, record, units, order, plant }: PourNow): {
+  text: string;
+  done: number;
+} {
   const done = plan.route.volumeM3 ? progress.placedM3 / plan.route.volumeM3 : 0;
   const placed = `${textOf(volume(progress.placedM3, units, 1))} placed`;
   if (progress.finishedMs !== null) return { text: placed, done: 1 };
@@ -178,6 +191,7 @@ function figure({ plan, progress, record, units }: PourNow): { text: string; don
   if (seam)
     return { text: seam.cold ? 'seam cold' : `seam ${Math.floor(seam.minutesLeft)} min`, done };
   if (progress.startedMs !== null) return { text: placed, done };
+  if (order.state === 'none' && !plant.mixer) return { text: 'not ordered', done };
   return { text: `first load ${clockText(record.pour.settings.firstLoadMin)}`, done };
 }
 

@@ -1,4 +1,4 @@
-import { entriesFrom } from '../../testdata/entries.ts';
+import { entriesFrom, orderBody } from '../../testdata/entries.ts';
 import { describe, expect, test } from '@jest/globals';
 import { asWanted } from '../../testdata/as-wanted.ts';
 import { demoPour } from '../../testdata/demo.ts';
@@ -57,6 +57,11 @@ const load = [
     450,
   ),
 ];
+const ordered = entry(
+  'order',
+  orderBody([{ id: 'L1', volumeM3: 4, batchMin: 411 }], dayMs, pour),
+  200,
+);
 const slump = (mm: number) => entry('slump', { loadId: 'L1', measuredMm: mm, where: 'truck' }, 452);
 const lift = (k: number, at: number) => [
   entry('place-start', { elementId: 'R', lift: k, loadId: 'L1' }, at),
@@ -97,8 +102,31 @@ describe('one sentence and one button', () => {
       /The inspector passes or rejects it/,
       /^Hand over$/,
     ],
-    ['gate open, nothing ordered', signed, 400, 'check', /Settle the order/, /^Plan$/],
-    ['before the first load', signed, 400, 'pour', /Load 1, .* is due 07:30/, /^Load is here$/],
+    ['gate open, nothing ordered', signed, 400, 'check', /nothing is coming/, /^Plan$/],
+    [
+      'on the pour station, nothing ordered',
+      signed,
+      400,
+      'pour',
+      /^Not ordered\. Nothing/,
+      /^Order$/,
+    ],
+    [
+      'before the first load',
+      [...signed, ordered],
+      400,
+      'pour',
+      /Load 1, .* is due 07:30/,
+      /^Load is here$/,
+    ],
+    [
+      'the first load does not come',
+      [...signed, ordered],
+      500,
+      'pour',
+      /Load 1, .* is 50 min late\. Ask the plant/,
+      /^Load is here$/,
+    ],
     ['held, on the pour station', [], 400, 'pour', /left in all/, /Read|Look/],
     [
       'a load without slump',
@@ -237,9 +265,13 @@ test('the rail’s figures follow the pour', () => {
   expect(figures([], 400)).toEqual([
     '1 run',
     `0 of ${everythingRead.length} read`,
+    expect.stringMatching(/yd³, not ordered$/),
+    'not ordered',
+    'not yet',
+  ]);
+  expect(figures([ordered], 400).slice(2, 4)).toEqual([
     expect.stringMatching(/yd³, 1 load$/),
     'first load 07:30',
-    'not yet',
   ]);
   expect(figures([...signed, ...load, slump(139.7), ...lift(0, 455)], 470)[3]).toMatch(
     /^seam \d+ min$/,

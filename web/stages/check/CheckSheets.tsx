@@ -72,7 +72,7 @@ function OwnSheet({ onClose }: { onClose: () => void }) {
 function OverrideSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   return (
-    <Sheet open onClose={onClose} title="Go on against the gate">
+    <Sheet open onClose={onClose} title="Pour anyway">
       <EntryForm
         schema={override.body}
         defaults={{}}

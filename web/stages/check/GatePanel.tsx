@@ -1,13 +1,12 @@
 import { ChevronDown } from 'lucide-react';
 import { memo, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { type HoldRow, marginText, type TypeChange, typeChanges } from '#core/check';
+import { type HoldRow, typeChanges } from '#core/check';
 import { HOLD_NAME } from '#core/model';
-import { entries } from '#core/log';
 import { counted } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
-import { type PourView } from '../../app/pour-view.ts';
 import { momentText } from '#core/view';
+import { holdText } from '#core/words';
 import { useStable } from '../../app/useStable.ts';
 import { PutOffLine } from './PutOffLine.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
@@ -15,33 +14,12 @@ import { useBelow } from '../../ui/useBelow.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 
-function rowWords(v: PourView, r: HoldRow, changes: Map<string, TypeChange>): string {
-  if (r.kind === 'out') {
-    const p = v.points.find((x) => x.point.id === r.ref);
-    const place = p?.places[r.place ?? 0];
-    const value = place?.reading && !place.mark ? place.reading.body.value : null;
-    const margin =
-      p && value && place?.judged ? marginText(p.point, value, place.judged, v.units) : null;
-    const why = margin ?? place?.mark?.body.reason;
-    return `${r.elementId ?? ''} ${p?.point.title.toLowerCase() ?? ''}${why ? `, ${why}` : ''}${place?.fix ? ', fixed, read again' : ''}`;
-  }
-  if (r.kind === 'unread') return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
-  if (r.kind === 'question') {
-    const q = entries(v.state, 'question').find((e) => e.id === r.ref);
-    return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`;
-  }
-  if (r.kind === 'change') {
-    const c = changes.get(r.ref);
-    return `${c?.toRun ?? ''} becomes ${c?.toType ?? ''}: ${c?.words[0]?.split(',')[0] ?? 'another type'}`;
-  }
-  if (r.kind === 'usual') return `${r.ref} is of a usual size only: compare it with the drawing`;
-  if (r.kind === 'loop') return 'The level loop does not close: read it again from the benchmark';
-  const sign = v.gate.signs.find((s) => s.hold === r.ref);
-  const name = sign ? HOLD_NAME[sign.hold] : '';
-  if (sign?.state === 'rejected') return `${name} rejected: ${sign.reason ?? ''}`;
-  if (sign?.state === 'reopened') return `${name} open again: ${sign.reason ?? ''}`;
-  return `${name}, not signed`;
-}
+/** How the gate stands, in one word. */
+const GATE = {
+  open: { data: 'ready', text: 'Ready', tone: 'text-good-t' },
+  held: { data: 'held', text: 'Not ready', tone: 'text-chalk-t' },
+  against: { data: 'against', text: 'Against the gate', tone: 'text-ochre-t' },
+} as const;
 
 /** What can be done about a gate that holds: ask, or go on all the same. */
 export function GateActs() {
@@ -66,7 +44,7 @@ export function GateActs() {
             set({ sheet: 'override' });
           }}
         >
-          Go on against the gate
+          Pour anyway
         </button>
       )}
       {gate.signs
@@ -147,25 +125,22 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
     else if (r.kind === 'question') set({ sheet: `answer:${r.ref}` });
     else if (r.kind === 'usual') void navigate(`/pours/${v.record.id}/setout?tab=schedule`);
     else if (r.kind === 'loop') void navigate(`/pours/${v.record.id}/setout?tab=levels`);
+    else if (r.kind === 'pressure') void navigate(`/pours/${v.record.id}/plan?tab=way`);
+    else if (r.kind === 'reach') void navigate(`/pours/${v.record.id}/plan?tab=how`);
+    else if (r.kind === 'apart') void navigate(`/pours/${v.record.id}/setout`);
     else set({ sheet: `sign:${r.ref}` });
   });
   const holding = gate.rows.length > 0;
   const [listRef, below] = useBelow(gate.rows.length);
   return (
-    <section
-      aria-label="Gate"
-      data-gate={gate.ready ? 'ready' : 'held'}
-      className="flex h-full flex-col"
-    >
+    <section aria-label="Gate" data-gate={GATE[gate.state].data} className="flex h-full flex-col">
       <div className="flex items-end justify-between gap-3 pb-2">
-        <h2
-          className={`big text-[44px] leading-[44px] ${gate.ready ? 'text-good-t' : 'text-chalk-t'}`}
-        >
-          {gate.ready ? 'Ready' : 'Not ready'}
+        <h2 className={`big text-[44px] leading-[44px] ${GATE[gate.state].tone}`}>
+          {GATE[gate.state].text}
         </h2>
         {holding && (
           <p className="text-right leading-5 text-ink2">
-            {counted(gate.rows.length, 'thing holds it', 'things hold it')}
+            {counted(gate.rows.length, 'thing')} to fix first
             <br />
             {gate.minutes === null ? 'waits for an answer' : 'soonest ready'}
             {gate.minutes !== null && (
@@ -178,8 +153,8 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
       </div>
       {gate.overridden && (
         <p className="pb-2 font-semibold text-ochre-t">
-          Goes on against the gate: {gate.overridden.reason} ({gate.overridden.actor}). This stays
-          on the report.
+          Poured anyway: {gate.overridden.reason} ({gate.overridden.actor}). This stays on the
+          report.
         </p>
       )}
       <div className="flex min-h-[120px] flex-1 flex-col border-y border-hair">
@@ -194,7 +169,7 @@ export function GatePanel({ acts = true }: { acts?: boolean }) {
             <GateRow
               key={`${r.kind}${r.ref}${r.place ?? ''}`}
               row={r}
-              words={rowWords(v, r, changes)}
+              words={holdText(v, r, changes)}
               onGo={go}
             />
           ))}

@@ -2,6 +2,7 @@ import { wallHeightM } from '#core/model';
 import type { PointState } from '#core/check';
 import { formSystemOf } from '#core/formwork';
 import { braceTurn, drawnForms } from '#core/formwork';
+import { overRating } from '#core/pourplan';
 import { attempt } from '#core/kit';
 import { quantityText } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
@@ -74,23 +75,19 @@ export function Round({
 function PressureLine({ elementId }: { elementId: string }) {
   const v = usePour();
   const rating = v.record.pour.settings.ratingKPa;
-  const ids = new Set(v.plan.cells.filter((c) => c.elementId === elementId).map((c) => c.id));
-  const cells = v.plan.timetable.cells.filter((c) => ids.has(c.id));
-  const most = Math.max(0, ...cells.map((c) => c.pressureKPa));
-  const over = cells.some((c) => c.overRating);
-  if (most === 0) return null;
+  const [worst] = v.plan.pressure
+    .filter((p) => p.elementId === elementId)
+    .sort((a, b) => b.maxKPa - a.maxKPa);
+  if (!worst) return null;
+  const over = overRating(worst.maxKPa, rating);
   return (
     <span
       className={over ? 'font-semibold text-chalk-t' : ''}
       data-pressure={over ? 'over' : 'within'}
     >
       as planned{' '}
-      <FigureWithWorking
-        name="the pressure"
-        id="pour-simulation"
-        input={{ ...v.plan.simulation, trials: 1 }}
-      >
-        {quantityText(most, 'KPa', v.units)}
+      <FigureWithWorking name="the pressure" id="form-pressure" input={worst.working}>
+        {quantityText(worst.maxKPa, 'KPa', v.units)}
       </FigureWithWorking>{' '}
       on forms rated {quantityText(rating, 'KPa', v.units)}
       {over ? ': pour slower, or in more lifts' : ''}

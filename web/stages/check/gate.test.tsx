@@ -67,7 +67,7 @@ describe('what holds the gate', () => {
     renderInPour(<GatePanel />);
     await press(/^Own check, not signed/);
     expect(address()).toBe('?sheet=sign%3Aown');
-    await press('Go on against the gate');
+    await press('Pour anyway');
     expect(address()).toBe('?sheet=override');
   });
 
@@ -75,7 +75,7 @@ describe('what holds the gate', () => {
     const override = entry('override', { reason: 'Weather is coming' }, 400);
     renderInPour(<GatePanel />, { entries: [override] });
     expect(screen.getByText(/Weather is coming \(T\. Oakes\)/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Go on against the gate' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Pour anyway' })).toBeNull();
   });
 
   test('a sign-off that was rejected keeps its reason', () => {

@@ -10,7 +10,7 @@ import { FigureWithWorking } from '../../ui/Working.tsx';
 /** The strength as it stands, and run by run whether its forms may come off. */
 export function Standing({ c }: { c: Curing }) {
   const v = usePour();
-  const words = stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements);
+  const words = stripWords(c, (ms) => momentText(v, ms), v.record.pour.elements, v.units);
   const notYet = c.strip === 'no' ? 'held' : 'unread';
   return (
     <>

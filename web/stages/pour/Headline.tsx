@@ -2,7 +2,7 @@ import { seamUrgent } from '#core/pourlog';
 import { clockText, counted, textOf, volume } from '#core/units';
 import { seamOrigin, stateOrigin, trucksOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
-import { momentText } from '#core/view';
+import { dayText, dueOf, lateMin, momentText } from '#core/view';
 import { Big } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 import { seamMoveText } from '#core/words';
@@ -28,7 +28,7 @@ export function Headline() {
     );
   if (seam && (seam.cold || seam.minutesLeft < 120)) {
     const left = Math.max(0, seam.minutesLeft);
-    const share = Math.min(1, left / progress.knitMin);
+    const share = Math.min(1, left / seam.knitMin);
     return (
       <div>
         <div className="flex items-end gap-4">
@@ -63,29 +63,62 @@ export function Headline() {
       </div>
     );
   }
-  const first = v.plan.trucks.result.loads[0];
-  const until = (first?.arriveMin ?? 0) - v.minuteOf(v.nowMs);
+  return <BeforeFirst />;
+}
+
+/** Before the first load: what comes and when, or that nothing does. */
+function BeforeFirst() {
+  const v = usePour();
+  const gate = (
+    <>
+      <br />
+      {GATE_WORDS[v.gate.state]}
+      {v.gate.state === 'held' && ` ${counted(v.gate.rows.length, 'thing')} to fix first.`}
+    </>
+  );
+  const wait = v.loads.find((l) => l.stage === 'due');
+  const due = wait ? dueOf(v, wait) : null;
+  if (!wait || !due)
+    return (
+      <p className="text-[18px] leading-6" data-nothing-due>
+        <b className="head block text-[28px] leading-9">
+          {v.progress.startedMs === null ? 'Not ordered' : 'Nothing on order'}
+        </b>
+        Nothing is coming.
+        {v.progress.startedMs === null && gate}
+      </p>
+    );
+  const until = due.arriveMin - v.minuteOf(v.nowMs);
+  const late = lateMin(v, wait, v.nowMs);
   const soon = until > -240 && until < 600;
+  const load = `load ${wait.id.replace('L', '')}`;
   return (
     <div className="flex items-end gap-4">
       <FigureWithWorking name="the first load" {...trucksOrigin(v)}>
         {soon ? (
-          <Big figure={{ value: String(Math.max(0, Math.round(until))), unit: 'min' }} size={64} />
+          <Big
+            figure={{ value: String(Math.abs(Math.round(late > 0 ? late : until))), unit: 'min' }}
+            size={64}
+            className={late > 0 ? 'text-chalk-t' : ''}
+          />
         ) : (
-          <Big figure={{ value: clockText(first?.arriveMin ?? 0), unit: '' }} size={64} />
+          <Big figure={{ value: clockText(due.arriveMin), unit: '' }} size={64} />
         )}
       </FigureWithWorking>
       <p className="pb-1 text-[18px] leading-6">
         <b className="font-semibold">
           {soon
-            ? `until load 1, ${clockText(first?.arriveMin ?? 0)}.`
-            : `First load, ${v.record.pour.date ?? 'no date yet'}.`}
+            ? `${late > 0 ? `${load} is late` : `until ${load}`}, due ${clockText(due.arriveMin)}.`
+            : `First load, ${v.record.pour.date === null ? 'no date yet' : dayText(v.record.pour.date)}.`}
         </b>
-        <br />
-        {v.gate.ready
-          ? 'The gate is open.'
-          : `${counted(v.gate.rows.length, 'thing holds the pour', 'things hold the pour')}.`}
+        {v.progress.startedMs === null && gate}
       </p>
     </div>
   );
 }
+
+const GATE_WORDS = {
+  open: 'The gate is open.',
+  held: 'The gate is shut:',
+  against: 'Against the gate.',
+} as const;

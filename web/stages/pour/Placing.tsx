@@ -17,7 +17,7 @@ export default function Placing() {
     : progress.startable[0];
   const leg = plan.route.legs.find((l) => l.elementId === here?.elementId);
   if (!here || !leg || progress.startedMs === null) return null;
-  const rise = riseAt(record.site, record.pour, v.mix, plan.route, progress, here, v.nowMs);
+  const rise = riseAt(record.pour, v.mix, plan.route, progress, here, v.nowMs);
   const fronts = progress.placements.filter((p) => p.open).length;
   const reminders = remindersAt(leg, wayNotes(record.site, plan), v.units);
   return (
@@ -28,7 +28,7 @@ export default function Placing() {
       {rise && (
         <p
           className={`flex gap-2 ${rise.waitMin > 0 ? 'font-semibold text-chalk-t' : ''}`}
-          data-rise={Math.ceil(rise.waitMin)}
+          data-rise={Number.isFinite(rise.waitMin) ? Math.ceil(rise.waitMin) : 'over'}
         >
           <Mark verdict={rise.waitMin > 0 ? 'out' : 'good'} />
           <FigureWithWorking name="the rate of rise" id="max-rate-of-rise" input={rise.working}>

@@ -13,7 +13,6 @@ import { seamName } from './seam-name.ts';
  */
 export default function SeamRow({ seam }: { seam: OpenSeam }) {
   const v = usePour();
-  const { progress } = v;
   const tried = (sinks: boolean) => () => {
     const { elementId, lift } = seam;
     void v.write('seam-test', { elementId, lift, sinks }).catch(() => undefined);
@@ -25,13 +24,12 @@ export default function SeamRow({ seam }: { seam: OpenSeam }) {
         <span className="flex-1">
           Seam at {seamName(v, seam)}{' '}
           <FigureWithWorking name="the seam’s window" {...seamOrigin(v)}>
-            opens +{Math.round(progress.stiffenMin)}, shuts +{Math.round(progress.knitMin)} min
+            opens {momentText(v, seam.opensMs)}, shuts
           </FigureWithWorking>
-          .
         </span>
         <span className="font-mono">{momentText(v, seam.shutsMs)}</span>
       </p>
-      {(seam.cold || seam.minutesLeft < progress.knitMin / 2) && (
+      {(seam.cold || seam.minutesLeft < seam.knitMin / 2) && (
         <div className="flex flex-wrap items-center gap-2 pt-1">
           <span className="text-ink2">A running vibrator</span>
           <button type="button" className="chip" onClick={tried(true)}>

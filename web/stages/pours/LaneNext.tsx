@@ -7,6 +7,10 @@ import { alarmWords, pressing } from '#core/words';
 import { momentDay } from './strip.tsx';
 import { useLane } from './useLane.ts';
 
+/** Nothing holds it: whether anything is coming. */
+const ready = (lane: NonNullable<ReturnType<typeof useLane>>): string =>
+  lane.order.state === 'none' && !lane.plant.mixer ? 'checked, and not ordered.' : 'ready.';
+
 /** The next act over all pours of the site: the one poured today or soonest that something holds. */
 export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
@@ -25,11 +29,12 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
     check: (
       <>
         {code} {when} and is{' '}
-        {lane.gate.ready ? (
-          'ready.'
+        {lane.gate.state === 'open' ? (
+          ready(lane)
         ) : (
           <>
-            <b>not ready</b>. {counted(lane.gate.rows.length, 'thing holds it', 'things hold it')}.
+            <b>{lane.gate.state === 'against' ? 'against the gate' : 'not ready'}</b>.{' '}
+            {counted(lane.gate.rows.length, 'thing')} to fix first.
           </>
         )}
       </>

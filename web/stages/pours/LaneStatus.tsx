@@ -68,22 +68,32 @@ function Pouring({ record, lane }: P) {
 }
 
 /** How it stands before the pour, in the mark, the words and the colour of it. */
-function standing(gate: Lane['gate'], untouched: boolean) {
-  if (gate.ready)
-    return { verdict: 'good', label: 'Nothing holds it', tone: 'text-good-t' } as const;
+function standing(gate: Lane['gate'], untouched: boolean, ordered: boolean) {
+  if (gate.state === 'open')
+    return ordered
+      ? ({ verdict: 'good', label: 'Ready', tone: 'text-good-t' } as const)
+      : ({ verdict: 'held', label: 'Checked, not ordered', tone: 'text-ochre-t' } as const);
+  if (gate.state === 'against')
+    return { verdict: 'held', label: 'Against the gate', tone: 'text-ochre-t' } as const;
   if (untouched) return { verdict: 'unread', label: 'Nothing read yet', tone: '' } as const;
-  const label = counted(gate.rows.length, 'thing holds it', 'things hold it');
+  const label = `${counted(gate.rows.length, 'thing')} to fix first`;
   if (gate.counts.out) return { verdict: 'out', label, tone: 'text-chalk-t' } as const;
   return { verdict: 'held', label, tone: 'text-ochre-t' } as const;
 }
 
 function BeforePour({ record, lane }: P) {
-  const { gate, plan } = lane;
+  const { gate, plan, order, plant } = lane;
   const { date } = record.pour;
   const when = date
     ? `${momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)}, ${clockText(record.pour.settings.firstLoadMin)}`
     : 'no date yet';
-  const amount = `${textOf(volume(plan.orderedM3, record.site.units, 1))} in ${counted(plan.loadIds.length, 'load')}`;
+  const units = record.site.units;
+  const off = order.ended === 'put-off' ? 'put off' : 'called off';
+  const none = order.ended === null ? 'not ordered' : off;
+  const amount =
+    order.state === 'none'
+      ? `${textOf(volume(plan.orderedM3, units, 1))}, ${plant.mixer ? counted(plan.loadIds.length, 'batch', 'batches') : none}`
+      : `${textOf(volume(order.orderedM3 ?? 0, units, 1))} in ${counted(order.loads.length, 'load')}`;
   const asked = gate.rows.filter((r) => r.kind === 'question').length;
   const untouched = gate.read === 0 && asked === 0;
   const several = (count: number, word: string) => (count ? [counted(count, word)] : []);
@@ -93,7 +103,8 @@ function BeforePour({ record, lane }: P) {
     ...several(gate.rows.filter((r) => r.kind === 'change').length, 'change'),
     ...(gate.counts.unread ? [`${gate.counts.unread} to read`] : []),
   ];
-  const { verdict, label, tone } = standing(gate, untouched);
+  const ordered = order.state !== 'none' || plant.mixer !== undefined;
+  const { verdict, label, tone } = standing(gate, untouched, ordered);
   return (
     <p className="leading-5">
       <b className="hidden font-semibold md:block">{record.pour.title}</b>
@@ -101,7 +112,7 @@ function BeforePour({ record, lane }: P) {
         <Mark verdict={verdict} />
         {label}
       </b>
-      {!untouched && !gate.ready && `${parts.join(', ')}. `}
+      {!untouched && gate.state !== 'open' && `${parts.join(', ')}. `}
       {when}, {amount}
     </p>
   );

@@ -18,7 +18,8 @@ export function StripSheet({ onClose }: { onClose: () => void }) {
       {against && (
         <p className="mb-3 font-semibold text-chalk-t">
           {v.curing
-            ? stripWords(v.curing, (ms) => momentText(v, ms), v.record.pour.elements).sentence
+            ? stripWords(v.curing, (ms) => momentText(v, ms), v.record.pour.elements, v.units)
+                .sentence
             : 'Placing is not finished.'}{' '}
           Taken off all the same, it stands on the report with its reason.
         </p>

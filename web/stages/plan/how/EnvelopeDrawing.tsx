@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3';
-import type { envelopeOf } from '#core/pourplan';
+import { type envelopeOf, overRating } from '#core/pourplan';
 import { distanceText, quantityText, type UnitSystem } from '#core/units';
 
 type Envelope = NonNullable<ReturnType<typeof envelopeOf>>;
@@ -21,14 +21,14 @@ function FormWall({ e, y }: { e: Envelope; y: (m: number) => number }) {
         stroke="var(--ink)"
         strokeWidth="1.5"
       />
-      {Array.from({ length: e.lifts }, (_, i) => (
+      {e.lifts.map((lift, i) => (
         <g key={i}>
           {i > 0 && (
-            <path d={`M${wallX - 6} ${y(e.liftM * i)}h38`} stroke="var(--ink)" strokeWidth="1.25" />
+            <path d={`M${wallX - 6} ${y(lift.fromM)}h38`} stroke="var(--ink)" strokeWidth="1.25" />
           )}
           <text
             x={wallX - 8}
-            y={(y(e.liftM * i) + y(e.liftM * (i + 1))) / 2 + 5}
+            y={(y(lift.fromM) + y(lift.toM)) / 2 + 5}
             textAnchor="end"
             fontSize="14"
           >
@@ -63,13 +63,14 @@ export function EnvelopeDrawing({
     return `M${x(0)} ${y(topM)}L${x(maxKPa)} ${y(topM - headM)}V${y(0)}`;
   };
   const ruling = e.byMethod.find((m) => m.rules);
-  const ok = ruling !== undefined && ruling.maxPressureKPa <= e.ratingKPa * (1 + 1e-9);
+  const ok = ruling !== undefined && !overRating(ruling.maxPressureKPa, e.ratingKPa);
   return (
     <section aria-label="Pressure on the forms">
       <div className="flex flex-wrap justify-between gap-x-3">
         <h2 className="head">Pressure on the forms</h2>
         <span className="text-ink2">
-          {ruling ? METHOD[ruling.method] : ''}, rising {quantityText(e.riseMPerH, 'MPerH', units)}
+          {e.elementId}, {ruling ? METHOD[ruling.method] : ''}, rising there{' '}
+          {quantityText(e.riseMPerH, 'MPerH', units)}
         </span>
       </div>
       <svg
@@ -104,7 +105,7 @@ export function EnvelopeDrawing({
         {e.byLift.slice(0, -1).map((p, i) => (
           <path
             key={i}
-            d={line(p, e.liftM * (i + 1))}
+            d={line(p, e.lifts[i]?.toM ?? e.heightM)}
             fill="none"
             stroke="var(--ink2)"
             strokeWidth="1"

@@ -1,3 +1,4 @@
+import type { Odds, PourPlan } from '#core/pourplan';
 import { clockText, moneyText } from '#core/units';
 import { MORNINGS, ofHundred, seamText } from '#core/words';
 import { oddsOrigin } from '../../../app/origins.ts';
@@ -50,6 +51,12 @@ function Row({ label, n }: { label: string; n: number | null }) {
   );
 }
 
+/** On how many mornings it happens; null while they are drawn. What is ordered falls short by what the forms take. */
+function share(key: (typeof ODDS)[number][0], odds: Odds | null, plan: PourPlan): number | null {
+  if (key === 'short') return Math.round(plan.shortShare * MORNINGS);
+  return odds && Math.round(odds[key] * MORNINGS);
+}
+
 /**
  * How it goes on mornings that are like this one and none the same: what goes wrong, in how many,
  * when it is done, what it costs.
@@ -80,7 +87,7 @@ export function Mornings() {
         )}
       </div>
       {ODDS.map(([key, label]) => (
-        <Row key={key} label={label} n={odds ? Math.round(odds[key] * MORNINGS) : null} />
+        <Row key={key} label={label} n={share(key, odds, plan)} />
       ))}
       {odds && odds.seams.length > 0 && (
         <p className="text-ink2" data-seam-odds>
@@ -102,10 +109,10 @@ export function Mornings() {
           on eight mornings in ten.
         </p>
       )}
-      {(odds?.overRating ?? 0) > 0.5 && (
+      {(odds?.overRating ?? 0) > 0 && (
         <p className="flex gap-2 font-semibold text-chalk-t">
           <Mark verdict="out" />
-          Fresh head goes over the forms’ rating: more lifts, or slower.
+          The forms go over their rating: slower, or a wait between lifts.
         </p>
       )}
     </section>

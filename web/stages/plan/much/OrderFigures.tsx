@@ -1,3 +1,4 @@
+import type { StandingOrder } from '#core/pourlog';
 import { clockText, counted, textOf, volume } from '#core/units';
 import { apartText } from '#core/words';
 import { orderOrigin, takeoffOrigin, timetableOrigin, trucksOrigin } from '../../../app/origins.ts';
@@ -8,9 +9,10 @@ import { usePlanned } from '../planned.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 /** Whether what is wanted is on its way. */
-function stands(settled: boolean, mixed: boolean): string {
-  if (mixed) return settled ? 'fetched' : 'to be fetched';
-  return settled ? 'ordered' : 'recommended, not ordered yet';
+function stands(order: StandingOrder, fetched: boolean, mixed: boolean): string {
+  if (mixed) return fetched ? 'fetched' : 'to be fetched';
+  if (order.ended !== null) return order.ended === 'put-off' ? 'put off' : 'called off';
+  return order.state === 'none' ? 'not ordered' : 'ordered';
 }
 
 /** What is ordered, and what it is made up of: neat, waste, what stays behind; loads and when they come. */
@@ -28,9 +30,14 @@ export function OrderFigures() {
         <p className="pb-1 leading-5">
           {mixed
             ? counted(plan.loadIds.length, 'batch', 'batches')
-            : plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units, 1).value).join(', ')}
+            : plan.trucks.result.loads.map((l) => volume(l.volumeM3, v.units).value).join(', ')}
           <br />
-          <span className="text-ink2">{stands(s.orderM3 !== null, mixed)}</span>
+          <span
+            className={v.order.state === 'none' ? 'font-semibold text-ochre-t' : 'text-ink2'}
+            data-order-stands
+          >
+            {stands(v.order, s.orderM3 !== null, mixed)}
+          </span>
         </p>
       </div>
       <dl className="rows border-y border-hair tnum">

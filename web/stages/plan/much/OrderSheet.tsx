@@ -1,55 +1,20 @@
 import { useState } from 'react';
-import useSWR from 'swr';
 import { putOffOf } from '#core/check';
 import { clockText, moneyText, textOf, timeOfDay, volume } from '#core/units';
-import { MORNINGS } from '#core/words';
-import type { DeliveriesAnswer, OrderAnswer } from '../../../../contract/planning.ts';
+import { dayText, momentText } from '#core/view';
+import { apartOrderText, holdText, MORNINGS } from '#core/words';
+import type { DeliveriesAnswer } from '../../../../contract/planning.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
-import { getJson, sendJson } from '../../../sync/api.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
+import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 import { FetchSheet } from './FetchSheet.tsx';
 import { PlanPapers } from './PlanPapers.tsx';
+import { type Telling, useOrder } from './useOrder.ts';
 
-type Act = 'order' | 'put-off' | 'cancel';
 const STATE = { 'to batch': 'to batch', 'on the road': 'on the road', here: 'here' } as const;
-
-/** Tells the plant, and hears what it says. */
-function useOrder() {
-  const v = usePour();
-  const { change, plan, settings } = usePlanned();
-  const path = `/api/pours/${v.record.id}/deliveries`;
-  const { data, mutate } = useSWR<DeliveriesAnswer, Error>(path, getJson, {
-    refreshInterval: 30_000,
-  });
-  const [said, setSaid] = useState<{ taken: boolean; text: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  /** What is ordered is what stands in the plan from now on. */
-  const settle = async () => {
-    if (settings.orderM3 === null) await change({ orderM3: plan.orderedM3 });
-  };
-  const tell = async (act: Act) => {
-    setBusy(true);
-    try {
-      const answer = await sendJson<OrderAnswer>('POST', `/api/pours/${v.record.id}/order`, {
-        volumeM3: plan.orderedM3,
-        loads: plan.loadIds.length,
-        act,
-      });
-      setSaid({ taken: answer.taken, text: answer.said });
-      if (answer.taken && act === 'order') await settle();
-      await mutate();
-      await v.store.pull();
-    } catch (e) {
-      setSaid({ taken: false, text: e instanceof Error ? e.message : 'That did not work.' });
-    } finally {
-      setBusy(false);
-    }
-  };
-  return { data, said, busy, tell, settle };
-}
 
 /** What is ordered from the plant; or what is fetched, where it is mixed on the site. */
 export default function OrderSheet({ onClose }: { onClose: () => void }) {
@@ -83,40 +48,146 @@ function UsualStock() {
   ));
 }
 
+/** What stands against ordering it so: asked before it goes to the plant. */
+function Against() {
+  const v = usePour();
+  const rows = v.gate.rows.filter((r) => r.kind === 'pressure' || r.kind === 'reach');
+  return rows.map((r) => (
+    <p
+      key={r.kind + r.ref}
+      className="mb-3 flex gap-2 font-semibold text-chalk-t"
+      data-against={r.kind}
+    >
+      <Mark verdict="out" />
+      <span>
+        <T>{holdText(v, r)}</T>
+      </span>
+    </p>
+  ));
+}
+
+/** Each load as it was ordered or is planned, and where the plant says it is. */
+function OrderLoads({ data }: { data: DeliveriesAnswer | undefined }) {
+  const v = usePour();
+  const { plan } = usePlanned();
+  const { timeZone } = v.record.site;
+  const time = (ms: number) => timeOfDay(ms, timeZone);
+  const ordered = v.order.state !== 'none';
+  const loads = ordered
+    ? v.order.loads.map((l) => ({ ...l, batch: time(Date.parse(l.batchAt)), here: '' }))
+    : plan.plannedLoads.map((l, i) => {
+        const at = plan.trucks.result.loads[i];
+        return {
+          ...l,
+          batch: clockText(at?.batchMin ?? 0),
+          here: `here ${clockText(at?.arriveMin ?? 0)}`,
+        };
+      });
+  return (
+    <ol className="rows mb-4" aria-label={ordered ? 'Ordered' : 'Planned, not ordered'}>
+      {loads.map((l) => {
+        const d = data?.loads.find((x) => x.id === l.id);
+        return (
+          <li key={l.id} className="flex justify-between gap-2 py-2 tnum">
+            <b>{l.id}</b>
+            <span>{textOf(volume(l.volumeM3, v.units))}</span>
+            <span>batch {l.batch}</span>
+            <span>{d ? `${STATE[d.state]}, ${time(Date.parse(d.dueAt))}` : l.here}</span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** Putting off to another day or to none yet, and calling off, with what that costs by now. */
+function CallOff({ busy, tell }: { busy: boolean; tell: (t: Telling) => Promise<void> }) {
+  const v = usePour();
+  const [until, setUntil] = useState('');
+  const off = putOffOf(v.record.pour, v.minuteOf(v.nowMs));
+  const { currency } = v.record.site;
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-2">
+      <label className="text-ink2">
+        Another day, if known
+        <input
+          type="date"
+          className="field mt-1"
+          value={until}
+          onChange={(e) => {
+            setUntil(e.target.value);
+          }}
+        />
+      </label>
+      <button
+        type="button"
+        className="btn warn"
+        disabled={busy}
+        onClick={() => void tell({ act: 'put-off', until: until === '' ? null : until })}
+      >
+        Put it off
+      </button>
+      <button
+        type="button"
+        className="btn warn"
+        disabled={busy}
+        onClick={() => void tell({ act: 'cancel' })}
+      >
+        Call it off
+      </button>
+      <span className="pb-3 text-ink2">costs {moneyText(off.costNow, currency)} by now</span>
+    </div>
+  );
+}
+
+/** How the order stands, in one line; and what of it the plan no longer wants so. */
+function OrderStands({ source }: { source: DeliveriesAnswer['source'] | undefined }) {
+  const v = usePour();
+  const { order, orderApart } = v;
+  const ordered = textOf(volume(order.orderedM3 ?? 0, v.units));
+  const ended = order.ended === 'put-off' ? 'Put off' : 'Called off';
+  const how = order.number ?? 'by telephone';
+  const none = order.ended === null ? 'Not ordered' : ended;
+  return (
+    <>
+      <p className="mb-3 font-semibold" data-order={order.state}>
+        {order.state === 'none'
+          ? `${none}. Nothing is coming.`
+          : `Ordered: ${ordered}, ${how}${source === 'none' ? ', no plant connected' : ''}.`}
+      </p>
+      {orderApart && (
+        <p className="mb-3 flex gap-2 font-semibold text-ochre-t" data-order-apart>
+          <Mark verdict="tight" />
+          <span>
+            <T>{apartOrderText(orderApart, v.units, (ms) => momentText(v, ms), dayText)}</T>
+          </span>
+        </p>
+      )}
+    </>
+  );
+}
+
 /** The order as the plant gets it, what it says, and where its loads are. */
 function PlantSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
   const { plan, settings } = usePlanned();
-  const order = plan.order.result;
-  const { data, said, busy, tell, settle } = useOrder();
-  const ordered = data?.number != null;
-  const off = putOffOf(v.record.pour, v.minuteOf(v.nowMs));
-  const { currency, timeZone } = v.record.site;
-  const time = (iso: string) => timeOfDay(Date.parse(iso), timeZone);
+  const result = plan.order.result;
+  const { data, said, busy, tell } = useOrder();
+  const ordered = v.order.state !== 'none';
+  const { currency } = v.record.site;
+  const held = v.gate.rows.some((r) => r.kind === 'pressure' || r.kind === 'reach');
+  const act = ordered ? 'Change the order' : 'Order';
   return (
     <Sheet open onClose={onClose} title="Order">
+      <OrderStands source={data?.source} />
       <p className="mb-3 text-[18px] leading-6">
         {textOf(volume(plan.orderedM3, v.units))} of {v.mix.label} from {v.plant.label}, first load{' '}
         {clockText(settings.firstLoadMin)}
         {v.plant.contact === undefined ? '' : ` (${v.plant.contact})`}. Likely cost of being wrong{' '}
-        {moneyText(order.cost, currency)}; short about{' '}
-        {Math.round(order.shortProbability * MORNINGS)} in {MORNINGS}.
+        {moneyText(result.cost, currency)}; short about {Math.round(plan.shortShare * MORNINGS)} in{' '}
+        {MORNINGS}.
       </p>
-      <ol className="rows mb-4">
-        {plan.trucks.result.loads.map((l, i) => {
-          const d = data?.loads[i];
-          return (
-            <li key={i} className="flex justify-between gap-2 py-2 tnum">
-              <b>{plan.loadIds[i]}</b>
-              <span>{textOf(volume(l.volumeM3, v.units))}</span>
-              <span>batch {clockText(l.batchMin)}</span>
-              <span>
-                {d ? `${STATE[d.state]}, ${time(d.dueAt)}` : `here ${clockText(l.arriveMin)}`}
-              </span>
-            </li>
-          );
-        })}
-      </ol>
+      <OrderLoads data={data} />
       {said && (
         <p
           className="mb-3 flex gap-2 text-[18px] leading-6"
@@ -128,47 +199,27 @@ function PlantSheet({ onClose }: { onClose: () => void }) {
         </p>
       )}
       <UsualStock />
-      {said?.taken === false && settings.orderM3 === null && (
+      <Against />
+      {said?.taken === false && !ordered && (
         <button
           type="button"
           className="btn line mb-3 w-full"
-          onClick={() => {
-            void settle().then(onClose);
-          }}
+          disabled={busy}
+          onClick={() => void tell({ act: 'order', byTelephone: true }).then(onClose)}
         >
           It was settled by telephone
         </button>
       )}
-      {ordered && (
-        <p className="mb-3 font-semibold">
-          Ordered, {data.number}
-          {data.source === 'simulated' ? '' : ', by telephone'}.
-        </p>
-      )}
       <button
         type="button"
-        className="btn w-full"
+        className={`btn w-full ${held ? 'warn' : ''}`}
         disabled={busy}
-        onClick={() => void tell('order')}
+        onClick={() => void tell({ act: 'order' })}
       >
-        {ordered ? 'Change the order' : 'Order'} {textOf(volume(plan.orderedM3, v.units))}
+        {act} {textOf(volume(plan.orderedM3, v.units))}
+        {held ? ' all the same' : ''}
       </button>
-      {ordered && (
-        <div className="mt-3 flex flex-wrap items-center gap-2">
-          {(['put-off', 'cancel'] as const).map((act) => (
-            <button
-              key={act}
-              type="button"
-              className="btn warn"
-              disabled={busy}
-              onClick={() => void tell(act)}
-            >
-              {act === 'put-off' ? 'Put it off' : 'Call it off'}
-            </button>
-          ))}
-          <span className="text-ink2">costs {moneyText(off.costNow, currency)} by now</span>
-        </div>
-      )}
+      {ordered && <CallOff busy={busy} tell={tell} />}
       <p className="mt-3 text-[14px] leading-[18px] text-ink2">
         {data?.source === 'none'
           ? 'No plant is connected: the order is written down here; ring the plant with it.'

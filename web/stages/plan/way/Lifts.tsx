@@ -1,9 +1,10 @@
-import { highLifts, liftsOf, MOST_LIFTS, mostLifts } from '#core/pourplan';
-import { distanceText } from '#core/units';
+import { highLifts, liftsOf, MOST_LIFTS, mostLifts, overRating, withinForms } from '#core/pourplan';
+import { counted, distanceText, quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
+import { FigureWithWorking } from '../../../ui/Working.tsx';
 import { usePlanned } from '../planned.tsx';
 import { Stepper } from '../Stepper.tsx';
 
@@ -44,6 +45,40 @@ export function LiftSteppers() {
         />
       )}
     </>
+  );
+}
+
+/** Forms that would take more than they are rated for, and one press that keeps lifts and waits within it. */
+export function OverRating() {
+  const v = usePour();
+  const { plan, settings, record, change } = usePlanned();
+  const over = plan.pressure.filter((p) => overRating(p.maxKPa, settings.ratingKPa));
+  const [worst] = [...over].sort((a, b) => b.maxKPa - a.maxKPa);
+  if (!worst) return null;
+  const kPa = (x: number) => quantityText(x, 'KPa', v.units);
+  const within = withinForms(record.site, record.pour, v.mix, v.plant, record.duskMin);
+  return (
+    <div className="flex flex-col gap-2" data-over-rating={worst.elementId}>
+      <p className="flex gap-2 font-semibold text-chalk-t">
+        <Mark verdict="out" />
+        <FigureWithWorking name="the pressure" id="form-pressure" input={worst.working}>
+          {worst.elementId}: {kPa(worst.maxKPa)} on forms rated {kPa(settings.ratingKPa)}.
+        </FigureWithWorking>
+      </p>
+      {within ? (
+        <button
+          type="button"
+          className="btn soft"
+          onClick={() => {
+            void change(within);
+          }}
+        >
+          Within the forms: {counted(within.lifts ?? 1, 'lift')}, {within.liftWaitMin} min between
+        </button>
+      ) : (
+        <p>No lifts or waits hold it at this rate: slower, or forms that hold more.</p>
+      )}
+    </div>
   );
 }
 

@@ -1,7 +1,7 @@
 import { sequenceOf } from '#core/pourplan';
 import { coldSentence, coldStretchText, routeWhy } from '#core/words';
 import { planningOf } from '#core/view';
-import { temperatureFigure, M3_PER_YD3, volume } from '#core/units';
+import { M3_PER_YD3, volume } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { lazily } from '../../../ui/lazily.tsx';
@@ -10,7 +10,8 @@ import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 import { Stepper } from '../Stepper.tsx';
 import { Legs } from './Legs.tsx';
-import { HighLifts, LiftSteppers } from './Lifts.tsx';
+import { HighLifts, LiftSteppers, OverRating } from './Lifts.tsx';
+import { ConcreteStepper } from './ConcreteStepper.tsx';
 import { SearchPanel } from './SearchPanel.tsx';
 
 const Layings = lazily(() => import('./Layings.tsx'));
@@ -81,6 +82,7 @@ export default function WayBench() {
   return (
     <div className="flex flex-col gap-4">
       <Seams />
+      <OverRating />
       <HighLifts />
       <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
         <LiftSteppers />
@@ -94,16 +96,7 @@ export default function WayBench() {
             void change({ placingRateM3PerH: Math.min(400, s.placingRateM3PerH + rateStep) });
           }}
         />
-        <Stepper
-          label={`concrete, ${temperatureFigure(0, v.units).unit}`}
-          value={temperatureFigure(s.concreteTempC, v.units).value}
-          less={() => {
-            void change({ concreteTempC: Math.max(0, s.concreteTempC - 1) });
-          }}
-          more={() => {
-            void change({ concreteTempC: Math.min(60, s.concreteTempC + 1) });
-          }}
-        />
+        <ConcreteStepper />
         <Stepper
           label="start at"
           value={plan.route.legs[0]?.startNode ?? sequenceOf(record.pour)[s.startAt] ?? ''}

@@ -68,4 +68,5 @@ export const inputOf = (
   seed: 7,
   maxPlans: MOST_PLANS,
   runnersUp: 6,
+  pressureBy: 'rise',
 });

@@ -136,7 +136,7 @@ function Waits() {
   const held = v.gate.rows.length;
   const orderBy = first - (v.plant.noticeMin ?? 0);
   const late = nowMin > orderBy ? 'out' : 'held';
-  const orderMark = pour.settings.orderM3 === null ? late : 'good';
+  const orderMark = v.order.state === 'none' ? late : 'good';
   const nobody = planningOf(v.record)?.jobs.filter((j) => j.name === null).length ?? 0;
   return (
     <section aria-label="What waits">

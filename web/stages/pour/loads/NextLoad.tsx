@@ -1,4 +1,4 @@
-import { dueOf, momentText } from '#core/view';
+import { dueOf, lateMin, momentText } from '#core/view';
 import { clockText, textOf, volume } from '#core/units';
 import { onTheRoadText } from '#core/words';
 import type { LoadState } from '#core/pourlog';
@@ -13,6 +13,7 @@ export default function NextLoad({ load }: { load: LoadState }) {
   const due = dueOf(v, load);
   const at = useDeliveries().loads.find((d) => d.id === load.id);
   if (!due) return null;
+  const late = lateMin(v, load, v.nowMs);
   const where = at
     ? onTheRoadText(
         {
@@ -31,25 +32,31 @@ export default function NextLoad({ load }: { load: LoadState }) {
         <b className="head text-[22px] leading-7">Load {load.id.replace('L', '')}</b>{' '}
         <span className="text-ink2">
           {textOf(volume(due.volumeM3, v.units, 1))}, {where}
-          {at ? `, planned ${clockText(due.arriveMin)}` : ''}
+          {at ? `, ordered for ${clockText(due.arriveMin)}` : ''}
         </span>
+        {late > 0 && (
+          <b className="block font-semibold text-chalk-t" data-late={Math.round(late)}>
+            {Math.round(late)} min late. Ask {v.plant.label}
+            {v.plant.contact === undefined ? '' : `, ${v.plant.contact}`}.
+          </b>
+        )}
       </p>
       {account.role === 'foreman' && (
         <button
           type="button"
           className="chip"
-          aria-label={`Load ${load.id.replace('L', '')} will not come`}
+          aria-label={`Load ${load.id.replace('L', '')} is cancelled`}
           onClick={() => {
             void v
               .write('load-verdict', {
                 loadId: load.id,
                 decision: 'reject',
-                reason: 'Will not come',
+                reason: 'Cancelled',
               })
               .catch(() => undefined);
           }}
         >
-          Will not come
+          Cancelled
         </button>
       )}
     </div>

@@ -22,8 +22,11 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
   const due = load ? dueOf(v, load) : null;
   // A load beyond the plan is most likely what the balance still asks for, in the plant's steps.
   const { balanceM3 } = v.progress;
+  const { stepM3, trucksM3 } = v.plant;
   const missing =
-    balanceM3 > 0 ? Math.ceil(balanceM3 / v.plant.stepM3) * v.plant.stepM3 : undefined;
+    balanceM3 > 0
+      ? Math.min(Math.ceil(balanceM3 / stepM3) * stepM3, Math.max(...trucksM3))
+      : undefined;
   const batched = known?.batchedAt ? Date.parse(known.batchedAt) : null;
   const travelMin = Math.round(v.plant.travel.medianMin);
   return (

@@ -1,19 +1,21 @@
-// Starts the calculation register's command line quickly: a bundle of scripts/calc.ts, made anew
-// when the core is newer.
+// Starts a command line over the core quickly: a bundle of scripts/NAME.ts, made anew when the core,
+// the contract or the script is newer. `node scripts/bundled.mjs NAME [arguments]`.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
 const root = path.resolve(import.meta.dirname, '..');
-const bundle = path.join(root, 'dist/calc.mjs');
+const [name] = process.argv.splice(2, 1);
+const source = path.join(root, `scripts/${name}.ts`);
+const bundle = path.join(root, `dist/${name}.mjs`);
 const newest = (p) =>
   fs.statSync(p).isDirectory()
     ? Math.max(0, ...fs.readdirSync(p).map((f) => newest(path.join(p, f))))
     : fs.statSync(p).mtimeMs;
 const sources = Math.max(
-  newest(path.join(root, 'core')),
-  newest(path.join(root, 'scripts/calc.ts')),
+  ...['core', 'contract'].map((folder) => newest(path.join(root, folder))),
+  newest(source),
 );
 if (!fs.existsSync(bundle) || fs.statSync(bundle).mtimeMs < sources) {
   if (!fs.existsSync(path.join(root, 'node_modules/esbuild'))) {
@@ -24,7 +26,7 @@ if (!fs.existsSync(bundle) || fs.statSync(bundle).mtimeMs < sources) {
   }
   const { build } = await import('esbuild');
   await build({
-    entryPoints: [path.join(root, 'scripts/calc.ts')],
+    entryPoints: [source],
     bundle: true,
     platform: 'node',
     format: 'esm',

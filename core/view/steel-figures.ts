@@ -1,0 +1,39 @@
+import { attempt } from '#core/kit';
+import { runOf } from '#core/model';
+import { rebarTakeoff } from '#core/steel';
+import type { PourNow } from './stages/stage.ts';
+
+/** Which part of the work a row of bars is, and its layer. */
+const PART = {
+  along: ['along', 'bottom'],
+  top: ['along', 'top'],
+  across: ['across', null],
+  vertical: ['vertical', null],
+  horizontal: ['horizontal', null],
+  bottomMat: ['across', 'bottom'],
+  topMat: ['across', 'top'],
+  tie: ['tie', null],
+} as const;
+
+/** Every row of bars of a pour, as figures. */
+export function steelFigures(v: PourNow) {
+  const { site, pour } = v.record;
+  const rows = attempt(rebarTakeoff, {
+    site,
+    stockLengthM: v.rules.value('barStock'),
+    fyMPa: v.rules.value('barGrade'),
+    fcMPa: v.mix.fcMPa,
+  }).done?.result.rows;
+  return (rows ?? [])
+    .filter((r) => pour.elements.includes(r.elementId))
+    .map((r) => ({
+      elementId: r.elementId,
+      mark: runOf(site, r.elementId)?.type ?? r.elementId,
+      bar: r.bar,
+      part: PART[r.role][0],
+      layer: PART[r.role][1],
+      count: r.count,
+      lengthM: r.lengthM,
+      massKg: r.massKg,
+    }));
+}
