@@ -47,7 +47,7 @@ export interface HoldRow {
 }
 
 /** Open: nothing holds it. Held: something does. Against: something does, and it is poured all the same. */
-export type GateState = 'open' | 'held' | 'against';
+type GateState = 'open' | 'held' | 'against';
 
 export interface Gate {
   state: GateState;

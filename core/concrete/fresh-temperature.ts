@@ -14,7 +14,7 @@ const COLD_MINIMUM: readonly [underMm: number, leastC: number][] = [
 ];
 
 /** The coldest concrete may be placed in cold weather, by the section's least dimension, °C. */
-export const coldMinimumC = (leastDimensionMm: number): number =>
+const coldMinimumC = (leastDimensionMm: number): number =>
   COLD_MINIMUM.find(([under]) => leastDimensionMm < under)?.[1] ?? 5;
 
 /** What fresh concrete comes at when nobody has read it: the heat its parts bring, or the least a plant warms it to. */

@@ -1,6 +1,6 @@
 /** The public face of this room: what others use of it. */
 export { strengthBand } from './strength-band.ts';
-export { coldMinimumC, deliveredTemperature } from './fresh-temperature.ts';
+export { deliveredTemperature } from './fresh-temperature.ts';
 export { equivalentAge, equivalentAgeH, type TempReading } from './equivalent-age.ts';
 export { clockMin, jointWindow, KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from './joint-window.ts';
 export { type Fault, loadVerdict } from './load-verdict.ts';

@@ -13,6 +13,7 @@ export interface Alarm {
     | 'loadOld'
     | 'loadAgeing'
     | 'loadLate'
+    | 'loadTooMuch'
     | 'short'
     | 'noLoadHere';
   /** The load it is about; the element, where it is about none. */
@@ -22,6 +23,8 @@ export interface Alarm {
   minutes: number | null;
   amountM3: number | null;
   kPa: number | null;
+  /** How long placing the rest of it takes, min. */
+  needMin?: number;
 }
 
 /** A seam is urgent in its last quarter of an hour, a load in its last ten minutes (site practice). */
@@ -53,8 +56,21 @@ function seamAlarms(progress: Pick<Progress, 'seams'>): Alarm[] {
   });
 }
 
+/** How fast concrete goes in, and what was placed of a load, neat m³. */
+interface Placing {
+  rateM3PerH: number;
+  usePerNeat: number;
+  from: (loadId: string) => number;
+}
+
 /** Loads that are here and age; and those that are not, though they were due. */
-function loadAlarms(mix: Mix, loads: readonly LoadState[], due: DueAt, nowMs: number): Alarm[] {
+function loadAlarms(
+  mix: Mix,
+  loads: readonly LoadState[],
+  due: DueAt,
+  nowMs: number,
+  placing: Placing,
+): Alarm[] {
   return loads.flatMap((l): Alarm[] => {
     if (l.endedAt !== null || l.decision === 'reject') return [];
     const about = { ...plain, ref: l.id, amountM3: l.volumeM3 ?? l.plannedM3 };
@@ -66,7 +82,12 @@ function loadAlarms(mix: Mix, loads: readonly LoadState[], due: DueAt, nowMs: nu
     if (l.ageMin === null) return [];
     const left = mix.maxAgeMin - l.ageMin;
     if (l.overAge) return [{ ...about, kind: 'loadOld', minutes: left }];
-    return left <= LOAD_MIN ? [{ ...about, kind: 'loadAgeing', minutes: left }] : [];
+    if (left <= LOAD_MIN) return [{ ...about, kind: 'loadAgeing', minutes: left }];
+    const stillM3 = Math.max(0, (l.volumeM3 ?? 0) - placing.usePerNeat * placing.from(l.id));
+    const needMin = (stillM3 / placing.rateM3PerH) * 60;
+    return needMin > left + 1
+      ? [{ ...about, kind: 'loadTooMuch', minutes: left, amountM3: stillM3, needMin }]
+      : [];
   });
 }
 
@@ -102,7 +123,11 @@ export function alarmsOf(
   const out = [
     ...pressureAlarms(pour, progress),
     ...seamAlarms(progress),
-    ...loadAlarms(mix, loads, due, nowMs),
+    ...loadAlarms(mix, loads, due, nowMs, {
+      rateM3PerH: pour.settings.placingRateM3PerH,
+      usePerNeat: progress.usePerNeat,
+      from: (id) => progress.placedFrom.get(id) ?? 0,
+    }),
   ];
   if (progress.startedMs !== null && progress.finishedMs === null) {
     const largest = Math.max(...loads.map((l) => l.plannedM3 ?? 0), pour.settings.truckM3);

@@ -31,7 +31,7 @@ export interface CountedLoad {
 }
 
 /** How a load counts: what was sent back gives nothing more; what never came was called off. */
-export function standingOf({ load, placedM3 }: CountedLoad): LoadStanding {
+function standingOf({ load, placedM3 }: CountedLoad): LoadStanding {
   const came = load.arrivedAt !== null || placedM3 > 0;
   if (load.decision === 'reject') return came ? 'sentBack' : 'cancelled';
   if (load.endedAt !== null) return 'empty';

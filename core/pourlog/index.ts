@@ -9,9 +9,8 @@ export {
   speaksAgainst,
 } from './loads.ts';
 export { type ActualPlacement, faceKey, loadFor } from './placements.ts';
-export { orderOf, type OrderedLoad, type OrderState, type StandingOrder } from './order.ts';
+export { orderOf, type StandingOrder } from './order.ts';
 export { pourStateOf } from './pour-state.ts';
-export type { MetFace } from './met-seams.ts';
 export { type Progress, progressOf } from './progress.ts';
 export { type OpenSeam, shutsAt } from './seams.ts';
 export { type ClockTask, clockTasks } from './clock-tasks.ts';

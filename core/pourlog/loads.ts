@@ -198,7 +198,9 @@ export function loadsOf(
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
     const read = readOf(state, id, arrived);
     const judgedLoad = judgeLoad(ageMin, mix, judged, read, arrived?.body.mix);
-    const faults = judgedLoad?.result.faults ?? [];
+    const told = judgedLoad?.result.faults ?? [];
+    // The most pressing first, as it is advised.
+    const faults = ADVICE.flatMap(([fault]) => (told.includes(fault) ? [fault] : []));
     const base = {
       id,
       ticket: arrived?.body.ticket ?? null,

@@ -11,7 +11,7 @@ export interface OrderedLoad extends PlannedLoad {
 }
 
 /** How an order stands: nothing ordered, told to the plant and not answered, taken, not taken, or settled by telephone. */
-export type OrderState = 'none' | 'asked' | 'confirmed' | 'refused' | 'settled';
+type OrderState = 'none' | 'asked' | 'confirmed' | 'refused' | 'settled';
 
 /** What was ordered, as it stands now. What nobody ordered is not on order. */
 export interface StandingOrder {

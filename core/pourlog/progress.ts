@@ -33,7 +33,7 @@ import {
 import { entries, type PourState } from '#core/log';
 
 /** A run and lift, and how much of it is filled, 0 to 1. */
-export interface FilledLift {
+interface FilledLift {
   elementId: string;
   lift: number;
   ratio: number;

@@ -6,22 +6,13 @@ export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { conveyancesFor, takesMix } from './conveys.ts';
 export { type Laying, layings } from './lay.ts';
 export { formM3, spareSpot } from './left-over.ts';
-export {
-  highLifts,
-  type Lift,
-  liftName,
-  liftVolumeM3,
-  liftsOf,
-  MOST_LIFTS,
-  mostLifts,
-} from './lifts.ts';
+export { highLifts, liftName, liftVolumeM3, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
 export { type DayHour, noGoOf } from './no-go.ts';
 export { moneyOf, type Odds, oddsOf } from './odds.ts';
 export { keepPlaced } from './placed-kept.ts';
-export { rulingMethod } from './pressure-method.ts';
 export { placesOf } from './places.ts';
-export { orderFor, planPour, type PourPlan, rehearse } from './plan.ts';
+export { planPour, type PourPlan } from './plan.ts';
 export { envelopeOf, ratesOf } from './rates.ts';
 export {
   type CellTime,
@@ -63,6 +54,7 @@ export {
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
 export { fillJobs, type Filled, heavyJobs, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
+export { wayInput } from './ways.ts';
 export { type WayOn, waysOn } from './ways-on.ts';
 export { withinForms } from './within-forms.ts';
 export { trialsOf } from './trials.ts';

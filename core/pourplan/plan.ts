@@ -58,7 +58,7 @@ export interface PourPlan {
 }
 
 /** The largest load that comes: what was chosen, never over what the plant's trucks hold. */
-export const truckOf = (s: Pick<PourSettings, 'truckM3'>, plant: Plant): number =>
+const truckOf = (s: Pick<PourSettings, 'truckM3'>, plant: Plant): number =>
   Math.min(s.truckM3, Math.max(...plant.trucksM3));
 
 /** Loads of a pour with these settings, in the steps its plant batches. */

@@ -4,7 +4,8 @@ import { job, L_RUNS } from '../testdata/jobs.ts';
 import type { ForecastInput } from './forecast-model.ts';
 import { moneyOf } from './odds.ts';
 import { planPour } from './plan.ts';
-import { type TroubleAsk, waysOn } from './ways-on.ts';
+import type { TroubleAsk } from './ways.ts';
+import { waysOn } from './ways-on.ts';
 
 /** The walls of an L in two lifts, ten minutes in: the first of its two walls is half filled in its first lift. */
 const { site, pour, mix, plant } = job({

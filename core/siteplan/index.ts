@@ -16,8 +16,9 @@ export {
 } from './first-sizes.ts';
 export { type Offer, offersOf } from './offers.ts';
 export { changePlan } from './plan-change.ts';
+export { withTopsKept } from './keep-tops.ts';
 export { snapNode, type Snapped } from './snap.ts';
-export { footingTopM, footingUnder, piersOn, standsOn, wallsOn } from './standing.ts';
+export { footingTopM, footingUnder, gapUnder, piersOn, standsOn, wallsOn } from './standing.ts';
 export { stepFlights } from './steps.ts';
 export { movedBy, scaledTo, squaredBy } from './underlay.ts';
 export { type Strip, unroll, type Unrolled, unrolledRows } from './unroll.ts';

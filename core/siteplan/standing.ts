@@ -22,12 +22,32 @@ export const footingTopM = (plan: Pick<SitePlan, 'footingTypes'>, f: Run): numbe
 
 /** The stretch of a footing that a wall stands on; null when it does not. */
 export function standsOn(plan: Plan, wall: Run, footing: Run): Standing | null {
-  if (
-    wall.kind !== 'wall' ||
-    footing.kind === 'wall' ||
-    Math.abs(footingTopM(plan, footing) - wall.bottomM) > FOOT_M
-  )
-    return null;
+  if (wall.kind !== 'wall' || footing.kind === 'wall') return null;
+  return Math.abs(footingTopM(plan, footing) - wall.bottomM) > FOOT_M
+    ? null
+    : liesOver(plan, wall, footing);
+}
+
+/** Further apart than this they are not meant for each other, m. */
+const APART_M = 0.6;
+
+/**
+ * How far a wall's foot is off the top of the footing that lies under it in plan, m: above 0 it
+ * hangs over it, below 0 it is in it. Null where it stands on one, or has none under it.
+ */
+export function gapUnder(plan: Plan, wall: Run): number | null {
+  if (wall.kind !== 'wall') return null;
+  const under = plan.runs.filter((f) => f.kind !== 'wall' && liesOver(plan, wall, f) !== null);
+  const gaps = under
+    .map((f) => wall.bottomM - footingTopM(plan, f))
+    .sort((a, b) => Math.abs(a) - Math.abs(b));
+  const nearest = gaps[0];
+  if (nearest === undefined) return null;
+  return Math.abs(nearest) > FOOT_M && Math.abs(nearest) < APART_M ? nearest : null;
+}
+
+/** The stretch of a footing over which a wall lies in plan, whatever their levels. */
+function liesOver(plan: Plan, wall: Run, footing: Run): Standing | null {
   const [w, f] = [endsOf(plan, wall), endsOf(plan, footing)];
   if (!w || !f) return null;
   const [dx, dy] = [f[1].xM - f[0].xM, f[1].yM - f[0].yM];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calculation, fig, nonNegative, positive, share } from '#core/kit';
 
-export const LOAD_STANDINGS = ['ordered', 'here', 'empty', 'sentBack', 'cancelled'] as const;
+const LOAD_STANDINGS = ['ordered', 'here', 'empty', 'sentBack', 'cancelled'] as const;
 /** How a load counts in the balance. */
 export type LoadStanding = (typeof LOAD_STANDINGS)[number];
 

@@ -20,7 +20,7 @@ const output = z.object({
 export type Takeoff = z.output<typeof output>;
 
 /** How much plan area an element has between two levels, m and m². */
-export interface AreaBand {
+interface AreaBand {
   lowM: number;
   highM: number;
   areaM2: number;

@@ -40,7 +40,7 @@ export function dueAtMs(on: Ground, load: Parameters<typeof dueOf>[1]): number |
 }
 
 /** A truck is late when it is not here so long after it was due, min (site practice). */
-export const LATE_MIN = 5;
+const LATE_MIN = 5;
 
 /** How late a load is that is not here yet, min; 0 for one that is not, or that nobody waits for. */
 export function lateMin(on: Ground, load: LoadState, nowMs: number): number {

@@ -268,4 +268,3 @@ export function figuresOf(
     next: nextFigures(ask, stage),
   };
 }
-export type Figures = NonNullable<ReturnType<typeof figuresOf>>;

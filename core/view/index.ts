@@ -1,15 +1,13 @@
 /** The public face of this room: what others use of it. */
 export { againstRule } from './against.ts';
-export { type Figures, figuresOf } from './figures.ts';
+export { figuresOf } from './figures.ts';
 export {
   airBeforeOf,
   dayBefore,
   plannedConcrete,
-  type PlannedConcrete,
   withPlannedConcrete,
 } from './planned-concrete.ts';
 export type { PourRecord } from './record.ts';
-export { standOf } from './reach.ts';
 export { planHolds } from './plan-holds.ts';
 export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './pour-view.ts';
 export { STAGE_IDS, type StageId } from './stages/ids.ts';
@@ -21,9 +19,8 @@ export { loadTable, logTable } from './tables.ts';
 export { weatherNowOf } from './weather-now.ts';
 export { callByOf } from './call-by.ts';
 export { dueOf, lateMin } from './due.ts';
-export { placedFrom } from './placed-from.ts';
+export { placedFrom, placedWhere } from './placed-from.ts';
 export { dayText, momentText } from './stages/moment.ts';
-export { type OrderApart } from './order-now.ts';
 export { conveyanceOf } from './conveyance.ts';
 export { planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';

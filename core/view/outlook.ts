@@ -7,6 +7,7 @@ import {
   liftVolumeM3,
   pourForecast,
 } from '#core/pourplan';
+import { chosenWay } from './chosen-way.ts';
 import { dueOf } from './due.ts';
 import { loadsSoFar, loadsToCome, placedSoFar } from './so-far.ts';
 import type { PourNow } from './stages/stage.ts';
@@ -92,24 +93,18 @@ const onTime = (l: ForecastInput['loads'][number]): ForecastInput['loads'][numbe
   travel: { medianMin: l.travel.medianMin, p90Min: l.travel.medianMin },
 });
 
-/** What is said of a morning by its timetable: what is missing in the cells, and which loads have begun. */
-interface Served {
-  shortM3: number;
-  loads: { startMin: number | null }[];
-}
-/** What has to be ordered for the rest, m³: hoses and pump are filled too, where no load has begun to. */
-function missingM3({ shortM3, loads }: Served, leftBehindM3: number): number {
-  const filled = loads.some((l) => l.startMin !== null);
-  return shortM3 > 0 && !filled ? shortM3 + leftBehindM3 : shortM3;
-}
-
+/**
+ * @param change what is otherwise than as it goes
+ * @param lostM3 usable concrete that is then missing beside what is missing already
+ */
 function lookAhead(
   v: PourNow,
   change: (input: ForecastInput) => ForecastInput = (input) => input,
+  lostM3 = 0,
 ): Outlook | null {
   const asIs = forecastInputOf(v, 1);
   if (!asIs) return null;
-  const input = change({ ...asIs, loads: asIs.loads.map(onTime) });
+  const input = change(chosenWay(v, { ...asIs, loads: asIs.loads.map(onTime) }));
   // A log that runs ahead of the clock cannot be gone on from: without a forecast all else still works.
   const timetable = attempt(pourForecast, input).done?.result.timetable;
   if (!timetable) return null;
@@ -146,7 +141,8 @@ function lookAhead(
     input,
     rest,
     finishMin: timetable.finishMin,
-    shortM3: missingM3(timetable, input.leftBehindM3),
+    // The balance says what is missing: nobody reckons it anew.
+    shortM3: Math.max(0, v.progress.balanceM3 + lostM3),
     lost: lost.sort((a, b) => a.shutsAtMin - b.shutsAtMin),
   };
 }
@@ -173,9 +169,23 @@ export function hoseAtM({ progress, plan }: Pick<PourNow, 'progress' | 'plan'>):
   return last && leg ? leg.fromM + leg.lengthM * last.toRatio : null;
 }
 
+/** What of a load that is here can still be placed, m³. */
+function usableOf({ progress, loads, record }: PourNow, loadId: string): number {
+  const load = loads.find((l) => l.id === loadId);
+  if (!load || load.arrivedAt === null || load.endedAt !== null) return 0;
+  const placed = progress.placedFrom.get(loadId) ?? 0;
+  const first = loads.find((l) => (progress.placedFrom.get(l.id) ?? 0) > 0);
+  const held = first?.id === loadId ? record.pour.settings.leftBehindM3 : 0;
+  return Math.max(0, (load.volumeM3 ?? 0) - progress.usePerNeat * placed - held);
+}
+
 /** How the rest would go if this load gave nothing more. */
 export const ifSentBack = (v: PourNow, loadId: string): Outlook | null =>
-  lookAhead(v, (input) => ({
-    ...input,
-    loadsNow: input.loadsNow.map((l) => (l.id === loadId ? { ...l, sentBack: true } : l)),
-  }));
+  lookAhead(
+    v,
+    (input) => ({
+      ...input,
+      loadsNow: input.loadsNow.map((l) => (l.id === loadId ? { ...l, sentBack: true } : l)),
+    }),
+    usableOf(v, loadId),
+  );

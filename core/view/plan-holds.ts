@@ -1,5 +1,7 @@
 import type { HoldRow } from '#core/check';
 import { overRating, type PourPlan, type Stand } from '#core/pourplan';
+import { runOf } from '#core/model';
+import { gapUnder } from '#core/siteplan';
 import type { PourRecord } from './record.ts';
 
 /** What it takes to plan it otherwise, min (site practice). */
@@ -9,7 +11,7 @@ const REACH_M = 0.1;
 
 /** What the plan itself holds a pour by: forms that would take more than they are rated for, and what the pump does not reach. */
 export function planHolds(
-  { pour }: Pick<PourRecord, 'pour'>,
+  { site, pour }: Pick<PourRecord, 'site' | 'pour'>,
   plan: PourPlan,
   stand: Stand | null,
 ): HoldRow[] {
@@ -33,5 +35,12 @@ export function planHolds(
     elementId,
     amount: lengthM,
   }));
-  return [...pressed, ...reach];
+  const apart = pour.elements.flatMap((elementId): HoldRow[] => {
+    const run = runOf(site, elementId);
+    const gapM = run ? gapUnder(site, run) : null;
+    return gapM === null
+      ? []
+      : [{ ...row, kind: 'apart', ref: elementId, elementId, amount: gapM }];
+  });
+  return [...pressed, ...reach, ...apart];
 }

@@ -3,7 +3,7 @@ import { liftName, type Route } from '#core/pourplan';
 import { quantityText, textOf, type UnitSystem, volume } from '#core/units';
 
 /** How an alarm is said, and how it is drawn: out is past its limit, tight is close to it. */
-export interface AlarmWords {
+interface AlarmWords {
   tone: 'out' | 'tight';
   sentence: string;
   /** What it is without its minutes: read aloud once, and not at every tick. */
@@ -70,6 +70,11 @@ const WORDS: Record<Alarm['kind'], Words> = {
     out(`${loadName(a)} is too old`, ` by ${ago(a.minutes)}: send it back, or decide and say why.`),
   loadAgeing: (a) =>
     tight(`${loadName(a)} is getting old`, `: ${inMinutes(a.minutes)} left to place it.`),
+  loadTooMuch: (a) =>
+    tight(
+      `${loadName(a)} gets too old before it is placed`,
+      `: ${inMinutes(a.minutes)} left of its age, ${inMinutes(a.needMin ?? 0)} to place it. Faster, or send the rest back.`,
+    ),
   loadLate: (a) =>
     tight(
       `${loadName(a)} is late`,

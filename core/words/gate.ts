@@ -4,7 +4,7 @@ import { HOLD_NAME } from '#core/model';
 import { distanceText, quantityText, type UnitSystem } from '#core/units';
 
 /** What the words of a hold are taken from. */
-export interface Held {
+interface Held {
   points: readonly PointState[];
   gate: Gate;
   state: PourState;

@@ -1,7 +1,7 @@
 /** The public face of this room: what others use of it. */
 export { alarmWords, pressing, seamMoveText, seamTone } from './alarms.ts';
 export { balanceText } from './balance.ts';
-export { type Held, holdText } from './gate.ts';
+export { holdText } from './gate.ts';
 export { apartOrderText } from './order.ts';
 export { coldSentence, coldStretchText } from './cold-seam.ts';
 export { entryText } from './entry-text.ts';

@@ -1,4 +1,4 @@
-import type { LoadStage, LoadState } from '#core/pourlog';
+import { FAULT_WORDS, type LoadStage, type LoadState, speaksAgainst } from '#core/pourlog';
 import { lengthText, quantityText, temperatureFigure, textOf, type UnitSystem } from '#core/units';
 
 /** What is to be done with a load, in a few words, and how that is marked. */
@@ -26,6 +26,13 @@ export const apartText = (loads: number, spacingMin: number): string =>
 
 /** The verdict on a load with the figure that decides it, in the site's units: "too stiff, ½ in outside". */
 export function loadVerdictText(load: LoadState, units: UnitSystem): string {
+  const said = firstVerdict(load, units);
+  const others = load.faults.slice(1).map((f) => FAULT_WORDS[f]);
+  return speaksAgainst(load.advice) && others.length ? `${said}, and ${others.join(', ')}` : said;
+}
+
+/** What speaks against a load first. */
+function firstVerdict(load: LoadState, units: UnitSystem): string {
   const { text } = LOAD_ADVICE[load.advice];
   if ((load.advice === 'tooHot' || load.advice === 'tooCold') && load.concreteTempC !== null)
     return `${text}, ${textOf(temperatureFigure(load.concreteTempC, units))}`;

@@ -1,7 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { fillJobs, jobsNeeded, mixerNeeds, wayNotes } from '#core/pourplan';
-import { batchLines, mixerSentence, wayNoteText } from '#core/words';
-import { clockText, distanceText, lengthText, textOf, volume } from '#core/units';
+import { clockText, distanceText, lengthText, quantityText, textOf, volume } from '#core/units';
+import { dueOf } from '#core/view';
+import { batchLines, holdText, mixerSentence, wayNoteText } from '#core/words';
 import { contextOf, type ReportContext, type ReportInput } from './context.ts';
 import { sequenceDrawing } from './sequence-drawing.ts';
 import { bold, table } from './table.ts';
@@ -15,7 +16,8 @@ const conveyanceOf = ({ record: { site, pour } }: ReportContext) =>
 /** What is ordered, what it has to be like at the truck and at the hose. */
 function orderPart(c: ReportContext): Content[] {
   const { view, units } = c;
-  const { mix, plant, plan } = view;
+  const { mix, plant, plan, order } = view;
+  const ordered = order.state === 'none' && !plant.mixer ? 'NOT ORDERED. ' : '';
   const by = conveyanceOf(c);
   const loss = by?.slumpLossMm ?? 0;
   const slump =
@@ -25,7 +27,7 @@ function orderPart(c: ReportContext): Content[] {
   return [
     h2('Order'),
     {
-      text: `${textOf(volume(plan.orderedM3, units))} of ${mix.label} from ${plant.label}${plant.contact === undefined ? '' : `, ${plant.contact}`}. ${slump} No load older than ${mix.maxAgeMin} min.`,
+      text: `${ordered}${textOf(volume(order.orderedM3 ?? plan.orderedM3, units))} of ${mix.label} from ${plant.label}${plant.contact === undefined ? '' : `, ${plant.contact}`}. ${slump} No load older than ${mix.maxAgeMin} min.`,
     },
     ...mixingPart(c),
     { text: by ? `By ${by.label}.` : 'How it is conveyed is not settled.' },
@@ -35,23 +37,38 @@ function orderPart(c: ReportContext): Content[] {
 /** Loads that are listed each; a mixer's batches come one like the other. */
 const MOST_LOADS = 16;
 
-function loadsPart({ view: { plan }, units }: ReportContext): Content[] {
+/** A load with its times of the day: as it was ordered, else as it is planned. */
+function cardLoads({ view }: ReportContext) {
+  const { plan } = view;
+  const ordered = view.loads.flatMap((l) => {
+    const due = dueOf(view, l);
+    return due ? [{ id: l.id, ...due }] : [];
+  });
+  return ordered.length
+    ? ordered
+    : plan.trucks.result.loads.map((l, i) => ({ id: plan.loadIds[i] ?? '', ...l }));
+}
+
+function loadsPart(c: ReportContext): Content[] {
+  const { plan } = c.view;
+  const { units } = c;
+  const loads = cardLoads(c);
   return [
     h2('Loads'),
     table(
       ['', 'batch', 'here', units === 'us' ? 'yd³' : 'm³'],
       [24, 56, 56, 60],
-      plan.trucks.result.loads
+      loads
         .slice(0, MOST_LOADS)
-        .map((l, i) => [
-          bold(plan.loadIds[i] ?? ''),
+        .map((l) => [
+          bold(l.id),
           clockText(l.batchMin),
           clockText(l.arriveMin),
-          volume(l.volumeM3, units, 1).value,
+          volume(l.volumeM3, units).value,
         ]),
     ),
     {
-      text: `${plan.loadIds.length > MOST_LOADS ? `${plan.loadIds.length - MOST_LOADS} more, as far apart. ` : ''}Last placed ${clockText(plan.timetable.finishMin)}.`,
+      text: `${loads.length > MOST_LOADS ? `${loads.length - MOST_LOADS} more, as far apart. ` : ''}Last placed ${clockText(plan.timetable.finishMin)}.`,
     },
   ];
 }
@@ -103,11 +120,28 @@ function crewPart(c: ReportContext): Content[] {
   ];
 }
 
+/** The most that presses on the forms as it is planned, and what of the plan is not as it must be. */
+function planWatch(c: ReportContext): string[] {
+  const { plan, gate } = c.view;
+  const worst = [...plan.pressure].sort((a, b) => b.maxKPa - a.maxKPa)[0];
+  const kPa = (x: number) => quantityText(x, 'KPa', c.units);
+  const wrong = gate.rows.filter((r) => r.kind === 'pressure' || r.kind === 'reach');
+  return [
+    ...wrong.map((r) => `NOT SO: ${holdText({ ...c.view, ...c }, r)}.`),
+    ...(worst
+      ? [
+          `Forms: up to ${kPa(worst.maxKPa)} at ${worst.elementId} as planned, rated ${kPa(c.record.pour.settings.ratingKPa)}. No faster, no shorter waits.`,
+        ]
+      : []),
+  ];
+}
+
 /** What can hurt, from what is planned; and the usual deference. */
 function hazards(c: ReportContext): string[] {
   const by = conveyanceOf(c);
   const walls = c.view.plan.route.legs.some((l) => l.wall);
   return [
+    ...planWatch(c),
     ...(by?.kind === 'boom'
       ? ['Nobody under the boom; a spotter for wires; pads under every leg.']
       : []),

@@ -11,14 +11,16 @@ import type { ReportContext } from './context.ts';
 import { right, table, type Cell } from './table.ts';
 
 /** How much each run takes, and what was ordered. */
-export function planSection({ view: { plan }, units }: ReportContext): Content[] {
+export function planSection({ view: { plan, order }, units }: ReportContext): Content[] {
   const v = (m3: number) => textOf(volume(m3, units));
   const { route, trucks } = plan;
   const loads = plan.loadIds.length;
   const ordered = [
     `Neat ${v(route.volumeM3)}`,
     `needed ${v(plan.order.result.meanM3)}`,
-    `ordered ${v(plan.orderedM3)} in ${counted(loads, 'load')}`,
+    order.orderedM3 === null
+      ? `not ordered; planned ${v(plan.orderedM3)} in ${counted(loads, 'load')}`
+      : `ordered ${v(order.orderedM3)} in ${counted(order.loads.length, 'load')}`,
   ].join(', ');
   const apart = apartText(loads, trucks.result.spacingMin);
   const from = clockText(trucks.result.loads[0]?.arriveMin ?? 0);

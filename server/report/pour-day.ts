@@ -1,21 +1,32 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import { kindOf, timeline } from '#core/log';
 import { FAULT_WORDS, type LoadState } from '#core/pourlog';
-import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
-import { againstRule, checksOf, tasksOf } from '#core/view';
+import { lengthText, quantityText, temperatureFigure, textOf, volume } from '#core/units';
+import { liftName } from '#core/pourplan';
+import { againstRule, checksOf, placedWhere, planHolds, tasksOf } from '#core/view';
 import { entryText } from '#core/words';
 import type { ReportContext } from './context.ts';
 import { bold, right, table, type Cell } from './table.ts';
 
+/** What of a load lies in the forms though it went back, in words; nothing where none does. */
+function inForms({ view, units }: ReportContext, id: string): string {
+  const parts = placedWhere(view, id).map(
+    (p) =>
+      `${textOf(volume(p.volumeM3, units))} in ${liftName(view.plan.route, p.elementId, p.lift)}`,
+  );
+  return parts.length ? `; ${parts.join(', ')} of it is placed, the rest went back` : '';
+}
+
 /** What became of a load, with what was said for it. */
-function loadFate(l: LoadState): Cell {
+function loadFate(l: LoadState, c: ReportContext): Cell {
   const why = l.reason ? `: ${l.reason}` : '';
-  if (l.decision === 'reject') return bold(`sent back${why}`);
+  if (l.decision === 'reject') return bold(`sent back${why}${inForms(c, l.id)}`);
   if (l.faults.length === 0) return 'placed';
   return bold(`placed, ${l.faults.map((f) => FAULT_WORDS[f]).join(', ')}${why}`);
 }
 
-function loadRows({ view, units, time }: ReportContext): Cell[][] {
+function loadRows(c: ReportContext): Cell[][] {
+  const { view, units, time } = c;
   return view.loads
     .filter((l) => l.arrivedAt !== null)
     .map((l) => [
@@ -32,8 +43,16 @@ function loadRows({ view, units, time }: ReportContext): Cell[][] {
       l.overAge
         ? bold(`${l.ageMin?.toFixed(0) ?? ''} min OLD`)
         : `${l.ageMin?.toFixed(0) ?? ''} min`,
-      loadFate(l),
+      loadFate(l, c),
     ]);
+}
+
+/** The most that pressed on the forms as they were placed, against what they are rated for. */
+function pressureText({ view, record, units }: ReportContext): string {
+  const worst = [...view.progress.pressure].sort((a, b) => b.maxKPa - a.maxKPa)[0];
+  if (!worst) return '';
+  const rated = quantityText(record.pour.settings.ratingKPa, 'KPa', units);
+  return `Most on the forms: ${quantityText(worst.maxKPa, 'KPa', units)} at ${worst.elementId}, rated ${rated}. `;
 }
 
 /** Loads as they came, and how much of them was used. */
@@ -52,7 +71,7 @@ export function loadSection(c: ReportContext): Content[] {
       loadRows(c),
     ),
     {
-      text: `Placed ${v(progress.placedM3)} of ${v(plan.route.volumeM3)} neat; ${v(progress.dischargedM3)} came off the trucks${over}.`,
+      text: `${pressureText(c)}Placed ${v(progress.placedM3)} of ${v(plan.route.volumeM3)} neat; ${v(progress.dischargedM3)} came off the trucks${over}.`,
       margin: [0, 0, 0, 6],
     },
   ];
@@ -86,7 +105,19 @@ export function againstSection({ record, view, state, air, stamp }: ReportContex
   const { mix, loads, progress } = view;
   const { route } = view.plan;
   const points = checksOf(record);
-  const list = againstRule({ site, pour, mix, points, route, state, loads, progress, air });
+  const held = planHolds(record, view.plan, view.stand);
+  const list = againstRule({
+    site,
+    pour,
+    mix,
+    points,
+    route,
+    state,
+    loads,
+    progress,
+    air,
+    held,
+  });
   if (list.length === 0) return [];
   return [
     { text: 'Against the rule', style: 'h2' },

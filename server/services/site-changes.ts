@@ -9,7 +9,7 @@ import { begunElements } from '#core/log';
 import { type PourDoc, pourDocSchema, type PourSettings } from '#core/model';
 import { keepPlaced } from '#core/pourplan';
 import type { RuleChange } from '#core/rules';
-import { changePlan, type Drawn, drawnOf } from '#core/siteplan';
+import { changePlan, type Drawn, drawnOf, withTopsKept } from '#core/siteplan';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import type { Db } from '../store/database.ts';
 import type { SiteStore } from '../store/sites.ts';
@@ -192,7 +192,8 @@ export class SiteChanges {
       const types = { footingTypes, wallTypes, formSystems };
       if (Object.values(types).every((l) => l === undefined)) return { version: version + 1 };
       const given = Object.fromEntries(Object.entries(types).filter(([, l]) => l !== undefined));
-      return putPlan(tx, id, version + 1, { ...drawnOf(whole, pours), ...given }, by);
+      const was = drawnOf(whole, pours);
+      return putPlan(tx, id, version + 1, withTopsKept(was, { ...was, ...given }), by);
     });
   }
 

@@ -19,6 +19,7 @@ import {
   wallTypeSchema,
 } from '#core/model';
 import { withDrawn, type Drawn } from '../drawn.ts';
+import { withTopsKept } from '../keep-tops.ts';
 import { refuse, type PlanEdit } from './acts.ts';
 import {
   changeItem,
@@ -139,7 +140,7 @@ function parsedChanges(
  * without length, a type that does not exist.
  */
 export function applyEdit(site: SitePlan, plan: Drawn, edit: PlanEdit): Drawn {
-  const { plan: next, issue } = parsedChanges(plan, edited(plan, edit));
+  const { plan: next, issue } = parsedChanges(plan, withTopsKept(plan, edited(plan, edit)));
   if (issue) return refuse(sentenceOf(next, issue.path, issue.message));
   const whole = { ...withDrawn(site, next), timeZone: site.timeZone };
   let first: { path: string; message: string } | null = null;

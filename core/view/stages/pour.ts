@@ -8,6 +8,7 @@ import {
 import { liftName } from '#core/pourplan';
 import {
   clockText,
+  counted,
   lengthText,
   quantityText,
   temperatureFigure,
@@ -159,9 +160,22 @@ function troubleLine(v: PourNow): NextLine | null {
   };
 }
 
+/** All is placed, and more is still coming. */
+function callOffLine({ loads, plant }: PourNow): NextLine | null {
+  const coming = loads.filter((l) => l.stage === 'due').length;
+  return coming > 0 && !plant.mixer
+    ? {
+        sentence: `All placed. ${counted(coming, 'load')} still on order: call ${coming === 1 ? 'it' : 'them'} off.`,
+        label: 'Call off',
+        stage: 'plan',
+        focus: { sheet: 'order' },
+      }
+    : null;
+}
+
 function next(v: PourNow): NextLine | null {
   const { progress, loads } = v;
-  if (progress.finishedMs !== null) return null;
+  if (progress.finishedMs !== null) return callOffLine(v);
   const trouble = troubleLine(v);
   if (trouble) return trouble;
   // Before anything is here, what holds the gate is the next act.

@@ -23,6 +23,12 @@ export function TroubleSheet({
   const log = (kind: TroubleKind, place?: { elementId: string; lift: number }) => {
     const write = async () => {
       await v.write('trouble', { what: kind, ...place });
+      // Nobody goes on placing where it happened: it stands as far as it was reckoned to have come.
+      const open = v.progress.reached.find(
+        (p) => p.open && p.elementId === place?.elementId && p.lift === place.lift,
+      );
+      if (open && place)
+        await v.write('place-stop', { ...place, filledRatio: Math.min(1, open.toRatio) });
       // A form that opened is looked at again when it is stripped.
       if (place && kind === 'form-open')
         await v.write('defect', {
