@@ -4,6 +4,7 @@ import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
+import { wordsWithTheRegister } from './scripts/words-of-calculations.ts';
 
 /**
  * The log keeps itself in IndexedDB, where a load is now is no use when it is old, and the stream
@@ -47,6 +48,7 @@ export default defineConfig({
   plugins: [
     withoutJsonSchema,
     numbersForScales,
+    wordsWithTheRegister,
     react(),
     tailwindcss(),
     // Packed once, here, and not for every phone that asks.
@@ -85,6 +87,14 @@ export default defineConfig({
       },
     }),
   ],
+  // Of two builds of the router the package names the one that warns while one writes code.
+  resolve: {
+    alias: {
+      'react-router': fileURLToPath(
+        new URL('node_modules/react-router/dist/production/index.mjs', import.meta.url),
+      ),
+    },
+  },
   worker: { format: 'es' },
   build: {
     outDir: 'dist/web',
@@ -105,7 +115,7 @@ export default defineConfig({
           groups: [
             {
               name: 'base',
-              test: /node_modules\/(react|react-dom|react-router|react-error-boundary|scheduler|swr|use-sync-external-store|dequal|zod|idb|uuid|suncalc|@date-fns)\//,
+              test: /node_modules\/(react|react-dom|react-router|react-error-boundary|scheduler|swr|use-sync-external-store|dequal|zod|idb|uuid|@date-fns)\//,
             },
           ],
         },

@@ -102,12 +102,18 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
     .toBeCloseTo(0.1, 6);
   await page.reload();
   await expect(page.locator('.bench')).toContainText('waste, 10 in 100');
+  // The first truck would have to leave before the plant can be asked: another time is offered.
+  await expect(page.locator('.next')).toContainText('too late for 07:30. First load from 10:05');
   await page.locator('[data-next]').click();
+  await expect(
+    page.getByRole('button', { name: '10:05, the first that can be had' }),
+  ).toBeVisible();
+  await visit(page, `${server.url}/pours/${id}/plan?sheet=order`);
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /^Order/ })
     .click();
-  // The first truck would have had to leave before now: the plant says so, and the foreman rings.
+  // Asked all the same, the plant says no, and the foreman rings.
   await expect(page.locator('[data-plant-said="false"]')).toContainText('that is past');
   await page.getByRole('button', { name: 'It was settled by telephone' }).click();
   await expect(page.locator('.bench').getByText('ordered', { exact: true })).toBeVisible();

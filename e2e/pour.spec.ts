@@ -1,4 +1,4 @@
-import { allSent, takeLoad } from './walk.ts';
+import { allSent, orderedByTelephone, takeLoad } from './walk.ts';
 import { expect, forward, logOf, openOwn, openPour, sharedTest, test } from './server.ts';
 
 /** Pour day of P2, as far as something goes wrong. */
@@ -8,6 +8,7 @@ test('a form opens: people first, three ways on with their odds, one chosen, and
   server,
 }) => {
   const id = await openPour(page, server, 'P2', 'pour');
+  await orderedByTelephone(page, id);
   await forward(page, 50);
   // Before anything is here the rest is the plan.
   const ahead = page.getByRole('region', { name: 'As it goes' });

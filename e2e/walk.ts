@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { checkList } from '#core/check';
+import { planOf, type PourRecord } from '#core/view';
 import { asWanted } from '../core/testdata/as-wanted.ts';
 import { demoPour } from '../core/testdata/demo.ts';
 import { forward, gone } from './server.ts';
@@ -274,6 +275,18 @@ export async function inspect(page: Page): Promise<void> {
   await expect(page.locator('[data-gate="ready"]')).toBeVisible();
 }
 
+/** The order as the foreman has settled it by telephone. */
+export async function orderedByTelephone(page: Page, id: string): Promise<void> {
+  const record = (await (
+    await page.request.get(new URL(`/api/pours/${id}`, page.url()).href)
+  ).json()) as PourRecord;
+  const plan = planOf(record);
+  const answer = await page.request.post(new URL(`/api/pours/${id}/order`, page.url()).href, {
+    data: { volumeM3: plan?.orderedM3, loads: plan?.loadIds.length, byTelephone: true },
+  });
+  expect(answer.status()).toBe(200);
+}
+
 /** One load from its ticket to its slump. */
 export async function takeLoad(
   page: Page,
@@ -309,7 +322,10 @@ export async function place(
   await page.getByRole('button', { name: 'Stop placing' }).click();
   await page
     .getByRole('dialog')
-    .getByRole('button', { name: part === 'full' ? `${run} is full` : String(part), exact: true })
+    .getByRole('button', {
+      name: part === 'full' ? new RegExp(`^${run}(, lift \\d+)? is full$`) : String(part),
+      exact: true,
+    })
     .click();
   await gone(page);
 }

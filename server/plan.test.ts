@@ -79,7 +79,10 @@ test('a signed check of other runs stays signed; one of the changed run opens an
   const next = applyEdit(file, plan, { do: 'setRun', id: 'FN', change: { type: 'F3' } });
   await put(record.siteId, record.siteVersion, next).expect(200);
   const report = (await foreman.get(`/api/pours/${p1}`)).body as PourAnswer;
-  expect(report.site.planChanges.at(-1)).toMatchObject({ what: 'FN is now F3', elements: ['FN'] });
+  expect(report.site.planChanges.at(-1)).toMatchObject({
+    what: 'FN is now F3, FN bottom at 90.33 ft',
+    elements: ['FN'],
+  });
 });
 
 test('nobody signs for a plan that is not there yet', async () => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { replay } from '../log/state.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { gateWhen } from './gate.ts';
 import { judgeAll } from './judge.ts';
 import { levelsAgainMs } from './levels-again.ts';

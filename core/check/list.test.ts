@@ -114,6 +114,7 @@ describe('the list is derived from the model', () => {
           site,
           pour: { ...pour, settings: { ...pour.settings, firstLoadMin: 16 * 60 } },
           mix,
+          duskMin: 19 * 60,
         }),
       ),
     ).toContain('lights');

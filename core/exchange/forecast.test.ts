@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { readForecast } from './forecast.ts';
+import { forecastColumns, readForecast } from './forecast.ts';
 
 test('lines of a table become hours of the site’s clock; a head and empty lines are passed over', () => {
   const { hours, problems } = readForecast(
@@ -10,6 +10,7 @@ test('lines of a table become hours of the site’s clock; a head and empty line
       ['2026-09-24T12:00:00Z', '11'],
     ],
     'Europe/Paris',
+    'metric',
   );
   expect(problems).toEqual([]);
   // Six in the morning in Paris is four by universal time.
@@ -27,7 +28,26 @@ test('what cannot be read is said by its line', () => {
       ['2026-09-24 09:00', '5', 'wet'],
     ],
     'Europe/Paris',
+    'metric',
   );
   expect(hours).toEqual([]);
   expect(problems.map((p) => p.line)).toEqual([1, 2, 3]);
+});
+
+test('figures are in the site’s units, but for a column whose head names another', () => {
+  const read = (head: string[][]) =>
+    readForecast([...head, ['2026-09-24 06:00', '50', '80', '10', '0.1']], 'Europe/Paris', 'us')
+      .hours[0];
+  expect(read([])).toMatchObject({
+    airTempC: expect.closeTo(10, 9),
+    humidity: 0.8,
+    windKmH: expect.closeTo(16.09344, 9),
+    rainMmH: expect.closeTo(2.54, 9),
+  });
+  expect(read([['time', 'air °C', 'humidity', 'wind km/h', 'rain']])).toMatchObject({
+    airTempC: 50,
+    windKmH: 10,
+    rainMmH: expect.closeTo(2.54, 9),
+  });
+  expect(forecastColumns('us')).toBe('time, air °F, humidity in 100, wind mph, rain in/h');
 });

@@ -22,5 +22,5 @@ export {
 } from './lines.ts';
 export { COVER_MM, readSchedule, SCHEDULE_COLUMNS, type ScheduleRow } from './schedule.ts';
 export { rebarTable, type Table, takeoffTable } from './tables.ts';
-export { readForecast } from './forecast.ts';
+export { forecastColumns, readForecast } from './forecast.ts';
 export { readTickets, type Ticket } from './tickets.ts';

@@ -4,7 +4,7 @@ import { planOf, viewOf } from '../view/pour-view.ts';
 import { orderBody } from '../testdata/entries.ts';
 import { dueOf } from '../view/due.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { samplesOf } from './samples.ts';
 
 const { site, pour, mix, plant } = demoPour('quillback', 'P2');

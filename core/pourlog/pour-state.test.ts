@@ -57,7 +57,8 @@ describe('state of a pour', () => {
   });
   test('a load is called when it has ten minutes left, and when it has none; not once it went back', () => {
     const here = [load('L1', 0)];
-    expect(at(here, 39).alarms).toEqual([]);
+    // What it holds takes 16 min to place, and it has 11.
+    expect(at(here, 39).alarms).toMatchObject([{ kind: 'loadTooMuch', minutes: 11 }]);
     expect(at(here, 40).alarms).toMatchObject([{ kind: 'loadAgeing', minutes: 10 }]);
     expect(at(here, 51).alarms).toMatchObject([{ kind: 'loadOld', minutes: -1 }]);
     expect(

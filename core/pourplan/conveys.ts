@@ -2,7 +2,7 @@ import type { Conveyance, Mix, SitePlan } from '#core/model';
 import type { Rules } from '#core/rules';
 import { placesOf } from './places.ts';
 import type { PourPlan } from './plan.ts';
-import { offeredStands } from './reach.ts';
+import { offeredStands } from './offered-stands.ts';
 
 /** Whether a conveyance takes the aggregate and the slump of a mix; true where neither is given. */
 export const takesMix = (c: Conveyance, mix: Mix) => ({

@@ -5,6 +5,7 @@ export { cellsOf, type RouteCell } from './cells.ts';
 export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { conveyancesFor, takesMix } from './conveys.ts';
 export { type Laying, layings } from './lay.ts';
+export { filledShare, type FilledTo, stopHeights } from './filled-to.ts';
 export { formM3, spareSpot } from './left-over.ts';
 export { highLifts, liftName, liftVolumeM3, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
@@ -23,8 +24,10 @@ export {
   pressureRule,
   pressuresOf,
 } from './pressure.ts';
-export { offeredStands, type Stand, standAt } from './reach.ts';
+export { offeredStands } from './offered-stands.ts';
+export { type Stand, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';
+export { timetableFrom } from './going-on.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
 export { type Leg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';

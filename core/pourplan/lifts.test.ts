@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { fewestLifts, highLifts, liftName, liftsOf, mostLifts } from './lifts.ts';
+import { filledShare, stopHeights } from './filled-to.ts';
 import { planPour } from './plan.ts';
 import { routeOf } from './route.ts';
 import { simulationInput } from './simulation-model.ts';
@@ -53,6 +54,31 @@ describe('how many lifts', () => {
       'WA, lift 2',
       2,
     ]);
+  });
+});
+
+describe('how far a lift came', () => {
+  const { site, pour } = withForms({ liftTopsByElement: { WA: [0.6] } });
+  const route = routeOf(site, pour);
+  const at = (lift: number, to: Parameters<typeof filledShare>[3], courseM?: number) =>
+    filledShare(route, 'WA', lift, to, courseM);
+  test('is told by length, by height above the foot or by courses; nothing where that lies outside the lift', () => {
+    const lengthM = route.legs.find((l) => l.elementId === 'WA')?.lengthM ?? 0;
+    expect(at(0, { by: 'length', m: lengthM / 4 })).toBeCloseTo(0.25, 9);
+    expect(at(0, { by: 'height', m: 0.3 })).toBeCloseTo(0.5, 6);
+    // The second lift stands on 0.6 m and is 1.8 m high.
+    expect(at(1, { by: 'height', m: 1.5 })).toBeCloseTo(0.5, 6);
+    expect(at(1, { by: 'courses', count: 3 }, 0.4)).toBeCloseTo(1 / 3, 6);
+    expect(at(1, { by: 'height', m: 0.5 })).toBeNull();
+    expect(at(0, { by: 'height', m: 0.7 })).toBeNull();
+    expect(at(0, { by: 'length', m: lengthM + 1 })).toBeNull();
+    expect(at(0, { by: 'courses', count: 1 })).toBeNull();
+    expect(at(2, { by: 'height', m: 2 })).toBeNull();
+  });
+  test('heights to stop at rise from the foot and stay under the top', () => {
+    expect(stopHeights([0.6, 1.2], 2.4)).toEqual([0.6, 1.2]);
+    for (const bad of [[1.2, 0.6], [0, 1], [2.4], [0.6, null]])
+      expect(stopHeights(bad, 2.4)).toBeNull();
   });
 });
 

@@ -1,8 +1,9 @@
 import { calculation, fig } from '#core/kit';
 import { forecastInput } from './forecast-model.ts';
+import { inOrder, laterThan } from './going-on.ts';
 import { spreadOut } from './quantiles.ts';
 import { simulationOutput } from './simulation-model.ts';
-import { medianArrivals, timetableOf } from './timetable.ts';
+import { timetableOf } from './timetable.ts';
 import { trialsOf } from './trials.ts';
 import { spreadOf } from './trials-layout.ts';
 import { goingOf } from './underway.ts';
@@ -68,32 +69,3 @@ export const pourForecast = calculation({
     };
   },
 });
-
-/** With no spread: every load at its medians, and one that should be here by now at once. */
-function laterThan(
-  nowMin: number,
-  simulation: Parameters<typeof medianArrivals>[0],
-  underway: ReturnType<typeof goingOf>['underway'],
-) {
-  const arrivals = medianArrivals(simulation);
-  return {
-    ...arrivals,
-    arriveMin: arrivals.arriveMin.map((t, i) =>
-      underway.loads[i]?.coming ? Math.max(t, nowMin) : t,
-    ),
-  };
-}
-
-/** Seams and cells in the order of the list, whatever order they were filled in. */
-function inOrder(
-  t: ReturnType<typeof timetableOf>,
-  cells: readonly { id: string }[],
-): ReturnType<typeof timetableOf> {
-  const at = new Map(cells.map((c, i) => [c.id, i]));
-  const by = (id: string) => at.get(id) ?? 0;
-  return {
-    ...t,
-    seams: [...t.seams].sort((a, b) => by(a.above) - by(b.above)),
-    cells: [...t.cells].sort((a, b) => by(a.id) - by(b.id)),
-  };
-}

@@ -9,7 +9,7 @@ import {
   wholeOrNone,
 } from '#core/kit';
 import { pressureFields } from '#core/formwork';
-import { clockMin, KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
+import { KNIT_MIN_AT_20C, STIFFEN_MIN_AT_20C } from '#core/concrete';
 
 const delay = () => z.object({ medianMin: nonNegative(), p90Min: nonNegative() });
 
@@ -133,26 +133,6 @@ export const simulationInput = simulationShape.superRefine((v, ctx) => {
   });
 });
 export type SimulationInput = Shape;
-
-/** From when on each cell is stiff, and until when it knits, clock minutes after it was placed. */
-export interface CellWindow {
-  stiffenMin: number;
-  knitMin: number;
-}
-/** The window of every cell, by the temperature of its own concrete. */
-export function windowsOf(
-  v: SimulationInput,
-): (cell: { tempC?: number | undefined }) => CellWindow {
-  const known = new Map<number, CellWindow>();
-  return ({ tempC = v.tempC }) => {
-    const own = known.get(tempC) ?? {
-      stiffenMin: clockMin(v.stiffenMinAt20C * v.retarderFactor, tempC),
-      knitMin: clockMin(v.knitMinAt20C * v.retarderFactor, tempC),
-    };
-    known.set(tempC, own);
-    return own;
-  };
-}
 
 const spread = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 /** One unbroken stretch of placing: which cell, from which load, when and how much. */

@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '#core/units';
-import { type SimulationInput, type Timetable, windowsOf } from './simulation-model.ts';
+import type { SimulationInput, Timetable } from './simulation-model.ts';
+import { windowsOf } from './windows.ts';
 
 export const EPS = 1e-9;
 

@@ -1,5 +1,6 @@
 import { STANDARD_GRAVITY } from '#core/units';
-import { type SimulationInput, windowsOf } from './simulation-model.ts';
+import type { SimulationInput } from './simulation-model.ts';
+import { windowsOf } from './windows.ts';
 import { riseLimits } from './rise-limits.ts';
 import type { Underway } from './timetable.ts';
 

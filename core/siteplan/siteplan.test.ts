@@ -254,7 +254,12 @@ describe('what a change says', () => {
       list: 'footingTypes',
       type: { ...(f2 as NonNullable<typeof f2>), depthM: 0.33 },
     });
-    expect(d.words).toEqual(['type F2 changed']);
+    // A thicker footing goes deeper: its top, and the wall on it, stay where they are.
+    expect(d.words).toEqual([
+      ...['FN', 'FW', 'FS', 'FE'].map((id) => `${id} bottom at 90.42 ft`),
+      'SE2 bottom at 94.42 ft',
+      'type F2 changed',
+    ]);
     expect(d.elements.sort()).toEqual(['FE', 'FN', 'FS', 'FW', 'SE2']);
   });
   test('an opening or a bolt bears on its wall', () => {

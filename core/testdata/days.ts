@@ -1,6 +1,6 @@
 import type { LogEvent } from '../log/events.ts';
 import { replay } from '../log/state.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { planOf, type PourRecord, viewOf } from '../view/pour-view.ts';
 import { mixSchema } from '../model/pour.ts';
 import { entriesFrom, orderBody } from './entries.ts';

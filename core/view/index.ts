@@ -8,6 +8,7 @@ export {
   withPlannedConcrete,
 } from './planned-concrete.ts';
 export type { PourRecord } from './record.ts';
+export { noticeOf } from './order-now.ts';
 export { planHolds } from './plan-holds.ts';
 export { checksOf, curingIn, mixNamed, planOf, type PourView, viewOf } from './pour-view.ts';
 export { STAGE_IDS, type StageId } from './stages/ids.ts';

@@ -58,6 +58,9 @@ export function orderApart({ record, plan, plant, order, dayMs }: Asked): OrderA
 
 /** What a plant that names no notice wants at least, min. */
 const LEAST_NOTICE_MIN = 30;
+/** How long before its first batch a plant wants an order, min; none where it is mixed on the site. */
+export const noticeOf = (plant: Plant): number =>
+  plant.mixer ? 0 : (plant.noticeMin ?? LEAST_NOTICE_MIN);
 
 /**
  * The earliest that a first load can be had when it is ordered now, minutes of the pour's day, where
@@ -69,7 +72,7 @@ export function firstToBeHad(
 ): number | null {
   const first = plan.simulation.loads[0];
   if (plant.mixer || record.pour.date === null || !first) return null;
-  const soonest = (nowMs - dayMs) / MIN + (plant.noticeMin ?? LEAST_NOTICE_MIN);
+  const soonest = (nowMs - dayMs) / MIN + noticeOf(plant);
   const batch = Math.max(soonest, plant.openMin ?? soonest);
   if (first.batchMin >= soonest - 1e-6) return null;
   const wayMin = record.pour.settings.firstLoadMin - first.batchMin;

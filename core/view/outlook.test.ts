@@ -4,7 +4,7 @@ import { replay } from '../log/state.ts';
 import { mixSchema } from '../model/pour.ts';
 import { entriesFrom, orderBody } from '../testdata/entries.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { ifSentBack, outlookOf } from './outlook.ts';
 import { planOf, type PourRecord, viewOf } from './pour-view.ts';
 import type { PourNow } from './stages/stage.ts';

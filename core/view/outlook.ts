@@ -1,11 +1,10 @@
-import { attempt } from '#core/kit';
 import type { LoadState } from '#core/pourlog';
 import {
   type ColdStretch,
   coldStretches,
   type ForecastInput,
   liftVolumeM3,
-  pourForecast,
+  timetableFrom,
 } from '#core/pourplan';
 import { chosenWay } from './chosen-way.ts';
 import { dueOf } from './due.ts';
@@ -106,7 +105,7 @@ function lookAhead(
   if (!asIs) return null;
   const input = change(chosenWay(v, { ...asIs, loads: asIs.loads.map(onTime) }));
   // A log that runs ahead of the clock cannot be gone on from: without a forecast all else still works.
-  const timetable = attempt(pourForecast, input).done?.result.timetable;
+  const timetable = timetableFrom(input);
   if (!timetable) return null;
   const cells = new Map(v.plan.cells.map((c) => [c.id, c]));
   const done = new Map<string, number>();

@@ -3,7 +3,7 @@ import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
 import { mixSchema } from '../model/pour.ts';
 import { replay, step } from '../log/state.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { curingIn, mixNamed, viewOf, type PourRecord } from './pour-view.ts';
 
 /** Footings of an L with the walls on them, in one pour. */

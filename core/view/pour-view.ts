@@ -90,7 +90,7 @@ const NO_CHECKS: CheckPoint[] = [];
 /** The checks that the drawing asks for, before anything was added to them by hand. */
 export const checksOf = madeOncePer((r: PourRecord): CheckPoint[] => {
   const on = groundOf(r);
-  return on ? checkList({ site: r.site, pour: r.pour, mix: on.mix }) : NO_CHECKS;
+  return on ? checkList({ ...r, mix: on.mix }) : NO_CHECKS;
 });
 
 /** Local midnight of a date is long in the finding: each record keeps that of its last day. */

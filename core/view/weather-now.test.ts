@@ -3,7 +3,7 @@ import { replay } from '../log/state.ts';
 import { readWeatherText, weatherAsksText } from '../words/weather.ts';
 import { demoPour } from '../testdata/demo.ts';
 import { entriesFrom } from '../testdata/entries.ts';
-import { midnightMs } from '../weather/daylight.ts';
+import { midnightMs } from '../weather/local-date.ts';
 import { viewOf } from './pour-view.ts';
 import { weatherNowOf } from './weather-now.ts';
 

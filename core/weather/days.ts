@@ -1,4 +1,4 @@
-import { localDate } from './daylight.ts';
+import { localDate } from './local-date.ts';
 
 /** A day of weather in a line: coolest, warmest, rain in all. */
 export interface DayWeather {

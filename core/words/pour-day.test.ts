@@ -30,5 +30,5 @@ test.each([
   ],
   [{ advice: 'accept', slump: { marginMm: 5 }, concreteTempC: 20 }, 'metric', 'good to place'],
 ] as const)('a load judged %j in %s', (load, units, text) => {
-  expect(loadVerdictText(load as unknown as LoadState, units)).toBe(text);
+  expect(loadVerdictText({ faults: [], ...load } as unknown as LoadState, units)).toBe(text);
 });

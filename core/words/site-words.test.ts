@@ -78,7 +78,14 @@ describe('a seam that goes cold', () => {
 
 describe('a load', () => {
   const load = (over: object) =>
-    ({ advice: 'accept', concreteTempC: null, slump: null, airRatio: null, ...over }) as never;
+    ({
+      advice: 'accept',
+      faults: [],
+      concreteTempC: null,
+      slump: null,
+      airRatio: null,
+      ...over,
+    }) as never;
 
   test('is judged with the figure that decides it, in the site’s units', () => {
     expect(loadVerdictText(load({ advice: 'tooHot', concreteTempC: 35 }), 'us')).toBe(
@@ -92,6 +99,13 @@ describe('a load', () => {
     );
     expect(loadVerdictText(load({ advice: 'tooWet' }), 'us')).toBe('too wet');
     expect(loadVerdictText(load({}), 'metric')).toBe('good to place');
+    // A load with two faults is not sent on with one of them mended.
+    expect(
+      loadVerdictText(
+        load({ advice: 'tooHot', concreteTempC: 35, faults: ['hot', 'stiff'] }),
+        'us',
+      ),
+    ).toBe('too hot, 95 °F, and too stiff');
   });
 
   test('that may not be placed is marked as out, whatever is wrong with it', () => {

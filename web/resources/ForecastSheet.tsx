@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { useSWRConfig } from 'swr';
-import { readForecast } from '#core/exchange';
+import { forecastColumns, readForecast } from '#core/exchange';
 import { counted } from '#core/units';
 import { useSite } from '../app/site-context.tsx';
 import { LinesOrFile } from '../forms/LinesOrFile.tsx';
@@ -15,7 +15,7 @@ export default function ForecastSheet({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const rows = Papa.parse<string[]>(text.trim()).data;
-  const read = readForecast(text.trim() === '' ? [] : rows, v.site.timeZone);
+  const read = readForecast(text.trim() === '' ? [] : rows, v.site.timeZone, v.units);
   const send = async (hours: unknown) => {
     try {
       await sendJson('PUT', `/api/sites/${v.siteId}/forecast`, { hours });
@@ -44,8 +44,8 @@ export default function ForecastSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onClose={onClose} title="A forecast of your own">
       <p className="mb-2">
-        A line an hour or a few a day: time, air °C, humidity in 100, wind km/h, rain mm/h. The last
-        three may be left out; hours between are reckoned.
+        A line an hour or a few a day: <b>{forecastColumns(v.units)}</b>. The last three may be left
+        out; hours between are reckoned. Another unit is named over its column.
       </p>
       <LinesOrFile
         text={text}
@@ -53,7 +53,11 @@ export default function ForecastSheet({ onClose }: { onClose: () => void }) {
         onFile={take}
         accept=".csv,.txt,.json"
         fileLabel="or a file, CSV or JSON"
-        placeholder={'2026-09-24 06:00, 3, 85, 6, 0\n2026-09-24 12:00, 11, 60, 10, 0'}
+        placeholder={
+          v.units === 'us'
+            ? '2026-09-24 06:00, 38, 85, 4, 0\n2026-09-24 12:00, 52, 60, 6, 0'
+            : '2026-09-24 06:00, 3, 85, 6, 0\n2026-09-24 12:00, 11, 60, 10, 0'
+        }
         problems={read.problems}
       />
       <ul className="my-2 flex flex-col gap-1">

@@ -8,7 +8,7 @@ import type { EventBody, EventKind, LogEvent } from '../../core/log/events.ts';
 import { replay } from '../../core/log/state.ts';
 import { demoPour } from '../../core/testdata/demo.ts';
 import { curingIn, viewOf } from '../../core/view/pour-view.ts';
-import { midnightMs } from '../../core/weather/daylight.ts';
+import { midnightMs } from '../../core/weather/local-date.ts';
 import { EditingContext, PourContext } from '../app/pour-context.tsx';
 import type { PourView } from '../app/pour-view.ts';
 import { SessionContext } from '../app/session.tsx';

@@ -132,6 +132,8 @@ export interface ListContext {
   site: SitePlan;
   pour: PourDoc;
   mix: Mix;
+  /** End of daylight on the day of the pour, minutes after midnight; left out where it is not known. */
+  duskMin?: number;
   rules: CheckRules;
   /** Runs built alike that follow each other, by run. */
   stretches: ReadonlyMap<string, Stretch>;

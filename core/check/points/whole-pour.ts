@@ -1,4 +1,3 @@
-import { daylight } from '#core/weather';
 import { cornersOf } from '#core/setout';
 import { distanceText } from '#core/units';
 import { CONSOLIDATION_WORDS, formSystemOf } from '#core/formwork';
@@ -40,10 +39,7 @@ function squareDraft(c: ListContext): Draft[] {
 
 /** Access, people and hardware: what belongs to the pour and to no single run. */
 export function wholePourDrafts(c: ListContext): Draft[] {
-  const { site, pour } = c;
-  const dusk = pour.date
-    ? daylight(pour.date, site.timeZone, site.latitude, site.longitude).duskMin
-    : null;
+  const { site, pour, duskMin } = c;
   const forms = formSystemOf({ site, pour });
   const walls = site.runs.some((r) => r.kind === 'wall' && pour.elements.includes(r.id));
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
@@ -88,7 +84,7 @@ export function wholePourDrafts(c: ListContext): Draft[] {
       'What is not yet in is at hand',
       `${wet ? 'Wet-set bolts, their template and layout; ' : ''}hangers, straps, inserts and blocks: on site, not on order.`,
     ),
-    ...(dusk !== null && pour.settings.firstLoadMin + LONG_POUR_MIN > dusk
+    ...(pour.date && duskMin !== undefined && pour.settings.firstLoadMin + LONG_POUR_MIN > duskMin
       ? [access('lights', 'Lights', 'The pour can run past dusk: lights and fuel on site.')]
       : []),
   ];

@@ -4,7 +4,7 @@ import { replay } from '../../log/state.ts';
 import { entriesFrom, orderBody } from '../../testdata/entries.ts';
 import { conveyanceSchema, crewMemberSchema, mixerSchema, mixSchema } from '../../model/index.ts';
 import { job, L_RUNS } from '../../testdata/jobs.ts';
-import { midnightMs } from '../../weather/daylight.ts';
+import { midnightMs } from '../../weather/local-date.ts';
 import { planningOf } from '../planning.ts';
 import { planOf, type PourRecord, viewOf } from '../pour-view.ts';
 import { plan } from './plan.ts';

@@ -6,7 +6,7 @@ import { checkList } from '../../check/points/index.ts';
 import type { LogEvent } from '../../log/events.ts';
 import { replay } from '../../log/state.ts';
 import { curingIn, viewOf, type PourRecord } from '../pour-view.ts';
-import { midnightMs } from '../../weather/daylight.ts';
+import { midnightMs } from '../../weather/local-date.ts';
 import { nextLine, STAGES } from './index.ts';
 import type { PourNow } from './stage.ts';
 

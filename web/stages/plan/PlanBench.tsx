@@ -4,9 +4,9 @@ import { lazily } from '../../ui/lazily.tsx';
 import { MuchBench } from './much/MuchBench.tsx';
 import { PartKeys } from './PartKeys.tsx';
 import { partOf } from './parts.ts';
-import { LiftsSheet } from './way/Lifts.tsx';
 
 const WayBench = lazily(() => import('./way/WayBench.tsx'));
+const LiftsSheet = lazily(() => import('./way/LiftsSheet.tsx'));
 const WhenBench = lazily(() => import('./when/WhenBench.tsx'));
 const HowBench = lazily(() => import('./how/HowBench.tsx'));
 const WhoBench = lazily(() => import('./who/WhoBench.tsx'));

@@ -1,7 +1,6 @@
-import { highLifts, liftsOf, MOST_LIFTS, mostLifts, overRating, withinForms } from '#core/pourplan';
+import { highLifts, MOST_LIFTS, mostLifts, overRating, withinForms } from '#core/pourplan';
 import { counted, distanceText, quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
-import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
@@ -95,59 +94,4 @@ export function HighLifts() {
       </span>
     </p>
   ));
-}
-
-/** Lifts run by run: what is told here rules for that run alone. */
-export function LiftsSheet({ onClose }: { onClose: () => void }) {
-  const v = usePour();
-  const { settings, plan, change, record } = usePlanned();
-  const told = settings.liftsByElement;
-  const set = (elementId: string, lifts: number | null) => {
-    const rest = Object.fromEntries(Object.entries(told).filter(([id]) => id !== elementId));
-    void change({
-      liftsByElement: lifts === null ? rest : { ...rest, [elementId]: within(lifts) },
-    });
-  };
-  return (
-    <Sheet open onClose={onClose} title="Lifts, run by run">
-      <p className="mb-2 text-ink2">
-        Footings, pads and grade beams are filled in one lift, walls as their forms allow, unless it
-        is told otherwise here.
-      </p>
-      <ul className="rows">
-        {plan.route.legs.map((l) => {
-          const lifts = liftsOf(record.site, record.pour, l.elementId);
-          return (
-            <li key={l.elementId} className="grid grid-cols-[1fr_200px] items-center gap-3 py-2">
-              <span>
-                <b className="font-semibold">{l.elementId}</b>{' '}
-                <T>{distanceText(l.heightM / lifts, v.units)}</T> a lift
-                {told[l.elementId] !== undefined && (
-                  <button
-                    type="button"
-                    className="block min-h-12 font-semibold text-press"
-                    onClick={() => {
-                      set(l.elementId, null);
-                    }}
-                  >
-                    As the others
-                  </button>
-                )}
-              </span>
-              <Stepper
-                label={`lifts of ${l.elementId}`}
-                value={String(lifts)}
-                less={() => {
-                  set(l.elementId, lifts - 1);
-                }}
-                more={() => {
-                  set(l.elementId, lifts + 1);
-                }}
-              />
-            </li>
-          );
-        })}
-      </ul>
-    </Sheet>
-  );
 }

@@ -25,8 +25,9 @@ const SOURCE = {
 /** The start that is planned, large, with what speaks for and against it. */
 function Chosen({ when }: { when: ReturnType<typeof useStarts> }) {
   const v = usePour();
-  const { settings, plan, record } = usePlanned();
+  const { settings, plan, record, change } = usePlanned();
   const { chosen, days, origin } = when;
+  const soonestMin = v.order.state === 'none' ? v.soonestMin : null;
   const at = (min: number) => saidAt(days, min, record.pour.date);
   const spare = when.last
     .map((l) => ({ ...l, spare: l.lastStartMin - (chosen?.startMin ?? 0) }))
@@ -56,6 +57,17 @@ function Chosen({ when }: { when: ReturnType<typeof useStarts> }) {
           {spare && spare.spare > 0 ? `, ${durationText(spare.spare)} to spare` : ''}.
         </p>
       </div>
+      {soonestMin !== null && soonestMin < 1440 && (
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            void change({ firstLoadMin: soonestMin });
+          }}
+        >
+          {clockText(soonestMin)}, the first that can be had
+        </button>
+      )}
       <ul className="flex flex-col gap-1">
         {chosen?.reasons.map((r) => (
           <li key={r.rule} className="flex gap-2" data-reason={r.rule}>

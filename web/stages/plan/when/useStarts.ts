@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { bestStarts, lastStartsOf, type Start, startsOf } from '#core/pourplan';
 import { clockText } from '#core/units';
-import { conveyanceOf } from '#core/view';
+import { conveyanceOf, noticeOf } from '#core/view';
 import { dateName } from './dates.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { usePlanned } from '../planned.tsx';
@@ -30,7 +30,8 @@ export function useStarts() {
     [plan, record, v.plant, v.rules, hours, days],
   );
   const nowMin = (v.nowMs - forecast.firstMs) / 60_000;
-  const lead = v.plant.travel.medianMin + v.plant.plantDelay.medianMin;
+  const notice = v.order.state === 'none' ? noticeOf(v.plant) : 0;
+  const lead = v.plant.travel.medianMin + v.plant.plantDelay.medianMin + notice;
   const working = useMemo(() => (hours.length ? startsOf(ask) : null), [ask, hours]);
   const ahead = useMemo(
     () => working?.result.starts.filter((s) => s.startMin - lead >= nowMin) ?? [],
@@ -49,7 +50,8 @@ export function useStarts() {
     origin: working && { id: 'start-window', input: working.input },
     chosen,
     best: bestStarts(ahead, 3),
-    last: startMin === null ? [] : lastStartsOf(ask, startMin),
+    // Until the weather has come nobody knows how long there is.
+    last: startMin === null || forecast.source === null ? [] : lastStartsOf(ask, startMin),
     nowMin,
   };
 }

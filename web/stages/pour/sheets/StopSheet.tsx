@@ -1,17 +1,8 @@
 import { useState } from 'react';
-import { share } from '#core/kit';
-import { placeStop } from '#core/log';
 import { liftName } from '#core/pourplan';
 import { usePour } from '../../../app/pour-context.tsx';
-import { EntryForm } from '../../../forms/EntryForm.tsx';
-import { QuantityInput } from '../../../forms/fields.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
-
-/** What stands filled is more than what stood there at the start. */
-const otherPart = (fromRatio: number) =>
-  placeStop.body.pick({ filledRatio: true }).extend({
-    filledRatio: share().refine((r) => r > fromRatio, 'is no more than there was at the start'),
-  });
+import { FilledToForm } from './FilledToForm.tsx';
 
 export function StopSheet({ onClose }: { onClose: () => void }) {
   const v = usePour();
@@ -50,7 +41,7 @@ export function StopSheet({ onClose }: { onClose: () => void }) {
           void stop(1).catch(() => undefined);
         }}
       >
-        {c.elementId} is full
+        {liftName(v.plan.route, c.elementId, c.lift)} is full
       </button>
       <p className="mb-2 text-ink2">Or it stands part full, of 100:</p>
       <div className="mb-3 grid grid-cols-4 gap-2">
@@ -68,15 +59,7 @@ export function StopSheet({ onClose }: { onClose: () => void }) {
           </button>
         ))}
       </div>
-      <EntryForm
-        schema={otherPart(c.fromRatio)}
-        defaults={{}}
-        write={(body) => stop(body.filledRatio)}
-        act="Log"
-        className="grid grid-cols-[1fr_auto] items-end gap-2"
-      >
-        <QuantityInput name="filledRatio" label="Other part" />
-      </EntryForm>
+      <FilledToForm elementId={c.elementId} lift={c.lift} fromRatio={c.fromRatio} stop={stop} />
     </Sheet>
   );
 }

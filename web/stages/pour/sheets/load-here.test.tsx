@@ -102,7 +102,7 @@ describe('two fronts at once', () => {
     });
     expect(screen.getByRole('heading', { name: 'Which front stops?' })).toBeTruthy();
     await user.click(screen.getByRole('button', { name: /^N\b/ }));
-    await user.click(screen.getByRole('button', { name: 'N is full' }));
+    await user.click(screen.getByRole('button', { name: 'N, lift 1 is full' }));
     expect(write.mock.calls).toEqual([['place-stop', { elementId: 'N', lift: 0, filledRatio: 1 }]]);
   });
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { LogEvent } from '../../../../core/log/events.ts';
-import { entriesFrom } from '../../../../core/testdata/entries.ts';
+import { demoPour } from '../../../../core/testdata/demo.ts';
+import { entriesFrom, orderBody } from '../../../../core/testdata/entries.ts';
 import { dayOf, renderInPour } from '../../../testing/pour.tsx';
 import PourSheets from './PourSheets.tsx';
 
@@ -22,12 +23,25 @@ const here: LogEvent = entry(
   },
   at('07:58'),
 );
+/** Load 1 as the plant took it. */
+const ordered: LogEvent = entry(
+  'order',
+  orderBody(
+    [{ id: 'L1', volumeM3: 7.25, batchMin: at('07:40') }],
+    dayOf('quillback', 'P2'),
+    demoPour('quillback', 'P2').pour,
+  ),
+  at('05:00'),
+);
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
 
 describe('a load that comes', () => {
   test('is logged in SI with when it was batched, from its ticket and what stands there already', async () => {
     const user = userEvent.setup();
-    const { write, view } = renderInPour(<PourSheets />, { search: '?sheet=load:L1' });
+    const { write } = renderInPour(<PourSheets />, {
+      search: '?sheet=load:L1',
+      entries: [ordered],
+    });
     await user.type(screen.getByLabelText('Ticket number'), '88210');
     await user.type(screen.getByLabelText(/^Concrete/), '68');
     await user.click(screen.getByRole('button', { name: 'Log load' }));
@@ -39,7 +53,7 @@ describe('a load that comes', () => {
     expect(body).toMatchObject({
       loadId: 'L1',
       ticket: '88210',
-      volumeM3: view.plan.trucks.result.loads[0]?.volumeM3,
+      volumeM3: 7.25,
       concreteTempC: 20,
     });
     expect(body).toHaveProperty('batchedAt', expect.stringMatching(/Z$/));
@@ -217,13 +231,15 @@ describe('trouble', () => {
     const places = screen.getAllByRole('button').filter((b) => /lift|E1/.test(b.textContent));
     await user.click(places[0] as HTMLElement);
     await waitFor(() => {
-      expect(write).toHaveBeenCalledTimes(2);
+      expect(write).toHaveBeenCalledTimes(3);
     });
+    // Nothing more goes in where people must get away from.
+    expect(write.mock.calls[1]?.[0]).toBe('place-stop');
     expect(write.mock.calls[0]).toEqual([
       'trouble',
       { what: 'form-open', elementId: 'E1', lift: 0 },
     ]);
-    expect(write.mock.calls[1]).toEqual([
+    expect(write.mock.calls[2]).toEqual([
       'defect',
       { elementId: 'E1', what: 'Form opened while placing, lift 1' },
     ]);
