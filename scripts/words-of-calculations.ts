@@ -38,7 +38,9 @@ function withoutWords(code: string) {
     const said = properties.filter((p) => typeof p.value.value === 'string');
     const id = String(said.find((p) => p.key.name === 'id')?.value.value);
     const only = said.filter((p) => WORDS.has(p.key.name ?? ''));
-    words[id] = Object.fromEntries(only.map((p) => [p.key.name, String(p.value.value)]));
+    words[id] = Object.fromEntries(
+      only.map((p): [string, string] => [p.key.name ?? '', String(p.value.value)]),
+    );
     for (const p of only.toReversed()) {
       const { start } = p as unknown as Node;
       rest = rest.slice(0, start) + rest.slice(rest.indexOf(',', p.end) + 1);

@@ -7,7 +7,7 @@ export { conveyancesFor, takesMix } from './conveys.ts';
 export { type Laying, layings } from './lay.ts';
 export { filledShare, type FilledTo, stopHeights } from './filled-to.ts';
 export { formM3, spareSpot } from './left-over.ts';
-export { highLifts, liftName, liftVolumeM3, liftsOf, MOST_LIFTS, mostLifts } from './lifts.ts';
+export { highLifts, liftName, liftVolumeM3, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
 export { type DayHour, noGoOf } from './no-go.ts';
 export { moneyOf, type Odds, oddsOf } from './odds.ts';
