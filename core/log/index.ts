@@ -21,7 +21,6 @@ export { water } from './kinds/water.ts';
 export { loadEnd } from './kinds/load-end.ts';
 export { note } from './kinds/note.ts';
 export { override } from './kinds/override.ts';
-export { placeStop } from './kinds/place-stop.ts';
 export { probe } from './kinds/probe.ts';
 export { question } from './kinds/question.ts';
 export { readingText, type ReadingValue } from './kinds/reading-value.ts';
