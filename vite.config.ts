@@ -30,6 +30,18 @@ const withoutJsonSchema: Plugin = {
 };
 
 /**
+ * What is wrong with a figure is said in our own words (core/kit/limit-words.ts and the schemas):
+ * the schemas' English is never shown, and is not sent.
+ */
+const withoutTheirWords: Plugin = {
+  name: 'without-their-words',
+  transform: (_code, id) =>
+    /zod\/v4\/locales\/en\.js$/.test(id)
+      ? 'export default () => ({ localeError: () => undefined });'
+      : null,
+};
+
+/**
  * The charts' scales put numbers between numbers. The library's general interpolation, which they
  * ask for, brings every colour space along: for the scales it is answered with its numbers alone.
  */
@@ -47,6 +59,7 @@ export default defineConfig({
   publicDir: 'web/public',
   plugins: [
     withoutJsonSchema,
+    withoutTheirWords,
     numbersForScales,
     wordsWithTheRegister,
     react(),

@@ -5,6 +5,7 @@ import { mutate } from 'swr';
 import { SessionGate } from './app/session.tsx';
 import './app/theme.ts';
 import { fetchScreens, Screens } from './router.tsx';
+import { tellWorkerComes } from './sync/ready.ts';
 import { hearFailures } from './sync/told.ts';
 import './styles.css';
 import { lazily } from './ui/lazily.tsx';
@@ -37,9 +38,12 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     void mutate(() => true);
   });
+  tellWorkerComes(true);
   void import('workbox-window')
     .then(({ Workbox }) => new Workbox('/sw.js').register())
-    .catch(() => undefined);
+    .catch(() => {
+      tellWorkerComes(false);
+    });
   // A page that was on its way while the worker took charge was not there to be taken: it asks for itself.
   void navigator.serviceWorker.ready.then(({ active }) => {
     if (!navigator.serviceWorker.controller) active?.postMessage({ type: 'claim' });

@@ -151,8 +151,22 @@ export const usualMixes = (profile: RuleProfile): MixRecord[] =>
         },
       ]
     : [
-        { mark: 'C25S3', label: 'C25/30 S3', fcMPa: 30, slumpMm: 125, slumpClass: 'S3' },
-        { mark: 'C30S4', label: 'C30/37 S4', fcMPa: 37, slumpMm: 185, slumpClass: 'S4' },
+        {
+          mark: 'C25S3',
+          label: 'C25/30 S3',
+          strengthClass: 'C25/30',
+          fcMPa: 30,
+          slumpMm: 125,
+          slumpClass: 'S3',
+        },
+        {
+          mark: 'C30S4',
+          label: 'C30/37 S4',
+          strengthClass: 'C30/37',
+          fcMPa: 37,
+          slumpMm: 185,
+          slumpClass: 'S4',
+        },
       ]
   ).map((m) => mixSchema.parse({ ...m, usual: true }));
 

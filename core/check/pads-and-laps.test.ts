@@ -165,6 +165,7 @@ describe('one lap for list, check and report', () => {
     const { rows } = readSchedule(
       [head, ['F1', '24', '12', '3 No. 5', '40 db'], ['F2', '24', '12', '3 No. 5', 'long']],
       'us',
+      'us-aci',
     );
     expect(rows[0]?.type?.type.lap).toEqual({ diameters: 40 });
     expect(rows[1]?.problems[0]).toMatchObject({ column: 'lap' });

@@ -32,6 +32,7 @@ describe('a schedule from a spreadsheet', () => {
       F7 | 30 | 1'-0" | 4 No. 6 | #5 @ 12 | S-9 | red
       F8 | 24 in | 12 | 3 #5 | none | |`),
       'us',
+      'us-aci',
     );
     expect([problem, ignored]).toEqual([null, ['Colour']]);
     expect(rows[0]?.type?.type).toMatchObject({
@@ -51,6 +52,7 @@ describe('a schedule from a spreadsheet', () => {
       mark | kind | thickness | upright | level bars | mats | cover inside
       V2 | wall | 300 | 12 mm @ 200 | T10 at 250 | 2 | 40`),
       'metric',
+      'metric-en',
     );
     expect(rows[0]?.type).toMatchObject({
       list: 'wallTypes',
@@ -61,9 +63,31 @@ describe('a schedule from a spreadsheet', () => {
         vertical: { bar: '12mm', spacingM: 0.2 },
         horizontal: { bar: '10mm', spacingM: 0.25 },
         coverInsideMm: 40,
-        coverOutsideMm: 35,
+        coverOutsideMm: 40,
+        coverUsual: true,
       },
     });
+  });
+  test('a cover that is not given is what the code asks for by bar and face, and marked so', () => {
+    const { rows } = readSchedule(
+      table(`
+      mark | kind | width | depth | along | upright | level bars | cover bottom | cover side | cover top
+      F1 | footing | 24 | 12 | 3 No. 6 | | | | |
+      F2 | footing | 24 | 12 | 3 No. 5 | | | 3 | 2 | 1.5
+      W6 | wall | 12 | | | No. 6 at 12 | No. 4 at 12 | | |
+      W5 | wall | 8 | | | No. 5 at 12 | No. 4 at 12 | | |`),
+      'us',
+      'us-aci',
+    );
+    // ACI 318-19 table 20.5.1.3.1: 3 in against ground; formed 2 in from No. 6, 1½ in below.
+    expect(rows[0]?.type?.type).toMatchObject({
+      coverBottomMm: 76.2,
+      coverTopMm: 50.8,
+      coverUsual: true,
+    });
+    expect(rows[1]?.type?.type).not.toHaveProperty('coverUsual');
+    expect(rows[2]?.type?.type).toMatchObject({ coverOutsideMm: 50.8, coverUsual: true });
+    expect(rows[3]?.type?.type).toMatchObject({ coverOutsideMm: 38.1, coverUsual: true });
   });
   test.each([
     ['F1 | | 12 | 3 No. 5 |', 'width', /is empty/],
@@ -74,7 +98,11 @@ describe('a schedule from a spreadsheet', () => {
     ['F1 | 24 | 12 | 3 No. 5 | every foot', 'across', /bar at a spacing/],
     ['| 24 | 12 | 3 No. 5 |', 'mark', /is empty/],
   ])('%s says what is wrong in its cell', (row, column, message) => {
-    const [read] = readSchedule(table(`mark | width | depth | along | across\n${row}`), 'us').rows;
+    const [read] = readSchedule(
+      table(`mark | width | depth | along | across\n${row}`),
+      'us',
+      'us-aci',
+    ).rows;
     expect(read?.type).toBeNull();
     expect(read?.problems).toContainEqual({
       column,
@@ -83,14 +111,17 @@ describe('a schedule from a spreadsheet', () => {
   });
   test('a mark twice, no names of columns, and no rows are said', () => {
     expect(
-      readSchedule(table('mark | width | depth | along\nF1|24|12|2 #5\nF1|24|12|2 #5'), 'us')
-        .rows[1]?.problems[0]?.message,
+      readSchedule(
+        table('mark | width | depth | along\nF1|24|12|2 #5\nF1|24|12|2 #5'),
+        'us',
+        'us-aci',
+      ).rows[1]?.problems[0]?.message,
     ).toMatch(/twice/);
-    expect(readSchedule(table('F1|24|12'), 'us').problem).toMatch(
+    expect(readSchedule(table('F1|24|12'), 'us', 'us-aci').problem).toMatch(
       /first row must name the columns/,
     );
-    expect(readSchedule(table('mark|width'), 'us').problem).toMatch(/no rows/);
-    expect(readSchedule([], 'us').problem).not.toBeNull();
+    expect(readSchedule(table('mark|width'), 'us', 'us-aci').problem).toMatch(/no rows/);
+    expect(readSchedule([], 'us', 'us-aci').problem).not.toBeNull();
   });
   test('bars as people write them', () => {
     expect(['No. 5', '#5', '5', 'no 5'].map((t) => barFromText(t, 'us'))).toEqual([

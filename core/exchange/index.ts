@@ -20,7 +20,7 @@ export {
   type LayerUse,
   runsFromLines,
 } from './lines.ts';
-export { COVER_MM, readSchedule, SCHEDULE_COLUMNS, type ScheduleRow } from './schedule.ts';
+export { readSchedule, SCHEDULE_COLUMNS, type ScheduleRow } from './schedule.ts';
 export { rebarTable, type Table, takeoffTable } from './tables.ts';
 export { forecastColumns, readForecast } from './forecast.ts';
 export { readTickets, type Ticket } from './tickets.ts';

@@ -6,8 +6,17 @@ import {
   metres,
   spacedFromText,
 } from './bar-text.ts';
-import { type FootingType, footingTypeSchema, type WallType, wallTypeSchema } from '#core/model';
+import {
+  type FootingType,
+  footingTypeSchema,
+  type SitePlan,
+  type WallType,
+  wallTypeSchema,
+} from '#core/model';
+import { usualCoverMm } from '#core/steel';
 import { parseMeasure, type UnitSystem } from '#core/units';
+
+type RuleProfile = SitePlan['ruleProfile'];
 
 /** One row of a schedule as it was read: a type, or what is wrong with which cell. */
 export interface ScheduleRow {
@@ -85,7 +94,21 @@ class Cells {
   }
 }
 
-function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
+/** Cover as it is given, or as the code asks for by the bar and what the face stands against. */
+function coversOf(
+  c: Cells,
+  profile: RuleProfile,
+  bar: string | undefined,
+  faces: readonly (readonly [Column, 'ground' | 'weather'])[],
+) {
+  const mm = faces.map(([column, against]) =>
+    c.mm(column, bar === undefined ? null : usualCoverMm(profile, against, bar)),
+  );
+  const usual = faces.some(([column]) => c.text(column) === '');
+  return { mm, ...(usual ? { coverUsual: true } : {}) };
+}
+
+function footing(c: Cells, mark: string, profile: RuleProfile): ScheduleRow['type'] {
   const [width, depth, along] = [
     c.mm('width', null),
     c.mm('depth', null),
@@ -94,12 +117,13 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   const across = isNone(c.text('across')) ? null : c.read('across', spacedFromText);
   const top = c.text('top') === '' ? 0 : (c.read('top', countedFromText)?.count ?? 0);
   const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
-  const covers = [
-    c.mm('coverBottom', coverMm),
-    c.mm('coverSide', coverMm),
-    c.mm('coverTop', coverMm),
-  ];
-  if (c.problems.length || width === null || depth === null || along === null) return null;
+  if (c.problems.length || along === null) return null;
+  const { mm: covers, ...marked } = coversOf(c, profile, along.bar, [
+    ['coverBottom', 'ground'],
+    ['coverSide', 'ground'],
+    ['coverTop', 'weather'],
+  ]);
+  if (c.problems.length || width === null || depth === null) return null;
   const type = {
     mark,
     widthM: metres(width),
@@ -109,6 +133,7 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
     coverBottomMm: covers[0],
     coverSideMm: covers[1],
     coverTopMm: covers[2],
+    ...marked,
     unformed: false,
     ...(lap ? { lap } : {}),
     ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
@@ -116,7 +141,7 @@ function footing(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   return { list: 'footingTypes', type: footingTypeSchema.parse(type) };
 }
 
-function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
+function wall(c: Cells, mark: string, profile: RuleProfile): ScheduleRow['type'] {
   const [thickness, vertical, horizontal] = [
     c.mm('width', null),
     c.read('upright', spacedFromText),
@@ -125,7 +150,10 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
   if (mats !== 1 && mats !== 2)
     c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
-  const covers = [c.mm('coverInside', coverMm), c.mm('coverOutside', coverMm)];
+  const { mm: covers, ...marked } = coversOf(c, profile, vertical?.bar, [
+    ['coverInside', 'weather'],
+    ['coverOutside', 'weather'],
+  ]);
   const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
   const ledge = isNone(c.text('ledge')) ? null : c.read('ledge', ledgeFromText);
   if (c.problems.length || thickness === null) return null;
@@ -139,6 +167,7 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
       horizontal,
       coverInsideMm: covers[0],
       coverOutsideMm: covers[1],
+      ...marked,
       ledge,
       ...(lap ? { lap } : {}),
       ...(c.text('drawing') ? { drawing: c.text('drawing') } : {}),
@@ -146,18 +175,12 @@ function wall(c: Cells, mark: string, coverMm: number): ScheduleRow['type'] {
   };
 }
 
-/** Cover where none is given, mm: cast against ground (3 in, ACI 318 §20.5.1.3; 50 mm) and formed (1½ in; 35 mm). */
-export const COVER_MM: Record<UnitSystem, { footing: number; wall: number }> = {
-  us: { footing: 76.2, wall: 38.1 },
-  metric: { footing: 50, wall: 35 },
-};
-
 /**
  * Reads a schedule of footings and walls off a table: the first row names the columns, every
  * further one is a type. A row with a `thickness`, uprights or a kind of wall is a wall. Nothing is
  * stored here; each row says what is wrong with it.
  */
-export function readSchedule(table: string[][], units: UnitSystem): Schedule {
+export function readSchedule(table: string[][], units: UnitSystem, profile: RuleProfile): Schedule {
   const [head = [], ...body] = table.filter((r) => r.some((c) => c.trim() !== ''));
   const at = new Map<Column, number>();
   const ignored: string[] = [];
@@ -196,8 +219,7 @@ export function readSchedule(table: string[][], units: UnitSystem): Schedule {
     const isWall = kind ? /wall/.test(kind) : c.text('upright') !== '';
     const line = { line: i + 2, mark, problems: c.problems };
     if (c.problems.length) return { ...line, type: null };
-    const cover = COVER_MM[units];
-    const type = isWall ? wall(c, mark, cover.wall) : footing(c, mark, cover.footing);
+    const type = isWall ? wall(c, mark, profile) : footing(c, mark, profile);
     return { ...line, type: c.problems.length ? null : type };
   });
   return { rows, ignored, problem: null };

@@ -95,3 +95,4 @@ export {
   type WallType,
   wallTypeSchema,
 } from './site.ts';
+export { cubeMPa, STRENGTH_CLASSES } from './strength-class.ts';

@@ -21,10 +21,18 @@ const delay = () =>
     .object({ medianMin: nonNegative(), p90Min: nonNegative() })
     .refine((d) => d.p90Min >= d.medianMin, { path: ['p90Min'], message: 'is under the median' });
 
+/** A strength class to EN 206: of cylinders, and of cubes. */
+const CLASS = /C(\d+)\/(\d+)/;
+
 export const mixSchema = z.object({
   mark: name(),
   label: name(),
   fcMPa: positive(),
+  /** Strength class to EN 206 as C30/37: cylinder and cube, MPa. */
+  strengthClass: z
+    .string({ error: 'must be text' })
+    .regex(/^C\d{1,2}\/\d{2,3}$/, 'must be a class as C30/37')
+    .optional(),
   slumpMm: positive(),
   slumpKind: z
     .enum(['nominal', 'maximum'], { error: 'must be nominal or maximum' })
@@ -45,6 +53,16 @@ export const mixSchema = z.object({
 });
 /** A mix as a site file gives it; without an age limit of its own the site's rule counts. */
 export type MixRecord = z.output<typeof mixSchema>;
+/** A cylinder is so much of a cube of the same concrete, where no class says it (EN 206 table 12, about). */
+const CYLINDER_OF_CUBE = 0.8;
+
+/** Strength of cylinders: by the class under EN, whose strengths are of cubes; as it is given else. */
+function cylinderOf({ strengthClass, label, fcMPa }: MixRecord, profile: Rules['profile']): number {
+  if (profile === 'us-aci') return fcMPa;
+  const ofClass = CLASS.exec(strengthClass ?? label)?.[1];
+  return ofClass === undefined ? CYLINDER_OF_CUBE * fcMPa : Number(ofClass);
+}
+
 /**
  * A mix with everything that rules it on a site: its age limit, how hot or cold it may come, the
  * windows of its seams at 20 °C, what a pump takes off its slump, and Q of its strength.
@@ -57,6 +75,8 @@ export type Mix = MixRecord & {
   knitMinAt20C: number;
   pumpLossMm: number;
   strengthK: number;
+  /** Characteristic strength of its cylinders, MPa: what laps are worked out of. */
+  cylinderMPa: number;
 };
 /** Fills in what the mix leaves to the site's rules. */
 export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
@@ -68,6 +88,7 @@ export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
   knitMinAt20C: rules.value('knit'),
   pumpLossMm: rules.value('pumpLoss'),
   strengthK: rules.value('strengthEnergy'),
+  cylinderMPa: cylinderOf(mix, rules.profile),
 });
 
 export const plantSchema = z

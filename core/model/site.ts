@@ -64,6 +64,7 @@ export const footingTypeSchema = z.object({
   coverBottomMm: measure('cover'),
   coverSideMm: measure('cover'),
   coverTopMm: measure('cover'),
+  coverUsual: onlyUsual(),
   unformed: z.boolean().default(false),
   lap: drawnLap(),
   /** The drawing that rules it, as a foreman would name it. */
@@ -80,6 +81,7 @@ export const wallTypeSchema = z.object({
   horizontal: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }),
   coverInsideMm: measure('cover'),
   coverOutsideMm: measure('cover'),
+  coverUsual: onlyUsual(),
   ledge: z
     .object({ widthM: measure('wallThickness'), heightM: measure('wallHeight') })
     .nullable()
@@ -152,6 +154,7 @@ export const padSchema = z.object({
       coverSideMm: measure('cover'),
       /** Over the top mat; that of the sides where it is left out. */
       coverTopMm: measure('cover').optional(),
+      coverUsual: onlyUsual(),
     })
     .optional(),
   type: mark().optional(),
@@ -181,6 +184,7 @@ export const pierSchema = z.object({
         .nullable()
         .default(null),
       coverMm: measure('cover'),
+      coverUsual: onlyUsual(),
     })
     .optional(),
   label: oneLine().max(80).optional(),

@@ -39,6 +39,7 @@ export interface Ruled {
 
 /** What a site's rules come to. */
 export interface Rules {
+  profile: RuledSite['ruleProfile'];
   value(id: RuleId): number;
   ruled(id: RuleId): Ruled;
 }
@@ -74,7 +75,7 @@ export function rulesOf(site: RuledSite): Rules {
       from: before.get(id) ?? profileValue,
     };
   };
-  return { value: (id) => ruled(id).value, ruled };
+  return { profile: site.ruleProfile, value: (id) => ruled(id).value, ruled };
 }
 
 /** A rule's value in words, in a site's units. */

@@ -1,6 +1,7 @@
 import type { PourDoc, SitePlan } from '#core/model';
 import { resultOf } from '#core/kit';
 import { type RuledSite, rulesOf } from '#core/rules';
+import { lapCodeOf } from './laps.ts';
 import { rebarTakeoff, type RebarRow } from './rebar-takeoff.ts';
 
 /** Pieces of one length that a line of bar is cut into. */
@@ -80,19 +81,31 @@ export function sameBars(rows: RebarRow[]): RebarRow[] {
 }
 
 /**
+ * Every bar of a site, laps by the code of its rules: what the list, the check and the report say.
+ * @param cylinderMPa cylinder strength of its concrete, MPa: laps that the drawing does not give hang on it
+ * @throws BadInput for a strength or a site that the take-off cannot work with
+ */
+export function barRows(site: SitePlan & RuledSite, cylinderMPa: number): RebarRow[] {
+  const rules = rulesOf(site);
+  return resultOf(rebarTakeoff, {
+    site,
+    stockLengthM: rules.value('barStock'),
+    fyMPa: rules.value('barGrade'),
+    fcMPa: cylinderMPa,
+    lapsBy: lapCodeOf(site.ruleProfile),
+  }).rows;
+}
+
+/**
  * The bars of a pour, element by element.
- * @param fcMPa strength of its concrete, MPa: laps that the drawing does not give hang on it
+ * @param cylinderMPa as in {@link barRows}
  */
 export function barList(
   { site, pour }: { site: SitePlan & RuledSite; pour: Pick<PourDoc, 'elements'> },
-  fcMPa: number,
+  cylinderMPa: number,
 ): BarLine[] {
-  const rules = rulesOf(site);
-  const stockLengthM = rules.value('barStock');
-  const fyMPa = rules.value('barGrade');
-  const rows = resultOf(rebarTakeoff, { site, stockLengthM, fcMPa, fyMPa }).rows.filter((r) =>
-    pour.elements.includes(r.elementId),
-  );
+  const stockLengthM = rulesOf(site).value('barStock');
+  const rows = barRows(site, cylinderMPa).filter((r) => pour.elements.includes(r.elementId));
   return sameBars(rows).map((r) => ({
     elementId: r.elementId,
     what: `${ROLE[r.role]}${HOOKED[r.hooks] ?? ''}`,

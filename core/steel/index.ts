@@ -1,13 +1,15 @@
 /** The public face of this room: what others use of it. */
-export { type BarLine, barList, sameBars } from './bar-list.ts';
+export { type BarLine, barList, barRows, sameBars } from './bar-list.ts';
 export { bar } from './bar.ts';
 export { coverVerdict } from './cover-verdict.ts';
 export { hook } from './hook.ts';
 export { lapLength } from './lap-length.ts';
 export { lapLengthEn } from './lap-length-en.ts';
-export { type DrawnLap, lapOf } from './laps.ts';
+export { type DrawnLap, lapCodeOf, lapOf } from './laps.ts';
 export { minCover } from './min-cover.ts';
+export { usualCoverMm } from './usual-cover.ts';
 export { padBars, type PadBars, padMatKg } from './pad-bars.ts';
-export { type RebarRow, rebarTakeoff, tieLevels } from './rebar-takeoff.ts';
+export { tieLevels } from './pier-ties.ts';
+export { type RebarRow, rebarTakeoff } from './rebar-takeoff.ts';
 export { spacingVerdict } from './spacing-verdict.ts';
 export { vertLayout } from './vert-layout.ts';

@@ -1,48 +1,75 @@
 import { resultOf } from '#core/kit';
+import { barNamed } from '#core/model';
 import { lapLength } from './lap-length.ts';
+import { lapLengthEn } from './lap-length-en.ts';
 
 /** A lap as a drawing gives it: a length, or so many diameters of the bar. */
 export type DrawnLap = { lengthM: number } | { diameters: number };
+/** The code whose laps are worked out. */
+export type LapCode = 'aci' | 'en';
 
-export interface LapCase {
+/** Where a bar lies in its fresh concrete, as far as it bears on its lap. */
+export interface Laid {
+  /** More than 12 in of fresh concrete below it (ACI 318-19 table 25.4.2.5), 250 mm (EN 1992-1-1 §8.4.2). */
+  topBar?: boolean;
+  /** A level bar of a wall: poor bond under EN 1992-1-1 fig. 8.2. */
+  levelInWall?: boolean;
+}
+
+export interface LapCase extends Laid {
   bar: string;
+  /** f'c under ACI, the cylinder strength of the class under EN, MPa. */
   fcMPa: number;
   fyMPa: number;
+  code: LapCode;
   /** What the drawing says for this type; nothing when it says nothing. */
   drawn?: DrawnLap | undefined;
-  /** More than 12 in of fresh concrete below the bar (ACI 318-19 table 25.4.2.5). */
-  topBar?: boolean;
 }
 
 /** Bars that may not be lapped: they are spliced mechanically (ACI 318-19 §25.5.1.1). */
 const UNLAPPED = new Set(['#14', '#18', '45M', '55M']);
+/** Classes above have no formula of their own here, MPa: a lap of this one is longer. */
+const HIGHEST_FCK_MPA = 50;
 
 /** The least a lap may be, mm, the lap itself, what it computes to, and which of the two rules. */
 export interface Lap {
   lapMm: number;
   computedMm: number;
   ruledBy: 'computed' | 'drawing';
+  /** Standard and clause it was worked out by. */
+  source: string;
 }
 
-const drawingOf = (drawn: DrawnLap) =>
-  'lengthM' in drawn ? { lengthMm: drawn.lengthM * 1000 } : { multipleOfDb: drawn.diameters };
+/** Class B, uncoated, good cover and spacing. */
+const byAci = ({ bar, fcMPa, fyMPa, topBar = false }: LapCase): number =>
+  resultOf(lapLength, { bar, fcMPa, fyMPa, topBar, coating: 'none', spacingClass: 'good' })
+    .computedMm;
+
+/** All bars lapped at one section. */
+const byEn = ({ bar, fcMPa, fyMPa, topBar, levelInWall }: LapCase): number =>
+  resultOf(lapLengthEn, {
+    barMm: barNamed(bar).diameterMm,
+    fckMPa: Math.min(HIGHEST_FCK_MPA, fcMPa),
+    fykMPa: fyMPa,
+    bond: topBar || levelInWall ? 'poor' : 'good',
+  }).lapMm;
 
 /**
  * The lap of a bar, for the bar list, the check and the report alike: the drawing's where the type
- * gives one, else computed (`lap-length`, class B, uncoated, good cover and spacing). Null for bars
+ * gives one, else computed by the code of the site (`lap-length`, `lap-length-en`). Null for bars
  * that may not be lapped.
  */
-export function lapOf({ bar, fcMPa, fyMPa, drawn, topBar = false }: LapCase): Lap | null {
+export function lapOf(lap: LapCase): Lap | null {
+  const { bar, drawn, code } = lap;
   if (UNLAPPED.has(bar)) return null;
-  const drawing = drawn && drawingOf(drawn);
-  const { lapMm, computedMm, ruledBy } = resultOf(lapLength, {
-    bar,
-    fcMPa,
-    fyMPa,
-    topBar,
-    coating: 'none',
-    spacingClass: 'good',
-    ...(drawing ? { drawing } : {}),
-  });
-  return { lapMm, computedMm, ruledBy };
+  const computedMm = code === 'en' ? byEn(lap) : byAci(lap);
+  const source = code === 'en' ? 'EN 1992-1-1 §8.7.3' : 'ACI 318 §25.5.2';
+  if (!drawn) return { lapMm: computedMm, computedMm, ruledBy: 'computed', source };
+  const lapMm =
+    'lengthM' in drawn ? drawn.lengthM * 1000 : drawn.diameters * barNamed(bar).diameterMm;
+  return { lapMm, computedMm, ruledBy: 'drawing', source };
 }
+
+/** The code that a site's laps go by. */
+export const lapCodeOf = (profile: 'us-aci' | 'metric-en'): LapCode =>
+  profile === 'metric-en' ? 'en' : 'aci';

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import {
   barNamed,
   lengthOf,
-  type Pier,
   pierHeightM,
   type Run,
   type SitePlan,
@@ -10,8 +9,9 @@ import {
   wallHeightM,
 } from '#core/model';
 import { calculation, fig, nonNegative, positive, resultOf } from '#core/kit';
-import { lapOf, type DrawnLap } from './laps.ts';
+import { type DrawnLap, type Laid, type LapCode, lapOf } from './laps.ts';
 import { padBars } from './pad-bars.ts';
+import { END_MM } from './pier-ties.ts';
 import { hook } from './hook.ts';
 import { barsRequired } from './spacing-verdict.ts';
 
@@ -32,9 +32,6 @@ const rowSchema = z.object({
 });
 export type RebarRow = z.output<typeof rowSchema>;
 
-/** How far the first and last of a row of bars stand from the end, mm (3 in). */
-const END_MM = 76.2;
-
 interface Settings {
   stockLengthM: number;
   /** One lap for every bar; what each bar asks for when left out. */
@@ -42,16 +39,17 @@ interface Settings {
   endMm: number;
   fcMPa: number;
   fyMPa: number;
+  /** The code whose laps rule where no drawing gives one. */
+  lapsBy: LapCode;
 }
 
-/** Where a bar lies, for its lap. */
-interface Laid {
+/** What bears on the lap of a bar. */
+interface Lapped extends Laid {
   drawn?: DrawnLap | undefined;
-  topBar?: boolean;
 }
-const lapMOf = (bar: string, s: Settings, laid: Laid): number | null => {
+const lapMOf = (bar: string, s: Settings, lapped: Lapped): number | null => {
   if (s.lapM !== undefined) return s.lapM;
-  const lap = lapOf({ bar, fcMPa: s.fcMPa, fyMPa: s.fyMPa, ...laid });
+  const lap = lapOf({ bar, fcMPa: s.fcMPa, fyMPa: s.fyMPa, code: s.lapsBy, ...lapped });
   return lap && lap.lapMm / 1000;
 };
 /** A stock length gives at least this share of itself beyond its lap: a longer lap is asked about. */
@@ -79,11 +77,11 @@ function row(
   straightM: number,
   s: Settings,
   hooked?: keyof typeof HOOKED,
-  laid: Laid = {},
+  lapped: Lapped = {},
 ): RebarRow {
   const hooks = hooked ? HOOKED[hooked] : 0;
   const lengthM = straightM + (hooks ? hooks * hookAddsM(bar) : 0);
-  const lapM = lapMOf(bar, s, laid);
+  const lapM = lapMOf(bar, s, lapped);
   const laps = lapsIn(lengthM, lapM ?? 0, s.stockLengthM) * count;
   const totalLengthM = lengthM * count + laps * (lapM ?? 0);
   return {
@@ -100,8 +98,8 @@ function row(
   };
 }
 
-/** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5). */
-const TOP_BAR_M = 0.3048;
+/** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5; EN 1992-1-1 §8.4.2). */
+const TOP_BAR_M: Record<LapCode, number> = { aci: 0.3048, en: 0.25 };
 
 function wallRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
   const t = site.wallTypes.find((w) => w.mark === run.type);
@@ -114,7 +112,10 @@ function wallRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
   const { vertical: v, horizontal: h } = t;
   return [
     row(run.id, 'vertical', v.bar, bars(lengthM, v.spacingM), heightM, s, v.hooks, lap),
-    row(run.id, 'horizontal', h.bar, bars(heightM, h.spacingM), lengthM, s, h.hooks, lap),
+    row(run.id, 'horizontal', h.bar, bars(heightM, h.spacingM), lengthM, s, h.hooks, {
+      ...lap,
+      levelInWall: true,
+    }),
   ];
 }
 
@@ -127,7 +128,7 @@ function footingRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
   const rows: RebarRow[] = [];
   if (count > 0) rows.push(row(run.id, 'along', bar, count, lengthM, s, hooks, lap));
   if (topCount > 0) {
-    const topBar = t.depthM - t.coverTopMm / 1000 > TOP_BAR_M;
+    const topBar = t.depthM - t.coverTopMm / 1000 > TOP_BAR_M[s.lapsBy];
     rows.push(row(run.id, 'top', bar, topCount, lengthM, s, undefined, { ...lap, topBar }));
   }
   if (t.transverse) {
@@ -153,20 +154,6 @@ const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
  */
 const tieTailM = (bar: string): number => Math.max(6 * barNamed(bar).diameterMm, 75) / 1000;
 const ROUND_TIE_LAP_M = 0.15;
-
-/**
- * How high above its bottom each tie of a pier stands, m, lowest first; none without ties. Counted
- * as in the take-off.
- */
-export function tieLevels(pier: Pier): number[] {
-  const ties = pier.steel?.ties;
-  if (!ties) return [];
-  const endM = END_MM / 1000;
-  const n = barsRequired(pierHeightM(pier) * 1000, END_MM, ties.spacingM * 1000);
-  return Array.from({ length: n }, (_, i) =>
-    n === 1 ? pierHeightM(pier) / 2 : endM + ((pierHeightM(pier) - 2 * endM) * i) / (n - 1),
-  );
-}
 
 function pierRows(site: SitePlan, s: Settings): RebarRow[] {
   return site.piers.flatMap((p) => {
@@ -212,9 +199,9 @@ export const rebarTakeoff = calculation({
   purpose:
     'How many bars of which size and length each run, pad and pier takes, with laps by stock length, and their mass.',
   formula:
-    'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line, the lap the drawing’s where the type gives one, else by lap-length; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
+    'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line, the lap the drawing’s where the type gives one, else by lap-length or lap-length-en; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
   source:
-    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
+    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2 or EN 1992-1-1 §8.7.3; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
   limits:
     'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
   input: z
@@ -225,6 +212,8 @@ export const rebarTakeoff = calculation({
       endMm: nonNegative().default(END_MM),
       fcMPa: positive().default(24.13165),
       fyMPa: positive().default(413.685),
+      /** The code whose laps rule where no drawing gives one; fcMPa is of cylinders under en. */
+      lapsBy: z.enum(['aci', 'en'], { error: 'must be aci or en' }).default('aci'),
     })
     .superRefine((v, ctx) => {
       if (v.lapM !== undefined && v.lapM >= v.stockLengthM)

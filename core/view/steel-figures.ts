@@ -1,6 +1,5 @@
-import { attempt } from '#core/kit';
 import { runOf } from '#core/model';
-import { rebarTakeoff } from '#core/steel';
+import { barRows } from '#core/steel';
 import type { PourNow } from './stages/stage.ts';
 
 /** Which part of the work a row of bars is, and its layer. */
@@ -18,13 +17,8 @@ const PART = {
 /** Every row of bars of a pour, as figures. */
 export function steelFigures(v: PourNow) {
   const { site, pour } = v.record;
-  const rows = attempt(rebarTakeoff, {
-    site,
-    stockLengthM: v.rules.value('barStock'),
-    fyMPa: v.rules.value('barGrade'),
-    fcMPa: v.mix.fcMPa,
-  }).done?.result.rows;
-  return (rows ?? [])
+  const rows = barRows(site, v.mix.cylinderMPa);
+  return rows
     .filter((r) => pour.elements.includes(r.elementId))
     .map((r) => ({
       elementId: r.elementId,

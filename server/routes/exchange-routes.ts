@@ -26,7 +26,7 @@ export function exchangeRoutes({ sessions, sites, events, clock }: AppDeps): Rou
     res
       .attachment(`${pour.code}-bars.csv`)
       .type('text/csv')
-      .send(csvOf(rebarTable({ site, pour }, mixNamed(site, pour.mix)?.fcMPa ?? 25)));
+      .send(csvOf(rebarTable({ site, pour }, mixNamed(site, pour.mix)?.cylinderMPa ?? 25)));
   });
   router.get('/pours/:id/log.csv', anybody, async (req, res) => {
     const { id, site, pour } = await sites.pour(String(req.params.id));

@@ -10,7 +10,7 @@ afterAll(() => pool.close());
 
 const slow = {
   id: 'pour-simulation',
-  input: { ...(EXAMPLES as Record<string, object>)['pour-simulation'], trials: 100_000 },
+  input: { ...(EXAMPLES as Record<string, object>)['pour-simulation'], trials: 1_000_000 },
 };
 
 test('what a calculation cannot work with is said, and what it can is not', async () => {

@@ -143,10 +143,13 @@ export function ChipChoice({
   name,
   options,
   label,
+  say = String,
 }: {
   name: string;
   options: readonly (string | number)[];
   label?: string;
+  /** What stands on the chip, where that is not the value. */
+  say?: (option: string | number) => string;
 }) {
   const { field } = useController({ name });
   return (
@@ -161,7 +164,7 @@ export function ChipChoice({
             field.onChange(o);
           }}
         >
-          {o}
+          {say(o)}
         </button>
       ))}
     </div>

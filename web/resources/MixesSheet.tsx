@@ -1,7 +1,7 @@
-import { useWatch } from 'react-hook-form';
+import { useFormContext, useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { waterCementRatio } from '#core/concrete';
-import { type MixRecord, mixSchema } from '#core/model';
+import { cubeMPa, type MixRecord, mixSchema, STRENGTH_CLASSES } from '#core/model';
 import { lengthText, strength, textOf } from '#core/units';
 import { useSite } from '../app/site-context.tsx';
 import { EntryForm } from '../forms/EntryForm.tsx';
@@ -9,6 +9,8 @@ import { ChipChoice, QuantityInput, TextInput } from '../forms/fields.tsx';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { ResourceList, type RowForm } from './ResourceList.tsx';
+
+type CementType = MixRecord['cementType'];
 
 /** Every field of the form is given: what the schema would fill in stands in it. */
 const formSchema = mixSchema as unknown as z.ZodType<MixRecord, MixRecord>;
@@ -35,6 +37,7 @@ export default function MixesSheet({ onClose }: { onClose: () => void }) {
 
 function MixForm({ of, write }: RowForm<MixRecord>) {
   const { site } = useSite();
+  const en = site.ruleProfile === 'metric-en';
   return (
     <EntryForm
       schema={formSchema}
@@ -47,7 +50,7 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
     >
       <TextInput name="mark" label="Mark, as on the ticket" autoFocus />
       <TextInput name="label" label="What it is called" />
-      <QuantityInput name="fcMPa" label="strength, f′c" />
+      {en ? <StrengthClass /> : <QuantityInput name="fcMPa" label="strength, f′c" />}
       <QuantityInput name="slumpMm" label="slump" />
       <ChipChoice name="slumpKind" options={['nominal', 'maximum']} label="The slump is" />
       <TextInput name="slumpClass" label="Slump class, where there is one" />
@@ -64,13 +67,48 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
         label={`price${site.currency ? `, ${site.currency}` : ''}`}
         required={false}
       />
-      <ChipChoice name="cementType" options={['I', 'III']} label="Cement type" />
+      <ChipChoice
+        name="cementType"
+        options={['I', 'III']}
+        label="Cement type"
+        say={(type) => (en ? EN_CEMENT[type as CementType] : `Type ${type}`)}
+      />
       <QuantityInput
         name="retarderFactor"
         label="retarder stretches its times by"
         quantity={null}
       />
     </EntryForm>
+  );
+}
+
+/** Cements to EN 197 that set as these types of ASTM C150 do. */
+const EN_CEMENT: Record<CementType, string> = {
+  I: 'CEM 32.5 or 42.5 N',
+  III: 'CEM 42.5 R or 52.5',
+};
+
+/** The class of a mix to EN 206: it says the strength of its cylinders and of its cubes. */
+function StrengthClass() {
+  const { setValue } = useFormContext<MixRecord>();
+  const chosen = useWatch<MixRecord, 'strengthClass'>({ name: 'strengthClass' });
+  return (
+    <div className="col-span-full flex flex-wrap gap-2" role="group" aria-label="Strength class">
+      {STRENGTH_CLASSES.map((c) => (
+        <button
+          key={c}
+          type="button"
+          className="chip"
+          aria-pressed={chosen === c}
+          onClick={() => {
+            setValue('strengthClass', c, { shouldDirty: true });
+            setValue('fcMPa', cubeMPa(c), { shouldDirty: true });
+          }}
+        >
+          {c}
+        </button>
+      ))}
+    </div>
   );
 }
 

@@ -10,6 +10,12 @@ export const tellPartsFetched = (): void => {
   partsFetched = true;
 };
 
+let workerComes = false;
+/** Said while a worker is being brought in, and taken back where the browser refuses it. */
+export const tellWorkerComes = (comes: boolean): void => {
+  workerComes = comes;
+};
+
 const kept = async (paths: readonly string[]): Promise<boolean> => {
   const own = (await (await caches.open('api')).keys()).map((r) => new URL(r.url).pathname);
   return paths.every((p) => own.includes(p));
@@ -19,7 +25,7 @@ const kept = async (paths: readonly string[]): Promise<boolean> => {
 async function goesWithoutSignal(paths: readonly string[]): Promise<boolean> {
   const worker = 'serviceWorker' in navigator ? navigator.serviceWorker.controller : null;
   if (worker) return worker.state === 'activated' && (await kept(paths));
-  return partsFetched;
+  return partsFetched && !workerComes;
 }
 
 const ASK_MS = 500;

@@ -119,6 +119,30 @@ const oiled: Draft = {
   danger: 'oil',
 };
 
+/** How much wider than forms a trench may be cut, mm (3 in, trade practice): it only takes concrete. */
+const TRENCH_PLUS_MM = 76.2;
+
+/** A footing cast against the ground: the trench is its form, and is as wide as that has to be. */
+const cutWidth = (
+  t: FootingType,
+  sizes: { places: Place[]; why: string },
+  { footingWidth }: ListContext['rules'],
+): Draft => ({
+  kind: 'width',
+  title: 'Trench width',
+  trade: 'forms',
+  wanted: {
+    type: 'size',
+    what: 'width',
+    wantedMm: t.widthM * 1000,
+    minusMm: footingWidth.minusMm,
+    plusMm: Math.max(footingWidth.plusMm ?? 0, TRENCH_PLUS_MM),
+  },
+  ...sizes,
+  toleranceSource: `${footingWidth.source}; wider: trade practice`,
+  advice: 'Trim the side, clear it out, and read again.',
+});
+
 /** A footing in forms: how wide they stand, on the string, braced and oiled. */
 const formed = (
   t: FootingType,
@@ -160,7 +184,7 @@ export function footingDrafts(
   const depthMm = t.depthM * 1000;
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
   const sizes = { places: spread(lengthM, sizeReadings(readM, r)), why: sizeWhy(r, units) };
-  if (!t.unformed) out.push(...formed(t, sizes, r));
+  out.push(...(t.unformed ? [cutWidth(t, sizes, r)] : formed(t, sizes, r)));
   out.push(
     ...depthAndTop(r, depthMm, sizes),
     {

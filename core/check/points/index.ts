@@ -18,16 +18,29 @@ export { typeChanges } from './joins.ts';
 
 type Source = Omit<ListContext, 'rules' | 'stretches'>;
 
+const LEAST_COVER_SOURCE = {
+  'us-aci': 'ACI 318-19 table 20.5.1.3.1',
+  'metric-en': 'EN 1992-1-1 §4.4.1.3',
+} as const;
 const COVER_SOURCE = { aci117: 'ACI 117 §2.2.2', en13670: 'EN 13670 §10.6' } as const;
 
+/** Where the wanted figure of a draft comes from. */
+function sourceOf(d: Draft, drawing: string, c: ListContext, coverUsual = false): string {
+  if (d.source) return d.source;
+  if (d.wanted.type === 'eye') return 'trade practice';
+  return d.wanted.type === 'cover' && coverUsual
+    ? `usual, none given: ${LEAST_COVER_SOURCE[c.site.ruleProfile]}`
+    : drawing;
+}
+
 const named =
-  (elementId: string, drawing: string, c: ListContext) =>
+  (elementId: string, drawing: string, c: ListContext, coverUsual?: boolean) =>
   (d: Draft): CheckPoint => ({
     ...d,
     id: `${elementId}/${d.kind}`,
     elementId,
     why: d.why ?? 'once',
-    source: d.source ?? (d.wanted.type === 'eye' ? 'trade practice' : drawing),
+    source: sourceOf(d, drawing, c, coverUsual),
     toleranceSource:
       d.toleranceSource ?? (d.wanted.type === 'cover' ? COVER_SOURCE[c.rules.coverProfile] : null),
   });
@@ -47,14 +60,16 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
       ...padDrafts(pad, c).filter(hasCover),
       ...anchorDrafts(elementId, undefined, c),
       ...embedDrafts(elementId, c),
-    ].map(named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c));
+    ].map(
+      named(elementId, pad.type ? `schedule, ${pad.type}` : 'schedule', c, pad.steel?.coverUsual),
+    );
   const pier = site.piers.find((p) => p.id === elementId);
   if (pier)
     return [
       ...pierDrafts(pier, c).filter(hasCover),
       ...anchorDrafts(elementId, pierHeightM(pier), c),
       ...embedDrafts(elementId, c),
-    ].map(named(elementId, 'schedule', c));
+    ].map(named(elementId, 'schedule', c, pier.steel?.coverUsual));
   const run = runOf(site, elementId);
   const lengthM = run ? lengthOf(site, run) : 0;
   if (!run || lengthM <= 0) return [];
@@ -76,7 +91,14 @@ function elementPoints(elementId: string, c: ListContext): CheckPoint[] {
   const drafts = [...own, ...joinDrafts(run, lengthM, c), ...anchorDrafts(elementId, topUpM, c)];
   return drafts
     .filter(hasCover)
-    .map(named(elementId, `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`, c));
+    .map(
+      named(
+        elementId,
+        `${wall?.drawing ?? footing?.drawing ?? 'schedule'}, ${run.type}`,
+        c,
+        (wall ?? footing)?.coverUsual,
+      ),
+    );
 }
 
 /** A drawing that gives no cover asks for no reading of it. */

@@ -1,4 +1,4 @@
-import { type DrawnLap, lapOf } from '#core/steel';
+import { type DrawnLap, lapCodeOf, lapOf } from '#core/steel';
 import { lengthText } from '#core/units';
 import { look, spread } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
@@ -10,9 +10,17 @@ export function lapDraft(
   type: { mark: string; drawing?: string | undefined; lap?: DrawnLap | undefined },
   { site, mix, rules: r }: ListContext,
   upM?: number,
+  laid: { levelInWall?: boolean } = {},
 ): Draft[] {
   if (lengthM <= r.stockLengthM && lengthM < 3) return [];
-  const lap = lapOf({ bar, fcMPa: mix.fcMPa, fyMPa: r.barGradeMPa, drawn: type.lap });
+  const lap = lapOf({
+    bar,
+    fcMPa: mix.cylinderMPa,
+    fyMPa: r.barGradeMPa,
+    code: lapCodeOf(site.ruleProfile),
+    drawn: type.lap,
+    ...laid,
+  });
   if (!lap)
     return [
       look(
@@ -39,7 +47,7 @@ export function lapDraft(
       source:
         lap.ruledBy === 'drawing'
           ? `${type.drawing ?? 'schedule'}, ${type.mark}; computed it would be ${lengthText(computedMm, site.units)}`
-          : 'computed, ACI 318 §25.5.2',
+          : `computed, ${lap.source}`,
       toleranceSource: r.lapMinus.source,
       advice: 'Slide the bar on or splice a piece in, and read again.',
     },

@@ -234,7 +234,7 @@ function steelDrafts(w: Measured, c: ListContext): Draft[] {
     },
     coverDraft('inside', w, c),
     ...(type.mats === 2 ? [coverDraft('outside', w, c)] : []),
-    ...lapDraft(horizontal.bar, lengthM, type, c, heightM * 0.5),
+    ...lapDraft(horizontal.bar, lengthM, type, c, heightM * 0.5, { levelInWall: true }),
     ...hookDraft('up', 'upright', vertical),
     ...hookDraft('across', 'across', horizontal),
     tied,

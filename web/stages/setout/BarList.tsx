@@ -40,7 +40,10 @@ function Bars({ bars, units }: { bars: BarLine[]; units: UnitSystem }) {
 export function BarList() {
   const v = usePour();
   const { site, pour } = v.record;
-  const bars = useMemo(() => barList({ site, pour }, v.mix.fcMPa), [site, pour, v.mix.fcMPa]);
+  const bars = useMemo(
+    () => barList({ site, pour }, v.mix.cylinderMPa),
+    [site, pour, v.mix.cylinderMPa],
+  );
   const totalKg = bars.reduce((s, b) => s + b.massKg, 0);
   return (
     <section aria-label="Bars to cut">

@@ -1,12 +1,6 @@
-import {
-  countedFromText,
-  countedText,
-  COVER_MM,
-  isNone,
-  spacedFromText,
-  spacedText,
-} from '#core/exchange';
+import { countedFromText, countedText, isNone, spacedFromText, spacedText } from '#core/exchange';
 import type { Pier } from '#core/model';
+import { usualCoverMm } from '#core/steel';
 import type { UnitSystem } from '#core/units';
 import { usePour, usePlan } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -132,6 +126,7 @@ export function PierForm({ pier }: { pier: Pier }) {
 
 function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: SetSome<Pier> }) {
   const s = pier.steel;
+  const { ruleProfile } = usePour().record.site;
   const steel = (c: Partial<NonNullable<Pier['steel']>>) =>
     set(({ steel: now }) => (now ? { steel: { ...now, ...c } } : null));
   const uprights = (text: string): string | null => {
@@ -142,7 +137,13 @@ function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: 
     const vertical = countedFromText(text, units);
     if (typeof vertical === 'string') return vertical;
     set((now) => ({
-      steel: { coverMm: COVER_MM[units].wall, ties: null, ...now.steel, vertical },
+      steel: {
+        coverMm: usualCoverMm(ruleProfile, 'weather', vertical.bar),
+        coverUsual: true,
+        ties: null,
+        ...now.steel,
+        vertical,
+      },
     }));
     return null;
   };
@@ -167,7 +168,7 @@ function CageFields({ pier, units, set }: { pier: Pier; units: UnitSystem; set: 
             quantity="Mm"
             units={units}
             value={s.coverMm}
-            onCommit={(n) => steel({ coverMm: n })}
+            onCommit={(n) => steel({ coverMm: n, coverUsual: undefined })}
           />
         </>
       )}

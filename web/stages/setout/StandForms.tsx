@@ -1,12 +1,6 @@
-import {
-  countedFromText,
-  countedText,
-  COVER_MM,
-  isNone,
-  spacedFromText,
-  spacedText,
-} from '#core/exchange';
+import { countedFromText, countedText, isNone, spacedFromText, spacedText } from '#core/exchange';
 import type { Pad } from '#core/model';
+import { usualCoverMm } from '#core/steel';
 import type { UnitSystem } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -117,9 +111,11 @@ export function PadForm({ pad }: { pad: Pad }) {
 function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetSome<Pad> }) {
   const s = pad.steel;
   const m = s?.eachWay;
-  const covers = {
-    coverBottomMm: s?.coverBottomMm ?? COVER_MM[units].footing,
-    coverSideMm: s?.coverSideMm ?? COVER_MM[units].footing,
+  const { ruleProfile } = usePour().record.site;
+  /** Nobody has given a cover yet: what the code asks for, and marked so. */
+  const usual = (bar: string) => {
+    const coverMm = usualCoverMm(ruleProfile, 'ground', bar);
+    return { coverBottomMm: coverMm, coverSideMm: coverMm, coverUsual: true };
   };
   const steel = (c: Partial<NonNullable<Pad['steel']>>) =>
     set(({ steel: now }) => (now ? { steel: { ...now, ...c } } : null));
@@ -133,7 +129,7 @@ function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetS
   const eachWay = (text: string): string | null => {
     const got = isNone(text) ? null : read(text);
     if (typeof got === 'string') return got;
-    set((now) => ({ steel: got ? { ...covers, ...now.steel, eachWay: got } : undefined }));
+    set((now) => ({ steel: got ? { ...usual(got.bar), ...now.steel, eachWay: got } : undefined }));
     return null;
   };
   const top = (text: string): string | null => {
@@ -158,7 +154,7 @@ function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetS
             quantity="Mm"
             units={units}
             value={s.coverBottomMm}
-            onCommit={(n) => steel({ coverBottomMm: n })}
+            onCommit={(n) => steel({ coverBottomMm: n, coverUsual: undefined })}
           />
           <TypedField
             label="Cover at sides"
@@ -166,7 +162,7 @@ function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetS
             quantity="Mm"
             units={units}
             value={s.coverSideMm}
-            onCommit={(n) => steel({ coverSideMm: n })}
+            onCommit={(n) => steel({ coverSideMm: n, coverUsual: undefined })}
           />
           <BarField label="Top mat each way" value={matText(s.topEachWay)} onText={top} />
           {s.topEachWay && (
@@ -176,7 +172,7 @@ function MatFields({ pad, units, set }: { pad: Pad; units: UnitSystem; set: SetS
               quantity="Mm"
               units={units}
               value={s.coverTopMm ?? s.coverSideMm}
-              onCommit={(n) => steel({ coverTopMm: n })}
+              onCommit={(n) => steel({ coverTopMm: n, coverUsual: undefined })}
             />
           )}
         </>

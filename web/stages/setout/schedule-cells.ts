@@ -93,7 +93,7 @@ export const FOOTING: Cell<FootingType>[] = [
     'cover',
     'cover below',
     (t) => t.coverBottomMm,
-    (t, mm) => ({ ...t, coverBottomMm: mm }),
+    (t, mm) => ({ ...t, coverBottomMm: mm, coverUsual: undefined }),
   ),
   lapCell(),
 ];
@@ -129,7 +129,7 @@ export const WALL: Cell<WallType>[] = [
     'inside',
     'cover inside',
     (t) => t.coverInsideMm,
-    (t, mm) => ({ ...t, coverInsideMm: mm }),
+    (t, mm) => ({ ...t, coverInsideMm: mm, coverUsual: undefined }),
   ),
   {
     id: 'ledge',
@@ -173,13 +173,13 @@ export const FOOTING_MORE: Cell<FootingType>[] = [
     'coverSide',
     'cover at sides',
     (t) => t.coverSideMm,
-    (t, mm) => ({ ...t, coverSideMm: mm }),
+    (t, mm) => ({ ...t, coverSideMm: mm, coverUsual: undefined }),
   ),
   size(
     'coverTop',
     'cover above',
     (t) => t.coverTopMm,
-    (t, mm) => ({ ...t, coverTopMm: mm }),
+    (t, mm) => ({ ...t, coverTopMm: mm, coverUsual: undefined }),
   ),
   {
     id: 'sides',
@@ -198,7 +198,7 @@ export const WALL_MORE: Cell<WallType>[] = [
     'outside',
     'cover outside',
     (t) => t.coverOutsideMm,
-    (t, mm) => ({ ...t, coverOutsideMm: mm }),
+    (t, mm) => ({ ...t, coverOutsideMm: mm, coverUsual: undefined }),
   ),
   drawingCell(),
 ];

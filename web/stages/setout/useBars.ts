@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { resultOf } from '#core/kit';
-import { type RebarRow, rebarTakeoff, sameBars } from '#core/steel';
+import { barRows, type RebarRow, sameBars } from '#core/steel';
 import { usePour } from '../../app/pour-context.tsx';
 
 export const ROLE: Record<RebarRow['role'], string> = {
@@ -16,12 +15,9 @@ export const ROLE: Record<RebarRow['role'], string> = {
 
 /** Bars of the site, worked out once a site. */
 export function useBars(): RebarRow[] {
-  const { record, rules, mix } = usePour();
-  const stockLengthM = rules.value('barStock');
-  const fyMPa = rules.value('barGrade');
-  const { fcMPa } = mix;
+  const { record, mix } = usePour();
   return useMemo(
-    () => sameBars(resultOf(rebarTakeoff, { site: record.site, stockLengthM, fcMPa, fyMPa }).rows),
-    [record.site, stockLengthM, fcMPa, fyMPa],
+    () => sameBars(barRows(record.site, mix.cylinderMPa)),
+    [record.site, mix.cylinderMPa],
   );
 }

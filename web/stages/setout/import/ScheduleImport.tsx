@@ -20,9 +20,13 @@ export function ScheduleImport({
   onDone: () => void;
 }) {
   const v = usePour();
+  const { ruleProfile } = v.record.site;
   const { plan, replace } = usePlan();
   const [skip, setSkip] = useState(false);
-  const schedule = useMemo(() => readSchedule(table, v.units), [table, v.units]);
+  const schedule = useMemo(
+    () => readSchedule(table, v.units, ruleProfile),
+    [table, v.units, ruleProfile],
+  );
   const good = schedule.rows.flatMap((r) => (r.type ? [r.type] : []));
   const bad = schedule.rows.length - good.length;
   const store = () => {
