@@ -122,6 +122,9 @@ describe('how fast, and what it presses', () => {
       6,
     );
     expect(result.rateM3PerH).toBe(Math.min(...result.limits.map((l) => l.rateM3PerH)));
+    // A crew that nobody has given holds nothing back.
+    const unsaid = ratesOf({ ...ask, hands: null }).result;
+    expect(unsaid.limits.map((l) => l.by)).not.toContain('crew');
   });
 
   test('lift by lift up to the foot of the tallest wall, by three methods, one of which rules', () => {

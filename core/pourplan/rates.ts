@@ -17,8 +17,8 @@ export interface RateAsk {
   plan: PourPlan;
   plantRoundTripMin: number;
   conveyance: Conveyance | undefined;
-  /** Hands on the pour. */
-  hands: number;
+  /** Hands on the pour; null where the crew is not given: it then holds nothing back. */
+  hands: number | null;
 }
 
 /** Where the walls press most by the plan; null where no wall is poured. */
@@ -62,7 +62,7 @@ export function ratesOf(ask: RateAsk): Evaluated<z.output<typeof placingRate.out
   const spacing = plan.trucks.result.spacingMin;
   return evaluate(placingRate, {
     ...(conveyance ? { pumpM3PerH: conveyance.rateM3PerH } : {}),
-    crewM3PerH: Math.max(0.1, hands * rules.value('handRate')),
+    ...(hands === null ? {} : { crewM3PerH: Math.max(0.1, hands * rules.value('handRate')) }),
     trucks: Math.max(0.01, ask.plantRoundTripMin / Math.max(1, spacing)),
     truckM3: plan.orderedM3 / Math.max(1, plan.loadIds.length),
     roundTripMin: ask.plantRoundTripMin,

@@ -57,7 +57,7 @@ describe('mixed on the site', () => {
     const { site, pour, mix, plant, plan } = mixed(['FA']);
     expect(orderWays(site, pour, mix, plant, 1140, plan, USUAL_PRICES)).toHaveLength(1);
     expect(plan.order.result.withoutLoadsM3).toBeNull();
-    const { whatIfs } = whatIfsOf(
+    const { whatIfs, plan: asPlanned } = whatIfsOf(
       {
         site,
         pour,
@@ -74,6 +74,9 @@ describe('mixed on the site', () => {
     );
     expect(whatIfs.map((w) => w.id)).not.toContain('sent-back');
     expect(whatIfs.map((w) => w.remedy?.id)).not.toContain('closer-loads');
+    // The drum is late with all its batches, not with the first alone.
+    const late = whatIfs.find((w) => w.id === 'late')?.odds.finishMin.p50 ?? 0;
+    expect(late - asPlanned.finishMin.p50).toBeCloseTo(60, 0);
   });
 
   test('without the mixer its own plant sends the loads', () => {

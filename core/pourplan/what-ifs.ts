@@ -69,6 +69,15 @@ function sentBack(v: SimulationInput): SimulationInput {
   };
 }
 
+/** Nothing is mixed before the drum turns: every batch waits for it. */
+const drumLate = ({ simulation: v, ...day }: Day): Day => ({
+  ...day,
+  simulation: {
+    ...v,
+    loads: v.loads.map((l) => ({ ...l, batchMin: l.batchMin + LATE_MIN })),
+  },
+});
+
 /** A day on which this goes otherwise; null where it cannot. */
 const OTHERWISE: Record<WhatIfId, (day: Day, hands: number) => Day | null> = {
   late: ({ simulation: v, ...day }) => ({
@@ -164,13 +173,15 @@ export function whatIfsOf(
   const worth = (o: Odds) => (o.cost.p10 + 2 * o.cost.p50 + o.cost.p90) / 4 + rain(o);
   // What is mixed here is not sent back.
   const ids = WHAT_IFS.filter((id) => !ask.plant.mixer || id !== 'sent-back');
+  const otherwise = (id: WhatIfId, day: Day) =>
+    id === 'late' && ask.plant.mixer ? drumLate(day) : OTHERWISE[id](day, ask.hands);
   const whatIfs = ids.flatMap((id): WhatIf[] => {
-    const day = OTHERWISE[id](asPlanned, ask.hands);
+    const day = otherwise(id, asPlanned);
     if (!day) return [];
     const odds = oddsFor(day);
     let remedy: WhatIf['remedy'] = null;
     for (const r of remedies) {
-      const helped = OTHERWISE[id](r.day, ask.hands);
+      const helped = otherwise(id, r.day);
       if (!helped) continue;
       const after = oddsFor(helped);
       const saves = worth(odds) - worth(after);

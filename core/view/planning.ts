@@ -23,8 +23,8 @@ export interface Planning {
   saver: SeamSaver | null;
   ways: OrderWay[];
   jobs: Filled[];
-  /** Hands on the pour. */
-  hands: number;
+  /** Hands on the pour; null where nobody has said who is in the crew. */
+  hands: number | null;
 }
 
 /** The plan of a record with what is wrong with it and who does it. Null without its mix or plant. */
@@ -35,16 +35,13 @@ export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
   if (!plan || !mix || !plant) return null;
   const cold = coldStretches(plan);
   const forms = r.site.formSystems.find((f) => f.mark === r.pour.forms);
-  const jobs = fillJobs(
-    jobsNeeded(plan.route, conveyanceOf(r), forms),
-    r.site.crew ?? [],
-    r.pour.settings.crew,
-  );
+  const crew = r.site.crew ?? [];
+  const jobs = fillJobs(jobsNeeded(plan.route, conveyanceOf(r), forms), crew, r.pour.settings.crew);
   return {
     cold,
     saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,
     ways: orderWays(r.site, r.pour, mix, plant, r.duskMin, plan, pricesOf(r.site)),
     jobs,
-    hands: handsOf(jobs, r.site.crew ?? []),
+    hands: crew.length ? handsOf(jobs, crew) : null,
   };
 });

@@ -77,17 +77,19 @@ describe('an order way beside its likely cost', () => {
 
 describe('what may go otherwise', () => {
   test('is warmer by degrees of the site', () => {
-    expect(whatIfTitle('hotter', 'metric')).toBe('5 °C warmer');
-    expect(whatIfTitle('hotter', 'us')).toBe('9 °F warmer');
-    expect(whatIfTitle('late', 'us')).toBe(whatIfTitle('late', 'metric'));
+    expect(whatIfTitle('hotter', 'metric', false)).toBe('5 °C warmer');
+    expect(whatIfTitle('hotter', 'us', false)).toBe('9 °F warmer');
+    expect(whatIfTitle('late', 'us', false)).toBe(whatIfTitle('late', 'metric', false));
+    // Where it is mixed on the site no load comes: the drum turns late.
+    expect(whatIfTitle('late', 'us', true)).toBe('The mixer turns 60 min late');
   });
 
   test('has the remedy that is cheapest, or none', () => {
     const remedy = { id: 'retarder', saves: 120 } as never;
-    expect(remedyText({ remedy } as never, 'EUR')).toMatch(
+    expect(remedyText({ remedy } as never, 'EUR', false)).toMatch(
       /^Cheapest: a retarder in the mix, saves .*120.*\.$/,
     );
-    expect(remedyText({ remedy: null } as never, 'EUR')).toMatch(/^Nothing beforehand/);
+    expect(remedyText({ remedy: null } as never, 'EUR', false)).toMatch(/^Nothing beforehand/);
   });
 
   test('only what is worse than on the plan by a morning in twenty is news', () => {

@@ -74,8 +74,16 @@ const WHAT_IF: Record<WhatIf['id'], string> = {
   hotter: '5 °C warmer',
 };
 const HOTTER_US = '9 °F warmer';
-export const whatIfTitle = (id: WhatIf['id'], units: UnitSystem): string =>
-  id === 'hotter' && units === 'us' ? HOTTER_US : WHAT_IF[id];
+/** Where it is mixed on the site nothing comes, and nothing is pumped. */
+const WHAT_IF_MIXED: Partial<typeof WHAT_IF> = {
+  late: 'The mixer turns 60 min late',
+  'pump-down': 'The mixer stands for 30 min',
+};
+/** @param mixed on the site, batch by batch */
+export function whatIfTitle(id: WhatIf['id'], units: UnitSystem, mixed: boolean): string {
+  if (id === 'hotter' && units === 'us') return HOTTER_US;
+  return (mixed ? WHAT_IF_MIXED[id] : undefined) ?? WHAT_IF[id];
+}
 
 const REMEDY: Record<NonNullable<WhatIf['remedy']>['id'], string> = {
   'fewer-lifts': 'a lift fewer',
@@ -86,10 +94,12 @@ const REMEDY: Record<NonNullable<WhatIf['remedy']>['id'], string> = {
   slower: 'place slower',
 };
 /** The cheapest thing to do about it before the day, and what it saves. */
-export const remedyText = (w: WhatIf, currency: string | undefined): string =>
-  w.remedy
-    ? `Cheapest: ${REMEDY[w.remedy.id]}, saves ${moneyText(w.remedy.saves, currency)}.`
-    : 'Nothing beforehand is cheaper than taking it.';
+export function remedyText(w: WhatIf, currency: string | undefined, mixed: boolean): string {
+  if (!w.remedy) return 'Nothing beforehand is cheaper than taking it.';
+  const { id, saves } = w.remedy;
+  const what = mixed && id === 'load-in-hand' ? 'bags for more in hand' : REMEDY[id];
+  return `Cheapest: ${what}, saves ${moneyText(saves, currency)}.`;
+}
 
 /** Why the way round goes as it does, a line each. What has no seam at all may be gone as one likes. */
 export function routeWhy(route: Route, cold: readonly ColdStretch[], seams: number): string[] {

@@ -35,7 +35,7 @@ export default function HowBench() {
     plan: p.plan,
     plantRoundTripMin: v.plant.roundTripMin,
     conveyance,
-    hands: planningOf(v.record)?.hands ?? 1,
+    hands: planningOf(v.record)?.hands ?? null,
   };
   const rates = ratesOf(ask);
   const envelope = envelopeOf(ask);
@@ -61,6 +61,20 @@ export default function HowBench() {
         width={box.width}
         units={v.units}
       />
+      {ask.hands === null && (
+        <p className="flex items-center justify-between gap-3 text-ink2">
+          The crew is not given: it counts for nothing here.
+          <button
+            type="button"
+            className="chip"
+            onClick={() => {
+              set({ sheet: 'crew' });
+            }}
+          >
+            Give the crew
+          </button>
+        </p>
+      )}
       {over && (
         <button
           type="button"
@@ -69,7 +83,7 @@ export default function HowBench() {
             void p.change({ placingRateM3PerH: Math.max(0.1, rate) });
           }}
         >
-          Plan it at {textOf(volume(rate, v.units, 0))} an hour
+          Plan it at {textOf(volume(rate, v.units, rate < 8 ? 1 : 0))} an hour
         </button>
       )}
       {envelope && <EnvelopeDrawing envelope={envelope} width={box.width} units={v.units} />}

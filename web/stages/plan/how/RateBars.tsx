@@ -30,7 +30,7 @@ export function RateBars({
       height={foot + 20}
       role="img"
       aria-label={rows
-        .map((r) => `${WORD[r.by]} ${volume(r.rateM3PerH, units, 0).value}`)
+        .map((r) => `${WORD[r.by]} ${volume(r.rateM3PerH, units, r.rateM3PerH < 8 ? 1 : 0).value}`)
         .join(', ')}
     >
       {rows.map((r, i) => (
@@ -48,7 +48,7 @@ export function RateBars({
             strokeWidth="1"
           />
           <text x={width} y="19" textAnchor="end" className="a" fontSize="18">
-            {volume(r.rateM3PerH, units, 0).value}
+            {volume(r.rateM3PerH, units, r.rateM3PerH < 8 ? 1 : 0).value}
           </text>
         </g>
       ))}

@@ -13,6 +13,7 @@ import { useWhatIfs } from '../useOdds.ts';
 export default function WhatIfs() {
   const v = usePour();
   const { plan, change } = usePlanned();
+  const mixed = v.plant.mixer !== undefined;
   const found = useWhatIfs();
   const [box, size] = useSize();
   return (
@@ -33,9 +34,11 @@ export default function WhatIfs() {
             <li key={w.id} className="flex gap-3 py-2" data-what-if={w.id}>
               <Mark verdict={bad ? 'out' : 'good'} />
               <span className="min-w-0 flex-1">
-                <b className="font-semibold">{whatIfTitle(w.id, v.units)}.</b> <T>{text}</T>.
+                <b className="font-semibold">{whatIfTitle(w.id, v.units, mixed)}.</b> <T>{text}</T>.
                 {bad && (
-                  <span className="block text-ink2">{remedyText(w, v.record.site.currency)}</span>
+                  <span className="block text-ink2">
+                    {remedyText(w, v.record.site.currency, mixed)}
+                  </span>
                 )}
               </span>
               {bad && w.remedy && Object.keys(settings).length > 0 && (
