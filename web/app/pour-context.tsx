@@ -161,7 +161,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       minuteOf: (ms) => (ms - figures.dayMs) / 60_000,
       state,
       store,
-      curing: curingIn(record, figures, state, nowMs, air),
+      curing: air && curingIn(record, figures, state, nowMs, air),
       weather,
       weatherNow,
       weatherHeardMs,

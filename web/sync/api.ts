@@ -9,6 +9,15 @@ export class ApiProblem extends Error {
     this.problem = problem;
   }
 }
+
+/** Answers after which the same thing may be taken another time. */
+const NOT_YET = [401, 408, 429];
+/** Whether the server will not take this, now or later. */
+export const isRefusal = (e: unknown): e is ApiProblem =>
+  e instanceof ApiProblem &&
+  e.problem.status >= 400 &&
+  e.problem.status < 500 &&
+  !NOT_YET.includes(e.problem.status);
 /** No answer at all: no signal, or the server is away. */
 export class NoSignal extends Error {
   constructor() {

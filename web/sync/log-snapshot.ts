@@ -10,6 +10,8 @@ export interface LogSnapshot {
   others: string[];
   refused: RefusedRow[];
   loaded: boolean;
+  /** Whether the server was asked for what is new, with or without an answer. */
+  heard: boolean;
   signedOut: boolean;
 }
 
@@ -21,5 +23,6 @@ export const EMPTY_LOG: LogSnapshot = {
   others: [],
   refused: [],
   loaded: false,
+  heard: false,
   signedOut: false,
 };

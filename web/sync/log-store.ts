@@ -2,7 +2,7 @@ import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
 import { type EventBody, type EventKind, type LogEvent, replay, step } from '#core/log';
-import { ApiProblem, getJson, sendJson } from './api.ts';
+import { ApiProblem, getJson, isRefusal, sendJson } from './api.ts';
 import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
 import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';
@@ -134,10 +134,15 @@ export class LogStore {
   /** Reads what is new on the server. Throws when there is no signal. */
   async pull(): Promise<number> {
     await this.#ready;
-    const events = await getJson<StoredEvent[]>(
-      `/api/pours/${this.pourId}/events?after=${this.#snap.seq}`,
-    );
-    await this.#take(events);
+    try {
+      const events = await getJson<StoredEvent[]>(
+        `/api/pours/${this.pourId}/events?after=${this.#snap.seq}`,
+      );
+      await this.#take(events);
+    } finally {
+      // Without signal what is kept here is all that is known.
+      if (!this.#snap.heard) this.#set({ heard: true });
+    }
     return this.#snap.seq;
   }
 
@@ -255,12 +260,7 @@ export class LogStore {
       await tx.done;
       await this.pull();
     } catch (e) {
-      const final =
-        e instanceof ApiProblem &&
-        e.problem.status >= 400 &&
-        e.problem.status < 500 &&
-        ![401, 408, 429].includes(e.problem.status);
-      if (!final) throw e;
+      if (!isRefusal(e)) throw e;
       // One bad entry must not hold back the others: send them one by one to find it.
       if (rows.length > 1) {
         for (const r of rows) await this.#send([r]);

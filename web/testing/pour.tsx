@@ -76,7 +76,15 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
     options.saveResources ?? (() => Promise.resolve()),
   );
   const saveRule = jest.fn<PourView['saveRule']>(options.saveRule ?? (() => Promise.resolve(true)));
-  const snapshot = { state, seq: entries.length, unsent: 0, others: [], refused: [], loaded: true };
+  const snapshot = {
+    state,
+    seq: entries.length,
+    unsent: 0,
+    others: [],
+    refused: [],
+    loaded: true,
+    heard: true,
+  };
   const view = {
     ...figures,
     record,

@@ -138,7 +138,8 @@ describe('what a plan says beside its figures', () => {
   test('firm or with the balance called, and who does what: a hose wants a pump', () => {
     const planning = planningOf(recordOf());
     expect(planning?.ways.map((w) => w.way)).toContain('firm');
-    expect(planning?.hands).toBe(0);
+    // Nobody has said who is in the crew: that is not none.
+    expect(planning?.hands).toBeNull();
     const jobs = planning?.jobs.map((j) => j.job);
     expect(jobs).toContain('truck');
     expect(jobs).not.toContain('hose');

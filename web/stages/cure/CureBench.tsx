@@ -25,8 +25,9 @@ export function CureBench() {
         </>
       ) : (
         <p className="text-[18px] leading-6">
-          Nothing to cure yet. When the last run is full, its strength by temperature stands here,
-          and when the forms may come off.
+          {v.progress.finishedMs === null
+            ? 'Nothing to cure yet. When the last run is full, its strength by temperature stands here, and when the forms may come off.'
+            : 'Reading the air it cures in…'}
         </p>
       )}
       <Defects />

@@ -6,6 +6,11 @@ import { LiveRoute } from '../../drawing/LiveRoute.tsx';
 import { StrengthCurve } from '../../drawing/StrengthCurve.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 
+const UNFINISHED = {
+  placing: 'Placing is not finished yet.',
+  reading: 'Reading the air it cures in…',
+};
+
 export function CureGround() {
   const v = usePour();
   const [boxRef, box] = useSize();
@@ -29,7 +34,7 @@ export function CureGround() {
             Curing is reckoned from the end of placing.{' '}
             {v.progress.startedMs === null
               ? `The pour is planned to end at ${clockText(v.plan.timetable.finishMin)}.`
-              : 'Placing is not finished yet.'}
+              : UNFINISHED[v.progress.finishedMs === null ? 'placing' : 'reading']}
           </p>
           <LiveRoute
             width={box.width - 48}

@@ -5,16 +5,16 @@ import { clockText, counted, textOf, volume } from '#core/units';
 import { localDate, midnightMs } from '#core/weather';
 import { alarmWords, pressing } from '#core/words';
 import { momentDay } from './strip.tsx';
-import { useLane } from './useLane.ts';
+import { type LaneKnown, useLane } from './useLane.ts';
 
 /** Nothing holds it: whether anything is coming. */
-const ready = (lane: NonNullable<ReturnType<typeof useLane>>): string =>
+const ready = (lane: LaneKnown): string =>
   lane.order.state === 'none' && !lane.plant.mixer ? 'checked, and not ordered.' : 'ready.';
 
 /** The next act over all pours of the site: the one poured today or soonest that something holds. */
 export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
-  if (!lane) return null;
+  if (!lane || lane === 'reading') return null;
   const { code, date } = record.pour;
   const when =
     date === null

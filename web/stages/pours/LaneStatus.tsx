@@ -4,9 +4,9 @@ import { midnightMs } from '#core/weather';
 import { alarmWords, pressing } from '#core/words';
 import { Mark } from '../../ui/Mark.tsx';
 import { momentDay } from './strip.tsx';
-import { useLane } from './useLane.ts';
+import { type LaneKnown, useLane } from './useLane.ts';
 
-type Lane = NonNullable<ReturnType<typeof useLane>>;
+type Lane = LaneKnown;
 interface P {
   record: PourAnswer;
   lane: Lane;
@@ -16,6 +16,7 @@ interface P {
 export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const lane = useLane(record, nowMs);
   if (!lane) return null;
+  if (lane === 'reading') return <p className="text-ink2">Reading…</p>;
   const { archived, cancelled } = record.pour;
   if (cancelled || archived)
     return (

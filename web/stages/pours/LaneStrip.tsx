@@ -20,7 +20,7 @@ export function LaneStrip({
   width: number;
 }) {
   const lane = useLane(record, nowMs);
-  if (!lane || width < 60) return null;
+  if (!lane || lane === 'reading' || width < 60) return null;
   const x = stripScale(todayMs, width);
   const dayMs =
     record.pour.date === null ? null : midnightMs(record.pour.date, record.site.timeZone);
