@@ -70,9 +70,10 @@ export function levelTargets(site: SitePlan, pour: Pick<PourDoc, 'elements'>): L
     const spot = `${name}|${what}|${wantedM.toFixed(6)}`;
     if (spots.has(spot)) return;
     spots.add(spot);
-    const id = out.has(`${name}/${what}`) ? `${name}/${what}/${elementId}` : `${name}/${what}`;
     // A second level at one node is told apart by its run.
-    const label = `${name} ${what === 'top' ? 'form top' : 'bottom'}${id.endsWith(elementId) && id.split('/').length > 2 ? `, ${elementId}` : ''}`;
+    const second = out.has(`${name}/${what}`);
+    const id = second ? `${name}/${what}/${elementId}` : `${name}/${what}`;
+    const label = `${name} ${what === 'top' ? 'form top' : 'bottom'}${second ? `, ${elementId}` : ''}`;
     out.set(id, { id, label, what, xM, yM, wantedM, elementId });
   };
   for (const id of pour.elements) {

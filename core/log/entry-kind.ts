@@ -51,10 +51,15 @@ export const text = (most = 500) =>
 export const id = () => z.string().min(1, 'is empty').max(120, 'is too long');
 /** Which place of a check, from 0. */
 export const placeIndex = () => wholeOrNone().lte(500);
-/** A check's id as it is spoken: "E1 cover inside"; what it belongs to may be called anything. */
+/** What a check or a task belongs to, and which of its it is; what it belongs to may be called anything. */
+export function partsOfId(id: string): { owner: string; name: string } {
+  const end = id.lastIndexOf('/');
+  return { owner: id.slice(0, Math.max(0, end)), name: id.slice(end + 1) };
+}
+/** A check's id as it is spoken: "E1 cover inside". */
 export function checkName(checkId: string): string {
-  const end = checkId.lastIndexOf('/');
-  return `${checkId.slice(0, Math.max(0, end))} ${checkId.slice(end + 1).replaceAll('-', ' ')}`.trim();
+  const { owner, name } = partsOfId(checkId);
+  return `${owner} ${name.replaceAll('-', ' ')}`.trim();
 }
 /** A ratio from 0 to 1 as it is spoken. */
 export const ofHundred = (ratio: number): string => `${Math.round(ratio * 100)} of 100`;

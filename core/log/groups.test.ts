@@ -48,3 +48,10 @@ test('as it was: what came later is not there, and has corrected nothing yet', (
   expect(at(488)).toEqual([note.id, right.id]);
   expect(timeline(stateAt(whole, ms(600)))).toEqual(timeline(whole));
 });
+
+test('an element with a slash in its name is found whole', () => {
+  const of = (body: object) => placeOf({ body });
+  expect(of({ checkId: 'F1/B 2/cover-side' })).toBe('F1/B 2');
+  expect(of({ taskId: 'F1/B 2/line-300' })).toBe('F1/B 2');
+  expect(of({ elementId: 'F1/B 2' })).toBe('F1/B 2');
+});

@@ -1,3 +1,4 @@
+import { partsOfId } from './entry-kind.ts';
 import type { EventKind, LogEvent } from './events.ts';
 
 /** What kinds of entries are looked for together, in the order in which they are offered. */
@@ -67,7 +68,8 @@ const groupOf = (kind: EventKind): LogGroup => GROUP[kind];
 /** What an entry is about: a run, pad or pier, or a load; null where it is about the whole pour. */
 export function placeOf({ body }: Pick<LogEvent, 'body'>): string | null {
   const b = body as Partial<Record<'elementId' | 'loadId' | 'checkId' | 'taskId', string>>;
-  return b.elementId ?? b.loadId ?? (b.checkId ?? b.taskId)?.split('/')[0] ?? null;
+  const id = b.checkId ?? b.taskId;
+  return b.elementId ?? b.loadId ?? (id === undefined ? null : partsOfId(id).owner || null);
 }
 
 /** What is looked for in the log; what is null is not asked. */

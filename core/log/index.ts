@@ -1,7 +1,7 @@
 /** The public face of this room: what others use of it. */
 export { begunElements, isBegun } from './begun.ts';
 export { refuseClosed } from './closed.ts';
-export type { Words } from './entry-kind.ts';
+export { partsOfId, type Words } from './entry-kind.ts';
 export { EVENT_KINDS, type EventBody, type EventKind, kindOf, type LogEvent } from './events.ts';
 export { answer } from './kinds/answer.ts';
 export { breakTest } from './kinds/break-test.ts';

@@ -202,6 +202,12 @@ describe('who does what', () => {
   });
   const needs = jobsNeeded(small().plan.route, boom, undefined);
 
+  test('where it is mixed on the site no truck wants anybody, and somebody feeds the drum', () => {
+    const jobs = jobsNeeded(small().plan.route, undefined, undefined, true);
+    expect(jobs.map((n) => n.job)).not.toContain('truck');
+    expect(jobs.filter((n) => n.job === 'barrow')).toHaveLength(3);
+  });
+
   test('who may do two makes room for who may do one', () => {
     const crew = [hand('A', 'hose', 'vibrator'), hand('B', 'hose'), hand('C', 'strike-off')];
     const filled = fillJobs(needs, crew, []);

@@ -30,21 +30,28 @@ const CONVEYED: Record<Conveyance['kind'], Need[]> = {
   ],
 };
 
-/** Which jobs a pour needs, from how it is conveyed, what it fills and the form system. */
+/**
+ * Which jobs a pour needs, from how it is conveyed, what it fills and the form system.
+ * @param mixed on the site: no truck comes, and somebody feeds the drum
+ */
 export function jobsNeeded(
   route: Route,
   conveyance: Conveyance | undefined,
   forms: FormSystem | undefined,
+  mixed = false,
 ): Need[] {
   const walls = route.legs.filter((l) => l.wall);
   const flat = route.legs.some((l) => !l.wall);
-  const by = conveyance ? CONVEYED[conveyance.kind] : CONVEYED.chute;
+  const straight = mixed ? CONVEYED.barrow : CONVEYED.chute;
+  const by =
+    conveyance && !(mixed && conveyance.kind === 'chute') ? CONVEYED[conveyance.kind] : straight;
   const vibrates = forms === undefined || forms.consolidation !== 'hammer';
   const needs: Need[] = [{ job: 'foreman', why: 'runs the pour and the log' }, ...by];
   if (vibrates) needs.push({ job: 'vibrator', why: 'works it in as it is placed' });
   needs.push({ job: 'strike-off', why: flat ? 'to the line' : 'the top of the walls' });
   if (flat) needs.push({ job: 'finisher', why: 'flat faces' });
-  if (conveyance?.kind !== 'chute') needs.push({ job: 'truck', why: 'backs the trucks in' });
+  if (mixed) needs.push({ job: 'barrow', why: 'feeds the mixer' });
+  else if (conveyance?.kind !== 'chute') needs.push({ job: 'truck', why: 'backs the trucks in' });
   if (walls.some((l) => l.heightM > WATCHED_M))
     needs.push({ job: 'watch', why: 'ties, braces and seams of the forms' });
   needs.push({ job: 'tester', why: 'slump, air and cylinders' });

@@ -36,7 +36,11 @@ export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
   const cold = coldStretches(plan);
   const forms = r.site.formSystems.find((f) => f.mark === r.pour.forms);
   const crew = r.site.crew ?? [];
-  const jobs = fillJobs(jobsNeeded(plan.route, conveyanceOf(r), forms), crew, r.pour.settings.crew);
+  const jobs = fillJobs(
+    jobsNeeded(plan.route, conveyanceOf(r), forms, Boolean(plant.mixer)),
+    crew,
+    r.pour.settings.crew,
+  );
   return {
     cold,
     saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,

@@ -1,4 +1,4 @@
-import type { PourState } from '#core/log';
+import { partsOfId, type PourState } from '#core/log';
 import { type ClockTask, clockTasks, dayTasks } from '#core/pourlog';
 import type { Job } from '#core/model';
 import { fillJobs, heavyJobs, jobsNeeded } from '#core/pourplan';
@@ -8,11 +8,11 @@ import type { PourRecord, PourView } from './pour-view.ts';
 
 /** Who sees to a task, by what it is: the job that has it in hand. */
 const JOB: [RegExp, Job][] = [
-  [/\/consolidate-/, 'vibrator'],
-  [/\/(line-|spreaders)/, 'watch'],
-  [/\/(strike-off|wet-)/, 'strike-off'],
-  [/\/(plumb|template)$/, 'foreman'],
-  [/^crew\/cover-/, 'finisher'],
+  [/^consolidate-/, 'vibrator'],
+  [/^(line-|spreaders)/, 'watch'],
+  [/^(strike-off|wet-)/, 'strike-off'],
+  [/^(plumb|template)$/, 'foreman'],
+  [/^cover-/, 'finisher'],
 ];
 
 /** A task with who sees to it; nobody where none of the crew has that job. */
@@ -30,13 +30,14 @@ export function tasksOf(
   const { site, pour } = record;
   const { plan, progress, dayMs } = view;
   const forms = site.formSystems.find((f) => f.mark === pour.forms);
+  const needs = jobsNeeded(plan.route, conveyanceOf(record), forms, Boolean(view.plant.mixer));
   const drying = dryingOf(view, state);
   const flat = plan.route.legs.some((l) => !l.wall);
   const day = dayTasks(
     {
       dayMs,
       breaks: pour.settings.breaks,
-      heavy: heavyJobs(jobsNeeded(plan.route, conveyanceOf(record), forms)),
+      heavy: heavyJobs(needs),
       dryingMs: flat && drying?.result.level === 'act' ? drying.atMs : null,
       progress,
     },
@@ -44,13 +45,9 @@ export function tasksOf(
     nowMs,
   );
   const concrete = clockTasks(site, pour, plan.route, progress, state, nowMs);
-  const jobs = fillJobs(
-    jobsNeeded(plan.route, conveyanceOf(record), forms),
-    site.crew ?? [],
-    pour.settings.crew,
-  );
+  const jobs = fillJobs(needs, site.crew ?? [], pour.settings.crew);
   const whoDoes = ({ id }: ClockTask): string | null => {
-    const job = JOB.find(([is]) => is.test(id))?.[1];
+    const job = JOB.find(([is]) => is.test(partsOfId(id).name))?.[1];
     return jobs.find((j) => j.job === job)?.name ?? null;
   };
   const all = [...concrete, ...day].map((t): AssignedTask => ({ ...t, who: whoDoes(t) }));

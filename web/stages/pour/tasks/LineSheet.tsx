@@ -1,3 +1,4 @@
+import { partsOfId } from '#core/log';
 import { useState } from 'react';
 import { linePlaces, turnAt } from '#core/pourlog';
 import { distanceText } from '#core/units';
@@ -14,7 +15,7 @@ import { FigureWithWorking } from '../../../ui/Working.tsx';
  */
 export function LineSheet({ taskId, onClose }: { taskId: string; onClose: () => void }) {
   const v = usePour();
-  const [elementId = ''] = taskId.split('/');
+  const elementId = partsOfId(taskId).owner;
   const leg = v.plan.route.legs.find((l) => l.elementId === elementId);
   const [read, setRead] = useState<Record<number, number | null>>({});
   if (!leg) return null;

@@ -1,3 +1,4 @@
+import { partsOfId } from '#core/log';
 import { useState } from 'react';
 import { anchorTemplate } from '#core/anchors';
 import { attempt } from '#core/kit';
@@ -39,7 +40,7 @@ function judged(bolts: readonly Anchor[], off: Record<string, Off>) {
 /** Bolts of a machine, mast or column base, read again while they can still be moved. */
 export function TemplateSheet({ taskId, onClose }: { taskId: string; onClose: () => void }) {
   const v = usePour();
-  const [elementId = ''] = taskId.split('/');
+  const elementId = partsOfId(taskId).owner;
   const bolts = baseBolts(v.record.site, elementId);
   const [off, setOff] = useState<Record<string, Off>>({});
   const found = judged(bolts, off);
