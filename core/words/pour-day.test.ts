@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { LoadState } from '../pourlog/loads.ts';
 import { balanceText } from './balance.ts';
+import { saysToldToWait, toldToWait } from './told-to-wait.ts';
 import { loadVerdictText } from './loads.ts';
 
 test.each([
@@ -31,4 +32,17 @@ test.each([
   [{ advice: 'accept', slump: { marginMm: 5 }, concreteTempC: 20 }, 'metric', 'good to place'],
 ] as const)('a load judged %j in %s', (load, units, text) => {
   expect(loadVerdictText({ faults: [], ...load } as unknown as LoadState, units)).toBe(text);
+});
+
+test('while a pour stands, what is still to come is asked to wait, and the note says which', () => {
+  const load = (id: string, stage: string) => ({ id, stage }) as unknown as LoadState;
+  const loads = [load('L1', 'here'), load('L2', 'due'), load('L3', 'due')];
+  expect(toldToWait('form-open', loads)).toMatchObject({
+    ask: expect.stringContaining('loads 2, 3 to come'),
+    note: 'The plant was told to wait: loads 2, 3.',
+  });
+  expect(saysToldToWait(toldToWait('pump-down', loads)?.note ?? '')).toBe(true);
+  // Placing goes on by hand, and nothing is to come: nobody has to wait.
+  expect(toldToWait('vibrator', loads)).toBeNull();
+  expect(toldToWait('form-open', loads.slice(0, 1))).toBeNull();
 });

@@ -11,6 +11,7 @@ import { say, sayWrong } from '../../../ui/say.ts';
 import { useCall } from '../loads/useCall.ts';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
+import { PlantToWait } from './PlantToWait.tsx';
 import { useWays } from './useWays.ts';
 
 /** What has gone wrong and is not over: people first, then the ways on. */
@@ -62,6 +63,7 @@ function OneTrouble({ trouble }: { trouble: TroubleState }) {
         </b>
         <span className="text-ink2">recorded {when}</span>
       </p>
+      <PlantToWait trouble={trouble} />
       {way ? (
         <p className="flex gap-2 text-[18px] leading-6">
           <Mark verdict="good" />
