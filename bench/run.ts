@@ -132,6 +132,7 @@ const choices: Choices = {
   firstLoadMin: [390, 420, 450, 480, 510],
   placingRateM3PerH: [],
   conveyance: [],
+  way: [],
   liftWaitMin: [],
 };
 const plans = 1000;

@@ -36,24 +36,41 @@ const chainOf = (route: Route): Leg[] | null => {
   return joined && legs.length > 1 ? legs : null;
 };
 
-/**
- * Two fronts from the middle of an open line of walls, a leg on one side and then a leg on the
- * other, so that neither end waits for the whole way. Null where the walls are a ring, or do not
- * hang together in one line.
- */
-export function twoFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings> | null {
-  const route = routeOf(site, pour);
-  const chain = route.closed ? null : chainOf(route);
-  if (!chain) return null;
+/** After how many legs of a line half its concrete is placed, as near as it goes. */
+function halfWay(chain: readonly Leg[]): number {
   const half = chain.reduce((s, l) => s + l.volumeM3, 0) / 2;
   let sum = 0;
-  const parts = chain.map((l) => {
+  const off = chain.slice(0, -1).map((l) => {
     sum += l.volumeM3;
     return Math.abs(sum - half);
   });
-  const k = 1 + parts.slice(0, -1).indexOf(Math.min(...parts.slice(0, -1)));
-  const ahead = chain.slice(k);
-  const back = chain.slice(0, k).reverse();
+  return 1 + off.indexOf(Math.min(...off));
+}
+
+/** Two fronts of a line of legs that leave one node: from its middle, or round a ring both ways at once. */
+function frontsOf(
+  chain: readonly Leg[],
+  ring: boolean,
+  from: number,
+): { ahead: Leg[]; back: Leg[] } {
+  const turned = ring ? [...chain.slice(from), ...chain.slice(0, from)] : [...chain];
+  const k = halfWay(turned);
+  return ring
+    ? { ahead: turned.slice(0, k), back: turned.slice(k).reverse() }
+    : { ahead: turned.slice(k), back: turned.slice(0, k).reverse() };
+}
+
+/**
+ * Two fronts that leave one node, a leg on one side and then a leg on the other, so that neither end
+ * waits for the whole way: from the middle of an open line of walls, or both ways round a ring. Null
+ * where the walls do not hang together.
+ * @param from which leg of a ring the fronts begin at, from 0
+ */
+export function twoFronts(site: SitePlan, pour: PourDoc, from = 0): Partial<PourSettings> | null {
+  const route = routeOf(site, pour);
+  const chain = chainOf(route);
+  if (!chain || from >= chain.length) return null;
+  const { ahead, back } = frontsOf(chain, route.closed, from);
   const told = Array.from({ length: Math.max(ahead.length, back.length) }, (_, i) => [
     ...(ahead[i] ? [{ leg: ahead[i], leaves: ahead[i].startNode }] : []),
     ...(back[i] ? [{ leg: back[i], leaves: back[i].endNode }] : []),
@@ -71,6 +88,15 @@ export function twoFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings> 
       change.turned = [...change.turned, leg.elementId];
   }
   return change;
+}
+
+/** Two fronts are looked for from so many legs of a ring at most. */
+const MOST_FRONTS = 8;
+
+/** Two fronts from wherever they may leave: of an open line its middle, of a ring each of its corners. */
+export function allFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings>[] {
+  const froms = routeOf(site, pour).closed ? Array.from({ length: MOST_FRONTS }, (_, i) => i) : [0];
+  return froms.flatMap((from) => twoFronts(site, pour, from) ?? []);
 }
 
 /** Where the way could begin: as the pour lists its elements, from each end of it, or from the lowest. */
@@ -126,10 +152,9 @@ export function layings(
   plant: Plant,
   duskMin: number,
 ): Laying[] {
-  const fronts = twoFronts(site, pour);
   const ways = [
     ...starts(site, pour),
-    ...(fronts ? [{ how: 'two-fronts' as const, change: fronts }] : []),
+    ...allFronts(site, pour).map((change) => ({ how: 'two-fronts' as const, change })),
   ];
   const orderOf = (route: Route) =>
     route.legs.map((l) => `${l.elementId}${l.reversed ? '<' : '>'}`).join(' ');
@@ -151,5 +176,6 @@ export function layings(
         },
       ];
     })
-    .sort((a, b) => a.worstShare - b.worstShare);
+    .sort((a, b) => a.worstShare - b.worstShare)
+    .filter((w, i, all) => all.findIndex((x) => x.how === w.how) === i);
 }

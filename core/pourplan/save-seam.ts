@@ -1,11 +1,20 @@
 import type { Mix, Plant, PourDoc, PourSettings, SitePlan } from '#core/model';
 import { proposedBulkheads } from './bulkheads.ts';
+import { layings } from './lay.ts';
 import { mostLifts } from './lifts.ts';
 import { type PourPlan, planPour } from './plan.ts';
 
 /** What would keep every seam in its window, the smallest change first. */
 export interface SeamSaver {
-  how: 'closer-loads' | 'fewer-lifts' | 'faster' | 'bigger-trucks' | 'retarder' | 'bulkhead';
+  how:
+    | 'way-round'
+    | 'two-fronts'
+    | 'closer-loads'
+    | 'fewer-lifts'
+    | 'faster'
+    | 'bigger-trucks'
+    | 'retarder'
+    | 'bulkhead';
   change: Partial<PourSettings>;
 }
 
@@ -16,7 +25,7 @@ const coldIn = (plan: PourPlan): number =>
 const RETARDED = 1.4;
 
 /**
- * Looks for what saves the seams of a plan that has cold ones: loads closer together, fewer lifts,
+ * Looks for what saves the seams of a plan that has cold ones: another way round, loads closer together, fewer lifts,
  * bigger trucks, a faster rate, a retarder, bulkheads. The first that leaves none cold; null where
  * none of them alone does.
  */
@@ -33,6 +42,10 @@ export function seamSaver(
   const lifts = mostLifts(plan.route);
   const bigger = plant.trucksM3.filter((t) => t > s.truckM3 + 1e-6).sort((a, b) => a - b)[0];
   const ways: (SeamSaver & { mix?: Mix })[] = [
+    ...layings(site, pour, mix, plant, duskMin).map(({ how, change }) => ({
+      how: how === 'two-fronts' ? ('two-fronts' as const) : ('way-round' as const),
+      change,
+    })),
     ...(s.spacingMin === null
       ? []
       : [{ how: 'closer-loads' as const, change: { spacingMin: null } }]),

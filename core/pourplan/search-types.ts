@@ -14,6 +14,8 @@ export interface Choices {
   liftWaitMin: number[];
   /** Conveyances of the site, by id; each brings its rate, what stays in it and its hire. */
   conveyance: (string | null)[];
+  /** Other ways round, as settings: on two fronts. An empty one is the way by `startAt` and `reverse`. */
+  way: Partial<PourSettings>[];
 }
 /** What things cost, in the site's money. */
 interface Prices {
@@ -63,7 +65,8 @@ export type Chosen = Pick<
   | 'liftWaitMin'
   | 'conveyance'
   | 'leftBehindM3'
->;
+> &
+  Partial<Pick<PourSettings, 'sequence' | 'turned'>>;
 /** The limits a plan is held to. */
 export const LIMITS = ['rating', 'seam', 'hours'] as const;
 export type Limit = (typeof LIMITS)[number];

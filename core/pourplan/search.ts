@@ -1,3 +1,4 @@
+import type { PourSettings } from '#core/model';
 import { mersenne } from 'pure-rand/generator/mersenne';
 import { takeOff } from '#core/takeoff';
 import { orderFor, rehearse } from './plan.ts';
@@ -25,7 +26,10 @@ const KEYS = [
   'placingRateM3PerH',
   'liftWaitMin',
   'conveyance',
+  'way',
 ] as const;
+/** One of each of them. */
+type Choice = Omit<Chosen, 'leftBehindM3'> & { way?: Partial<PourSettings> };
 /** Report this often, so that a screen can show it and a caller can stop. */
 const REPORT_EVERY = 10;
 
@@ -47,11 +51,12 @@ function firstFailing(
  * What a choice comes to with what conveys it: no faster than that gives, with what stays in it;
  * and what its hire costs.
  */
-function conveyed(v: SearchInput, choice: Omit<Chosen, 'leftBehindM3'>) {
+function conveyed(v: SearchInput, { way, ...choice }: Choice) {
   const own = v.pour.settings;
   const by = v.conveyances?.find((c) => c.id === choice.conveyance);
   const chosen: Chosen = {
     ...choice,
+    ...way,
     leftBehindM3: by && by.id !== own.conveyance ? by.staysInM3 : own.leftBehindM3,
     placingRateM3PerH: Math.min(choice.placingRateM3PerH, by?.rateM3PerH ?? Infinity),
   };
@@ -59,7 +64,7 @@ function conveyed(v: SearchInput, choice: Omit<Chosen, 'leftBehindM3'>) {
 }
 
 /** Everything that does not depend on the choice is worked out once. */
-function evaluator(v: SearchInput): (choice: Omit<Chosen, 'leftBehindM3'>) => Candidate {
+function evaluator(v: SearchInput): (choice: Choice) => Candidate {
   const takeoff = takeOff(v.site);
   const neat = routeOf(v.site, v.pour, takeoff).volumeM3;
   const orderedM3 =
@@ -122,14 +127,16 @@ class PlanSpace {
   constructor(v: SearchInput) {
     const own = v.pour.settings;
     this.lists = KEYS.map((k) =>
-      v.choices[k].length ? [...new Set<unknown>(v.choices[k])] : [own[k]],
+      v.choices[k].length
+        ? [...new Set<unknown>(v.choices[k])]
+        : [k === 'way' ? undefined : own[k]],
     );
     this.possible = this.lists.reduce((n, l) => n * l.length, 1);
   }
-  at(index: number[]): Omit<Chosen, 'leftBehindM3'> {
+  at(index: number[]): Choice {
     return Object.fromEntries(
       KEYS.map((k, i) => [k, (this.lists[i] as unknown[])[index[i] as number]]),
-    ) as unknown as Omit<Chosen, 'leftBehindM3'>;
+    ) as unknown as Choice;
   }
   /** The n-th of all there are. */
   nth(n: number): number[] {
@@ -147,7 +154,7 @@ class Looked {
   readonly seen = new Map<string, Candidate>();
   best: Candidate | null = null;
   readonly #space: PlanSpace;
-  readonly #work: (choice: Omit<Chosen, 'leftBehindM3'>) => Candidate;
+  readonly #work: (choice: Choice) => Candidate;
   constructor(v: SearchInput, space: PlanSpace) {
     this.#space = space;
     this.#work = evaluator(v);

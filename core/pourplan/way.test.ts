@@ -111,7 +111,7 @@ describe('laid another way', () => {
     expect(route.legs.map((l) => l.startNode)).toEqual(['C', 'C', 'D', 'B']);
   });
 
-  test('a ring has no two fronts, and what stands is not proposed again', () => {
+  test('a ring has two fronts from each corner, and what stands is not proposed again', () => {
     const { site, pour, mix, plant } = job({ elements: ['WA', 'WB'], runs: L_RUNS });
     const ways = layings(site, pour, mix, plant, 1140);
     expect(new Set(ways.map((w) => w.how)).size).toBe(ways.length);
@@ -131,7 +131,17 @@ describe('laid another way', () => {
         to,
       })),
     });
-    expect(twoFronts(ring.site, ring.pour)).toBeNull();
+    // A ring is filled both ways round from one corner, and closes on the far side.
+    const change = twoFronts(ring.site, ring.pour, 1);
+    const both = routeOf(ring.site, {
+      ...ring.pour,
+      settings: { ...ring.pour.settings, ...change },
+    });
+    expect(both.legs.map((l) => [l.elementId, l.startNode])).toEqual([
+      ['W2', 'B'],
+      ['W1', 'B'],
+      ['W3', 'C'],
+    ]);
   });
 });
 

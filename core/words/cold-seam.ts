@@ -25,6 +25,8 @@ const saves = (n: number | null | undefined): string => ((n ?? 1) === 1 ? 'saves
 
 const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =
   {
+    'way-round': () => 'Another way round saves it.',
+    'two-fronts': () => 'Two fronts from one start save it.',
     'closer-loads': ({ spacingMin }) =>
       spacingMin == null
         ? 'Loads as they are placed save it.'

@@ -22,10 +22,10 @@ const AskPrices = lazily(() => import('../../../resources/AskPrices.tsx'));
 
 /** One plan in words: start, way, lifts, loads, hour. */
 function planWords(v: PourView, c: Candidate): string {
-  const start = v.record.pour.elements[c.chosen.startAt] ?? '';
+  const start = c.chosen.sequence?.[0] ?? v.record.pour.elements[c.chosen.startAt] ?? '';
   const by = v.record.site.conveyances.find((x) => x.id === c.chosen.conveyance);
   return [
-    `${clockText(c.chosen.firstLoadMin)} at ${start}${c.chosen.reverse ? ', the other way' : ''}`,
+    `${clockText(c.chosen.firstLoadMin)} at ${start}${c.chosen.reverse ? ', the other way' : ''}${c.chosen.sequence ? ', two fronts' : ''}`,
     c.chosen.lifts === null
       ? 'lifts as the forms allow'
       : `${c.chosen.lifts} lift${c.chosen.lifts > 1 ? 's' : ''}`,

@@ -1,4 +1,4 @@
-import { conveyancesFor, mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
+import { allFronts, conveyancesFor, mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
 import type { PourView } from '../../../app/pour-view.ts';
 
 /** Mornings each plan is poured on, and the most plans looked at. */
@@ -7,6 +7,7 @@ export const MOST_PLANS = 1000;
 export const CHOICES = [
   ['startAt', 'where it starts'],
   ['reverse', 'which way round'],
+  ['way', 'one front or two'],
   ['lifts', 'lifts'],
   ['truckM3', 'truck size'],
   ['spacingMin', 'time between loads'],
@@ -26,6 +27,7 @@ export function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'
   const all: SearchInput['choices'] = {
     startAt: v.record.pour.elements.map((_, i) => i),
     reverse: [false, true],
+    way: [{}, ...allFronts(v.record.site, v.record.pour)],
     lifts: [...new Set([1, 2, 3, 4, 5, s.lifts ?? mostLifts(v.plan.route)])].sort((a, b) => a - b),
     truckM3: v.plant.trucksM3,
     spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)],
