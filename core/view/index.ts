@@ -23,5 +23,6 @@ export { dueOf, lateMin } from './due.ts';
 export { placedFrom, placedWhere } from './placed-from.ts';
 export { dayText, momentText } from './stages/moment.ts';
 export { conveyanceOf } from './conveyance.ts';
+export { crewOf } from './crew.ts';
 export { planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';

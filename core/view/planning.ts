@@ -3,17 +3,12 @@ import { pricesOf } from '#core/model';
 import {
   type ColdStretch,
   coldStretches,
-  fillJobs,
-  handsOf,
-  type Filled,
-  jobsNeeded,
   orderWays,
   type OrderWay,
   type SeamSaver,
   seamSaver,
   supplierOf,
 } from '#core/pourplan';
-import { conveyanceOf } from './conveyance.ts';
 import { mixNamed, planOf, type PourRecord } from './pour-view.ts';
 
 /** What a plan says beside its figures, worked out once a record. */
@@ -22,30 +17,18 @@ export interface Planning {
   /** What would save the seams; null where none is cold, or nothing alone saves them. */
   saver: SeamSaver | null;
   ways: OrderWay[];
-  jobs: Filled[];
-  /** Hands on the pour; null where nobody has said who is in the crew. */
-  hands: number | null;
 }
 
-/** The plan of a record with what is wrong with it and who does it. Null without its mix or plant. */
+/** The plan of a record with what is wrong with it. Null without its mix or plant. */
 export const planningOf = madeOncePer((r: PourRecord): Planning | null => {
   const plan = planOf(r);
   const mix = mixNamed(r.site, r.pour.mix);
   const plant = supplierOf(r.site, r.pour);
   if (!plan || !mix || !plant) return null;
   const cold = coldStretches(plan);
-  const forms = r.site.formSystems.find((f) => f.mark === r.pour.forms);
-  const crew = r.site.crew ?? [];
-  const jobs = fillJobs(
-    jobsNeeded(plan.route, conveyanceOf(r), forms, Boolean(plant.mixer)),
-    crew,
-    r.pour.settings.crew,
-  );
   return {
     cold,
     saver: cold.length ? seamSaver(r.site, r.pour, mix, plant, r.duskMin, plan) : null,
     ways: orderWays(r.site, r.pour, mix, plant, r.duskMin, plan, pricesOf(r.site)),
-    jobs,
-    hands: crew.length ? handsOf(jobs, crew) : null,
   };
 });

@@ -5,6 +5,7 @@ import { entriesFrom, orderBody } from '../../testdata/entries.ts';
 import { conveyanceSchema, crewMemberSchema, mixerSchema, mixSchema } from '../../model/index.ts';
 import { job, L_RUNS } from '../../testdata/jobs.ts';
 import { midnightMs } from '../../weather/local-date.ts';
+import { crewOf } from '../crew.ts';
 import { planningOf } from '../planning.ts';
 import { planOf, type PourRecord, viewOf } from '../pour-view.ts';
 import { plan } from './plan.ts';
@@ -139,8 +140,8 @@ describe('what a plan says beside its figures', () => {
     const planning = planningOf(recordOf());
     expect(planning?.ways.map((w) => w.way)).toContain('firm');
     // Nobody has said who is in the crew: that is not none.
-    expect(planning?.hands).toBeNull();
-    const jobs = planning?.jobs.map((j) => j.job);
+    expect(crewOf(recordOf())?.hands).toBeNull();
+    const jobs = crewOf(recordOf())?.jobs.map((j) => j.job);
     expect(jobs).toContain('truck');
     expect(jobs).not.toContain('hose');
     const boom = conveyanceSchema.parse({
@@ -151,7 +152,7 @@ describe('what a plan says beside its figures', () => {
       rateM3PerH: 40,
     });
     const crew = [crewMemberSchema.parse({ name: 'I. Brandvold', jobs: ['hose'] })];
-    const pumped = planningOf(recordOf({ conveyance: 'boom' }, { conveyances: [boom], crew }));
+    const pumped = crewOf(recordOf({ conveyance: 'boom' }, { conveyances: [boom], crew }));
     expect(pumped?.hands).toBe(1);
     expect(pumped?.jobs.map((j) => j.job)).toContain('hose');
   });

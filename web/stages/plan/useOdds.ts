@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { moneyOf, type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
-import { planningOf } from '#core/view';
+import { crewOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { oddsWorker } from '../../workers/odds.ts';
 import { usePlanned } from './planned.tsx';
@@ -33,7 +33,7 @@ function useAsk(): WhatIfAsk {
     duskMin: record.duskMin,
     noGo,
     money: moneyOf(record.site, record.pour, plant),
-    hands: Math.max(2, planningOf(record)?.hands ?? 2),
+    hands: Math.max(2, crewOf(record)?.hands ?? 2),
     trials: TRIALS,
   };
 }

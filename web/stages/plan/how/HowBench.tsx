@@ -1,6 +1,6 @@
 import { envelopeOf, ratesOf } from '#core/pourplan';
 import { textOf, volume } from '#core/units';
-import { planningOf } from '#core/view';
+import { crewOf } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { useSize } from '../../../drawing/useSize.ts';
@@ -35,7 +35,7 @@ export default function HowBench() {
     plan: p.plan,
     plantRoundTripMin: v.plant.roundTripMin,
     conveyance,
-    hands: planningOf(v.record)?.hands ?? null,
+    hands: crewOf(v.record)?.hands ?? null,
   };
   const rates = ratesOf(ask);
   const envelope = envelopeOf(ask);

@@ -1,7 +1,7 @@
 import { localDate } from '#core/weather';
 import { clockText, counted, durationText, moneyText } from '#core/units';
 import { startReasonText } from '#core/words';
-import { planningOf } from '#core/view';
+import { crewOf } from '#core/view';
 import { putOffOf } from '#core/check';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -149,7 +149,7 @@ function Waits() {
   const orderBy = first - (v.plant.noticeMin ?? 0);
   const late = nowMin > orderBy ? 'out' : 'held';
   const orderMark = v.order.state === 'none' ? late : 'good';
-  const nobody = planningOf(v.record)?.jobs.filter((j) => j.name === null).length ?? 0;
+  const nobody = crewOf(v.record)?.jobs.filter((j) => j.name === null).length ?? 0;
   return (
     <section aria-label="What waits">
       <h2 className="head border-b-2 border-ink pb-0.5">What waits</h2>
