@@ -7,9 +7,15 @@ import { v7 as uuid } from 'uuid';
 import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
 import { checkList, type CheckPoint, levelTargets, lineStations, WHOLE_POUR } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
-import type { EventBody, EventKind, ReadingValue } from '#core/log';
+import {
+  type EventBody,
+  type EventKind,
+  type LogEvent,
+  type ReadingValue,
+  replay,
+} from '#core/log';
 import type { PourDoc } from '#core/model';
-import { mixNamed } from '#core/view';
+import { curingIn, mixNamed, type PourRecord, tasksOf, viewOf } from '#core/view';
 import { planPour } from '#core/pourplan';
 import { celsiusOf, MM_PER_IN } from '#core/units';
 import { midnightMs } from '#core/weather';
@@ -31,7 +37,7 @@ const scatter = (eighths: number): number => {
 };
 
 class Script {
-  readonly lines: string[] = [];
+  lines: string[] = [];
   #n = 0;
   log<K extends EventKind>(atMs: number, actor: string, kind: K, body: EventBody<K>): string {
     this.#n += 1;
@@ -45,7 +51,17 @@ class Script {
     this.lines.push(JSON.stringify({ ...event, actor }));
     return event.id;
   }
+  /** The log as it has come so far, in the order of its moments. */
+  get events(): LogEvent[] {
+    return this.lines
+      .map((l) => ({ supersedes: null, ...(JSON.parse(l) as object) }) as unknown as LogEvent)
+      .sort((a, b) => a.at.localeCompare(b.at));
+  }
   save(file: string): void {
+    this.lines = this.lines
+      .map((line) => ({ line, at: (JSON.parse(line) as { at: string }).at }))
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .map(({ line }) => line);
     fs.writeFileSync(file, `${this.lines.join('\n')}\n`);
     console.log(`${file}: ${this.lines.length} entries`);
   }
@@ -94,6 +110,28 @@ function check(
 }
 const inches = (n: number): ReadingValue => ({ type: 'length', mm: n * MM_PER_IN });
 
+/** From when on the forms may come off, ms, by what the log says so far. */
+function stripFrom(record: PourRecord, log: LogEvent[], nowMs: number): number {
+  const state = replay(log);
+  const view = viewOf(record, state, nowMs);
+  const curing = view && curingIn(record, view, state, nowMs, []);
+  if (curing?.stripMs == null) throw new Error('these forms never come off');
+  return curing.stripMs;
+}
+
+/** Every task of the day, done in good time. */
+function doTasks(s: Script, record: PourRecord, nowMs: number): void {
+  const state = replay(s.events);
+  const view = viewOf(record, state, nowMs);
+  if (!view) throw new Error('no view');
+  for (const t of tasksOf(record, view, state, nowMs)) {
+    const byMs = t.dueMs ?? t.fromMs;
+    const atMs = t.fromMs === null || byMs === null ? null : t.fromMs + (byMs - t.fromMs) / 2;
+    if (atMs !== null && t.state !== 'done')
+      s.log(atMs, t.who ?? 'I. Brandvold', 'task', { taskId: t.id, result: 'done' });
+  }
+}
+
 function completeP1(): void {
   const pour = pourOf('P1');
   const mix = mixNamed(site, pour.mix);
@@ -134,6 +172,19 @@ function completeP1(): void {
     sky: 'clear',
   });
   const plan = planPour(site, pour, mix, plant, 1190);
+  s.log(at(-10), 'I. Brandvold', 'order', {
+    act: 'order',
+    volumeM3: plan.orderedM3,
+    loads: plan.plannedLoads.map((l, i) => ({
+      ...l,
+      batchAt: new Date(day + (plan.trucks.result.loads[i]?.batchMin ?? 0) * MIN).toISOString(),
+    })),
+    mix: pour.mix,
+    plant: pour.plant,
+    number: 'P1-2207',
+    turn: 1,
+    said: `Taken by ${plant.label}.`,
+  });
   const late = [6, 11];
   const loads = plan.trucks.result.loads;
   let free = 0;
@@ -216,9 +267,12 @@ function completeP1(): void {
     [166, 63],
   ] as const)
     s.log(at(h), 'T. Oakes', 'probe', { tempC: celsiusOf(f), where: 'middle of FN' });
-  s.log(at(31, 10), 'I. Brandvold', 'strip', { elementIds: ['FN', 'FE'] });
-  s.log(at(31, 55), 'I. Brandvold', 'strip', { elementIds: ['FS', 'FW'] });
-  s.log(at(32, 5), 'T. Oakes', 'defect', {
+  const record: PourRecord = { site, pour, duskMin: 1190 };
+  const stripMs = stripFrom(record, s.events, at(166));
+  const strip = (afterMin: number) => Math.max(at(31, 10), stripMs + 20 * MIN) + afterMin * MIN;
+  s.log(strip(0), 'I. Brandvold', 'strip', { elementIds: ['FN', 'FE'] });
+  s.log(strip(45), 'I. Brandvold', 'strip', { elementIds: ['FS', 'FW'] });
+  s.log(strip(55), 'T. Oakes', 'defect', {
     elementId: 'FW',
     what: 'Honeycomb 6 by 3 in, 1/2 in deep, at the form joint 9 ft from A1. Rubbed with repair mortar.',
   });
@@ -230,6 +284,7 @@ function completeP1(): void {
   s.log(at(7 * 24 + 10, 20), 'I. Brandvold', 'close', {
     reason: 'Forms off, defect repaired, 7 day break in. 28 day break due 8 October.',
   });
+  doTasks(s, record, at(7 * 24 + 9));
   s.save('demo/logs/quillback.P1.jsonl');
 }
 

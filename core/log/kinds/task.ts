@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { entryKind, id, text } from '../entry-kind.ts';
+import { entryKind, id, partsOfId, text } from '../entry-kind.ts';
 
 /** A task of the pour day, such as bolts pushed into the fresh top: done, or not and why. */
 export const task = entryKind({
@@ -15,5 +15,5 @@ export const task = entryKind({
     }),
   writers: ['crew'],
   text: ({ taskId, result, reason }) =>
-    `${taskId.replace('/', ', ')}: ${result === 'done' ? 'done' : `not done, ${reason ?? ''}`}`,
+    `${partsOfId(taskId).owner}, ${partsOfId(taskId).name}: ${result === 'done' ? 'done' : `not done, ${reason ?? ''}`}`,
 });

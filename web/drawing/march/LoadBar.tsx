@@ -67,7 +67,7 @@ export function LoadBar({
       )}
       {pitch >= 28 && (
         <text x={cx} y={strip ? 60 : 26} textAnchor="middle" fontSize="14">
-          {volume(actual?.volumeM3 ?? sim.volumeM3, units, 1).value}
+          {String(Number(volume(actual?.volumeM3 ?? sim.volumeM3, units).value))}
         </text>
       )}
       <rect

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type Leg, MOST_LIFTS, stopHeights } from '#core/pourplan';
-import { distanceText } from '#core/units';
+import { distanceText, type UnitSystem } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -10,6 +10,13 @@ import { Stepper } from '../Stepper.tsx';
 
 const without = <V,>(of: Record<string, V>, id: string): Record<string, V> =>
   Object.fromEntries(Object.entries(of).filter(([key]) => key !== id));
+
+/** How high the lifts of a run are, from the foot up. */
+function heightsText({ liftSpans }: Leg, units: UnitSystem): string {
+  const heights = liftSpans.map((s) => distanceText(s.toM - s.fromM, units));
+  if (heights.length === 1) return heights.join();
+  return heights.every((h) => h === heights[0]) ? `${heights[0] ?? ''} each` : heights.join(', ');
+}
 
 /** Heights at which a run is stopped between its lifts: to the sill, to a course, to four feet. */
 function Heights({ leg, set }: { leg: Leg; set: (tops: number[]) => void }) {
@@ -23,7 +30,7 @@ function Heights({ leg, set }: { leg: Leg; set: (tops: number[]) => void }) {
       {planned.map((top, i) => (
         <div key={i} className="w-36">
           <QuantityField
-            label={`lift ${i + 1} up to, above its foot`}
+            label={`lift ${i + 1} to`}
             quantity="M"
             units={v.units}
             value={tops[i] ?? top}
@@ -69,16 +76,13 @@ export default function LiftsSheet({ onClose }: { onClose: () => void }) {
     <Sheet open onClose={onClose} title="Lifts, run by run">
       <p className="mb-2 text-ink2">
         Footings, pads and grade beams are filled in one lift, walls as their forms allow, unless it
-        is told otherwise here.
+        is told otherwise here, by number or by heights above the foot.
       </p>
       <ul className="rows">
         {plan.route.legs.map((l) => (
           <li key={l.elementId} className="grid grid-cols-[1fr_200px] items-center gap-3 py-2">
             <span>
-              <b className="font-semibold">{l.elementId}</b>{' '}
-              <T>
-                {l.liftSpans.map((s) => distanceText(s.toM - s.fromM, v.units)).join(', then ')}
-              </T>
+              <b className="font-semibold">{l.elementId}</b> <T>{heightsText(l, v.units)}</T>
               {(counts[l.elementId] !== undefined || tops[l.elementId] !== undefined) && (
                 <button
                   type="button"

@@ -14,6 +14,7 @@ import { dateName } from './dates.ts';
 import { dayOf, saidAt, useStarts } from './useStarts.ts';
 
 const MARK = { good: 'good', watch: 'tight', no: 'out' } as const;
+const TONE = { good: 'text-good-t', watch: 'text-ochre-t', no: 'text-chalk-t' } as const;
 const WORD = { good: 'good', watch: 'with care', no: 'ruled out' } as const;
 
 const SOURCE = {
@@ -32,15 +33,15 @@ function Chosen({ when }: { when: ReturnType<typeof useStarts> }) {
   const spare = when.last
     .map((l) => ({ ...l, spare: l.lastStartMin - (chosen?.startMin ?? 0) }))
     .sort((a, b) => a.spare - b.spare)[0];
-  const tone = chosen
-    ? { good: 'text-good-t', watch: 'text-ochre-t', no: 'text-chalk-t' }[chosen.verdict]
-    : '';
+  const late = soonestMin !== null;
+  const word = chosen ? `, ${late ? 'too late to order' : WORD[chosen.verdict]}` : '';
+  const tone = late ? 'text-chalk-t' : chosen && TONE[chosen.verdict];
   return (
     <section aria-label="The start" className="flex flex-col gap-2">
       <div className="flex items-end gap-4">
         {origin ? (
           <FigureWithWorking name="the start" {...origin}>
-            <span className={`big text-[56px] leading-[56px] ${tone}`}>
+            <span className={`big text-[56px] leading-[56px] ${tone ?? ''}`}>
               {clockText(settings.firstLoadMin)}
             </span>
           </FigureWithWorking>
@@ -50,7 +51,7 @@ function Chosen({ when }: { when: ReturnType<typeof useStarts> }) {
         <p className="pb-1 leading-6">
           <b className="font-semibold">
             {record.pour.date ? dateName(record.pour.date) : 'No day yet'}
-            {chosen ? `, ${WORD[chosen.verdict]}` : ''}.
+            {word}.
           </b>
           <br />
           Placed {clockText(plan.timetable.finishMin)}
