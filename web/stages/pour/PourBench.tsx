@@ -18,16 +18,41 @@ const PourSheets = lazily(() => import('./sheets/PourSheets.tsx'));
 
 /** What decides the next minutes, the load at the chute, what is logged by a press, and how the pour stands. */
 export function PourBench() {
+  const { closed } = usePour();
+  const { sheet } = useFocus();
+  return (
+    <div className="flex flex-col gap-3">
+      {closed ? <ClosedDay /> : <OpenDay />}
+      {sheet && <PourSheets />}
+    </div>
+  );
+}
+
+/** A pour that is closed is read: nothing is logged any more, and nothing is offered. */
+function ClosedDay() {
+  return (
+    <>
+      <Headline />
+      <p className="text-ink2">
+        This pour is closed. Its tasks and troubles stand on the report; on Cure it can be opened
+        again.
+      </p>
+      <Balance />
+      <PourRows />
+    </>
+  );
+}
+
+function OpenDay() {
   const v = usePour();
   const { progress, loads } = v;
-  const { sheet } = useFocus();
   const trouble = troublesOf(v.state).some((t) => t.over === null);
   const here = loads.find(
     (l) => l.arrivedAt !== null && l.endedAt === null && l.decision !== 'reject',
   );
   const waiting = loads.filter((l) => l.stage === 'due');
   return (
-    <div className="flex flex-col gap-3">
+    <>
       {trouble && <TroubleNow />}
       <Headline />
       <GoingOn />
@@ -38,7 +63,6 @@ export function PourBench() {
       <Balance />
       <Tasks />
       <PourRows />
-      {sheet && <PourSheets />}
-    </div>
+    </>
   );
 }
