@@ -30,7 +30,7 @@ export type { ForecastInput } from './forecast-model.ts';
 export { timetableFrom } from './going-on.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
-export { type Leg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';
+export { type Leg, movedLeg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';
 export type {
   Candidate,
   Choices,

@@ -7,7 +7,7 @@ import { layings, twoFronts } from './lay.ts';
 import { formM3, spareSpot } from './left-over.ts';
 import { planPour } from './plan.ts';
 import { pourSimulation } from './pour-simulation.ts';
-import { routeOf } from './route.ts';
+import { movedLeg, routeOf } from './route.ts';
 import { seamSaver } from './save-seam.ts';
 import { wayNotes } from './way-notes.ts';
 
@@ -99,6 +99,16 @@ describe('planned bulkheads', () => {
     const saved = { ...pour, settings: { ...pour.settings, ...saver?.change } };
     const seams = planPour(site, saved, mix, plant, 1140).timetable.seams;
     expect(seams.filter((s) => s.verdict === 'cold')).toEqual([]);
+  });
+});
+
+describe('a leg that is moved', () => {
+  test('goes where it is told, but for one that what carries it keeps where it is: that is said', () => {
+    const { site, pour } = job({ elements: ['FA', 'FB', 'WA', 'WB'], runs: L_RUNS });
+    expect(movedLeg(site, pour, 1, 0)).toEqual({
+      change: { sequence: ['FB', 'FA', 'WA', 'WB'], startAt: 0, reverse: false },
+    });
+    expect(movedLeg(site, pour, 2, 1)).toMatchObject({ stays: expect.stringMatching(/^WA stays/) });
   });
 });
 

@@ -8,7 +8,9 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { restrictToParentElement, restrictToVerticalAxis } from '@dnd-kit/modifiers';
-import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { movedLeg } from '#core/pourplan';
+import { say } from '../../../ui/say.ts';
 import { usePlanned } from '../planned.tsx';
 import { LegRow } from './LegRow.tsx';
 
@@ -27,7 +29,7 @@ const SPOKEN: Announcements = {
 
 /** The legs in the order they are gone: dragged or pressed up and down, turned round. */
 export function Legs() {
-  const { plan, settings, change } = usePlanned();
+  const { plan, settings, change, record } = usePlanned();
   const order = plan.route.legs.map((l) => l.elementId);
   const own = settings.sequence.length > 0 || settings.turned.length > 0;
   const sensors = useSensors(
@@ -35,7 +37,9 @@ export function Legs() {
   );
   const put = (from: number, to: number) => {
     if (from < 0 || to < 0 || to >= order.length || from === to) return;
-    void change({ sequence: arrayMove(order, from, to), startAt: 0, reverse: false });
+    const moved = movedLeg(record.site, record.pour, from, to);
+    if ('stays' in moved) say(moved.stays);
+    else void change(moved.change);
   };
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over) put(order.indexOf(String(active.id)), order.indexOf(String(over.id)));
