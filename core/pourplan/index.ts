@@ -6,6 +6,7 @@ export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { conveyancesFor, takesMix } from './conveys.ts';
 export { allFronts, type Laying, layings } from './lay.ts';
 export { filledShare, type FilledTo, stopHeights } from './filled-to.ts';
+export { movedLeg } from './moved-leg.ts';
 export { formM3, spareSpot } from './left-over.ts';
 export { highLifts, liftName, liftVolumeM3, MOST_LIFTS, mostLifts } from './lifts.ts';
 export { Normals } from './normals.ts';
@@ -30,7 +31,7 @@ export type { ForecastInput } from './forecast-model.ts';
 export { timetableFrom } from './going-on.ts';
 export { pourForecast } from './pour-forecast.ts';
 export { pourSimulation } from './pour-simulation.ts';
-export { type Leg, movedLeg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';
+export { type Leg, type Route, routeOf, sequenceOf, walkedM } from './route.ts';
 export type {
   Candidate,
   Choices,

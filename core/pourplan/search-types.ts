@@ -15,7 +15,7 @@ export interface Choices {
   /** Conveyances of the site, by id; each brings its rate, what stays in it and its hire. */
   conveyance: (string | null)[];
   /** Other ways round, as settings: on two fronts. An empty one is the way by `startAt` and `reverse`. */
-  way: Partial<PourSettings>[];
+  way?: Partial<PourSettings>[];
 }
 /** What things cost, in the site's money. */
 interface Prices {

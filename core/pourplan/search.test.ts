@@ -17,7 +17,6 @@ const none: Choices = {
   firstLoadMin: [],
   placingRateM3PerH: [],
   conveyance: [],
-  way: [],
   liftWaitMin: [],
 };
 const input = (choices: Partial<Choices>, more: Partial<SearchInput> = {}): SearchInput => ({

@@ -126,11 +126,11 @@ class PlanSpace {
   readonly possible: number;
   constructor(v: SearchInput) {
     const own = v.pour.settings;
-    this.lists = KEYS.map((k) =>
-      v.choices[k].length
-        ? [...new Set<unknown>(v.choices[k])]
-        : [k === 'way' ? undefined : own[k]],
-    );
+    this.lists = KEYS.map((k) => {
+      const may: unknown[] = v.choices[k] ?? [];
+      if (may.length) return [...new Set(may)];
+      return [k === 'way' ? undefined : own[k]];
+    });
     this.possible = this.lists.reduce((n, l) => n * l.length, 1);
   }
   at(index: number[]): Choice {

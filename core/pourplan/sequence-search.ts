@@ -133,7 +133,7 @@ export const sequenceSearch = calculation({
   compute(v, trace) {
     const search = searchSequences({
       ...v,
-      choices: { ...v.choices, conveyance: [], way: [] },
+      choices: { ...v.choices, conveyance: [] },
       mix: ruledMix(v.mix, rulesOf(v.site)),
     });
     let step = search.next();

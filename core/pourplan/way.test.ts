@@ -7,7 +7,8 @@ import { layings, twoFronts } from './lay.ts';
 import { formM3, spareSpot } from './left-over.ts';
 import { planPour } from './plan.ts';
 import { pourSimulation } from './pour-simulation.ts';
-import { movedLeg, routeOf } from './route.ts';
+import { movedLeg } from './moved-leg.ts';
+import { routeOf } from './route.ts';
 import { seamSaver } from './save-seam.ts';
 import { wayNotes } from './way-notes.ts';
 

@@ -10,7 +10,7 @@ import { FACE_GAP_PX, LaidFaces } from '../../drawing/LaidFaces.tsx';
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
 import type { Paper, PlanScale, RunOnPaper } from '../../drawing/plan-paper.ts';
 import { useSize } from '../../drawing/useSize.ts';
-import { GateActs, GatePanel } from './GatePanel.tsx';
+import { AskActs, GatePanel, SignActs } from './GatePanel.tsx';
 import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
 import { StandMarks } from './StandMarks.tsx';
@@ -124,11 +124,7 @@ export function CheckGround() {
         </div>
       )}
       {laid && <Leaders />}
-      {laid && (
-        <div className="absolute bottom-1 left-3 flex w-[128px] flex-col leading-5">
-          <GateActs />
-        </div>
-      )}
+      {laid && <LaidActs />}
       <ul className="absolute left-3 top-2 flex flex-col gap-x-3 text-[14px] leading-[18px]">
         {ORDER.filter((x) => v.gate.counts[x] > 0).map((x) => (
           <li key={x} className="flex items-center gap-1.5">
@@ -141,6 +137,18 @@ export function CheckGround() {
     </div>
   );
 }
+
+/** Below the walls on either side, where nothing is drawn. */
+const LaidActs = () => (
+  <>
+    <div className="absolute bottom-1 left-3 flex w-[128px] flex-col leading-5">
+      <AskActs />
+    </div>
+    <div className="absolute bottom-1 right-2 flex w-[120px] flex-col leading-5">
+      <SignActs />
+    </div>
+  </>
+);
 
 function Laid({
   laid,

@@ -21,8 +21,36 @@ const GATE = {
   against: { data: 'against', text: 'Against the gate', tone: 'text-ochre-t' },
 } as const;
 
+/** What can be done about a gate: ask, go on all the same, take back what was signed. */
+const GateActs = () => (
+  <>
+    <AskActs />
+    <SignActs />
+  </>
+);
+
+/** A signature is taken back by whoever gave it. */
+export function SignActs() {
+  const { gate } = usePour();
+  const set = useSetFocus();
+  return gate.signs
+    .filter((s) => s.entryId !== null)
+    .map((s) => (
+      <button
+        key={s.hold}
+        type="button"
+        className="min-h-12 text-left font-semibold text-press"
+        onClick={() => {
+          set({ sheet: `unsign:${s.hold}` });
+        }}
+      >
+        Take back {HOLD_NAME[s.hold].toLowerCase()}
+      </button>
+    ));
+}
+
 /** What can be done about a gate that holds: ask, or go on all the same. */
-export function GateActs() {
+export function AskActs() {
   const { gate } = usePour();
   const set = useSetFocus();
   return (
@@ -47,20 +75,6 @@ export function GateActs() {
           Pour anyway
         </button>
       )}
-      {gate.signs
-        .filter((s) => s.entryId !== null)
-        .map((s) => (
-          <button
-            key={s.hold}
-            type="button"
-            className="min-h-12 text-left font-semibold text-press"
-            onClick={() => {
-              set({ sheet: `unsign:${s.hold}` });
-            }}
-          >
-            Take back {HOLD_NAME[s.hold].toLowerCase()}
-          </button>
-        ))}
     </>
   );
 }

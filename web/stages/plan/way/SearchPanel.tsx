@@ -48,7 +48,7 @@ export function SearchPanel() {
     return { crewPerMin, oldLoad, afterDusk };
   }, [site]);
   const choices = useMemo(() => choicesOf(v, free), [v, free]);
-  const possible = CHOICES.reduce((n, [k]) => n * Math.max(1, choices[k].length), 1);
+  const possible = CHOICES.reduce((n, [k]) => n * Math.max(1, choices[k]?.length ?? 0), 1);
   const looked = Math.min(possible, MOST_PLANS);
   const { progress, result, running, start, stop, forget } = useSearch();
   const run = () => {
