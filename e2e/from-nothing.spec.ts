@@ -274,6 +274,8 @@ test('a drawing is laid under the plan and scaled by two presses; a tablet chang
   await account.getByLabel('PIN of K. Aldous').fill('9999');
   await account.getByLabel('PIN of K. Aldous').press('Enter');
   await expect(account.getByText('Name or PIN is not right.')).toBeVisible();
+  // It is said a moment before the next PIN is taken.
+  await expect(account.getByRole('button', { name: 'Take over' })).toBeEnabled();
   await account.getByLabel('PIN of K. Aldous').fill('1122');
   await account.getByLabel('PIN of K. Aldous').press('Enter');
   await expect(page.getByRole('button', { name: 'K. Aldous', exact: true })).toBeVisible();
