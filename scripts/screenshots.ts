@@ -128,6 +128,11 @@ async function pourP2(page: Page): Promise<void> {
     }
   // Nothing is logged ahead of the clock.
   await post(page, '/api/clock', { advanceMin: 108 });
+  await post(page, `/api/pours/${id('P2')}/order`, {
+    volumeM3: plan.orderedM3,
+    loads: plan.loadIds.length,
+    byTelephone: true,
+  });
   await post(page, `/api/pours/${id('P2')}/events`, { events });
 }
 
