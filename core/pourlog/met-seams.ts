@@ -1,6 +1,7 @@
 import type { RouteCell } from '#core/pourplan';
 import { type Filling, isFull, SAME } from './fillings.ts';
 import { type SeamKind, type SeamTest, shutsAt, type WindowAt } from './seams.ts';
+import { sameFace } from './same-face.ts';
 
 /** A face of one cell that was met: after how long, when, and whether that was later than it knits. */
 export interface MetFace {
@@ -91,12 +92,7 @@ export function metFaces(
 }
 
 const alike = (a: ColdJoint, f: MetFace): boolean =>
-  a.elementId === f.cell.elementId &&
-  a.lift === f.cell.lift &&
-  a.kind === f.kind &&
-  a.metBy.elementId === f.metBy.elementId &&
-  a.metBy.lift === f.metBy.lift &&
-  (f.kind !== 'above' || Math.abs(a.toM - f.cell.fromM) < 1e-6);
+  sameFace(a, f) && (f.kind !== 'above' || Math.abs(a.toM - f.cell.fromM) < 1e-6);
 
 /** Faces that were met too late, those in a row joined, each stretch with its longest gap. */
 export function coldJointsOf(faces: readonly MetFace[]): ColdJoint[] {

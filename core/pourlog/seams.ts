@@ -1,6 +1,7 @@
 import type { RouteCell } from '#core/pourplan';
 import { type Filling, isFull, type Piece, SAME } from './fillings.ts';
 import { faceKey } from './placements.ts';
+import { sameFace } from './same-face.ts';
 
 /** How the face of a cell is met: by the cell above, by the one at its side, or by the rest of the cell itself. */
 export type SeamKind = 'above' | 'beside' | 'front';
@@ -141,12 +142,7 @@ export function openFaces(
 }
 
 const alike = (a: OpenSeam, f: OpenFace): boolean =>
-  a.elementId === f.cell.elementId &&
-  a.lift === f.cell.lift &&
-  a.kind === f.kind &&
-  a.metBy.elementId === f.metBy.elementId &&
-  a.metBy.lift === f.metBy.lift &&
-  Math.abs(a.toM - f.cell.fromM) < 1e-6;
+  sameFace(a, f) && Math.abs(a.toM - f.cell.fromM) < 1e-6;
 
 /**
  * Faces that lie in a row joined, each stretch with the clock of what shuts first in it; the one
