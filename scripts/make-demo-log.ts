@@ -3,17 +3,11 @@
  * checked, P3 being set out. Run `npm run demo:log` after a change of the check points or the demo sites.
  */
 import fs from 'node:fs';
-import { v7 as uuid } from 'uuid';
-import { newEventSchema, siteFileSchema, type SiteFile } from '../contract/index.ts';
+import { siteFileSchema, type SiteFile } from '../contract/index.ts';
+import { Script } from './demo-script.ts';
 import { checkList, type CheckPoint, levelTargets, lineStations, WHOLE_POUR } from '#core/check';
 import { asWanted } from '../core/testdata/as-wanted.ts';
-import {
-  type EventBody,
-  type EventKind,
-  type LogEvent,
-  type ReadingValue,
-  replay,
-} from '#core/log';
+import { type LogEvent, type ReadingValue, replay } from '#core/log';
 import type { PourDoc } from '#core/model';
 import { curingIn, mixNamed, type PourRecord, tasksOf, viewOf } from '#core/view';
 import { planPour } from '#core/pourplan';
@@ -35,37 +29,6 @@ const scatter = (eighths: number): number => {
   turn = (turn * 48271) % 2147483647;
   return (Math.round((turn / 2147483647 - 0.5) * 2 * eighths) / 8) * MM_PER_IN;
 };
-
-class Script {
-  lines: string[] = [];
-  #n = 0;
-  log<K extends EventKind>(atMs: number, actor: string, kind: K, body: EventBody<K>): string {
-    this.#n += 1;
-    const random = Uint8Array.from({ length: 16 }, (_, i) => (this.#n * 31 + i * 17) % 256);
-    const event = newEventSchema.parse({
-      id: uuid({ msecs: atMs, seq: this.#n, random }),
-      at: new Date(atMs).toISOString(),
-      kind,
-      body,
-    });
-    this.lines.push(JSON.stringify({ ...event, actor }));
-    return event.id;
-  }
-  /** The log as it has come so far, in the order of its moments. */
-  get events(): LogEvent[] {
-    return this.lines
-      .map((l) => ({ supersedes: null, ...(JSON.parse(l) as object) }) as unknown as LogEvent)
-      .sort((a, b) => a.at.localeCompare(b.at));
-  }
-  save(file: string): void {
-    this.lines = this.lines
-      .map((line) => ({ line, at: (JSON.parse(line) as { at: string }).at }))
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .map(({ line }) => line);
-    fs.writeFileSync(file, `${this.lines.join('\n')}\n`);
-    console.log(`${file}: ${this.lines.length} entries`);
-  }
-}
 
 function goodReading(p: CheckPoint, place: number): ReadingValue | null {
   const w = p.wanted;

@@ -30,6 +30,13 @@ export { PRICE_WORDS, weighedText } from './prices.ts';
 export { FIRST_AID, peopleFirst } from './trouble.ts';
 export { saysToldToWait, toldToWait } from './told-to-wait.ts';
 export { wayFigures, wayWords } from './ways.ts';
-export { apartText, LOAD_ADVICE, loadVerdictText, onTheRoadText, STAGE_WORDS } from './loads.ts';
+export {
+  apartText,
+  LOAD_ADVICE,
+  loadFactsText,
+  loadVerdictText,
+  onTheRoadText,
+  STAGE_WORDS,
+} from './loads.ts';
 export { FIRST_VISIT, HELP, type HelpId } from './help.ts';
 export { formSystemText } from './forms.ts';

@@ -1,5 +1,12 @@
 import { FAULT_WORDS, type LoadStage, type LoadState, speaksAgainst } from '#core/pourlog';
-import { lengthText, quantityText, temperatureFigure, textOf, type UnitSystem } from '#core/units';
+import {
+  lengthText,
+  quantityText,
+  temperatureFigure,
+  textOf,
+  type UnitSystem,
+  volume,
+} from '#core/units';
 
 /** What is to be done with a load, in a few words, and how that is marked. */
 export const LOAD_ADVICE: Record<
@@ -23,6 +30,22 @@ export const LOAD_ADVICE: Record<
 /** How far apart loads come; nothing of one that comes alone. */
 export const apartText = (loads: number, spacingMin: number): string =>
   loads > 1 ? `, ${spacingMin.toFixed(0)} min apart` : '';
+
+/** What is known of a load at the gate: its volume and ticket, how old it is, how warm, its slump. */
+export function loadFactsText(
+  load: LoadState,
+  mix: { maxAgeMin: number },
+  units: UnitSystem,
+): string {
+  const { slump, concreteTempC } = load;
+  return [
+    textOf(volume(load.volumeM3 ?? 0, units, 1)),
+    `ticket ${load.ticket ?? ''}`,
+    `${Math.round(load.ageMin ?? 0)} of ${mix.maxAgeMin} min old`,
+    ...(concreteTempC === null ? [] : [textOf(temperatureFigure(concreteTempC, units))]),
+    slump ? `slump ${lengthText(slump.measuredMm, units)} at the ${slump.where}` : 'slump not read',
+  ].join(', ');
+}
 
 /** The verdict on a load with the figure that decides it, in the site's units: "too stiff, ½ in outside". */
 export function loadVerdictText(load: LoadState, units: UnitSystem): string {

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { speaksAgainst } from '#core/pourlog';
-import { lengthText, temperatureFigure, textOf, volume } from '#core/units';
 import { hoseAtM, ifSentBack, outlookOf } from '#core/view';
-import { sentBackText } from '#core/words';
+import { loadFactsText, sentBackText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -28,7 +27,7 @@ export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }
   return (
     <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')}`}>
       <p className="mb-2 text-[18px] leading-6">
-        <T>{`${textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket ${load.ticket ?? ''}, ${Math.round(load.ageMin ?? 0)} of ${v.mix.maxAgeMin} min old${load.concreteTempC === null ? '' : `, ${textOf(temperatureFigure(load.concreteTempC, v.units))}`}${load.slump ? `, slump ${lengthText(load.slump.measuredMm, v.units)} at the ${load.slump.where}` : ', slump not read'}.`}</T>
+        <T>{`${loadFactsText(load, v.mix, v.units)}.`}</T>
       </p>
       {back && (
         <p
