@@ -41,17 +41,23 @@ const withoutTheirWords: Plugin = {
       : null,
 };
 
+/** What stands in for what a scale asks for, by the package it asks. */
+const FOR_SCALES: Readonly<Record<string, URL>> = {
+  'd3-interpolate': new URL('web/drawing/interpolate-numbers.ts', import.meta.url),
+  'd3-format': new URL('web/drawing/no-tick-format.ts', import.meta.url),
+};
 /**
- * The charts' scales put numbers between numbers. The library's general interpolation, which they
- * ask for, brings every colour space along: for the scales it is answered with its numbers alone.
+ * The charts' scales put numbers between numbers, and core/units writes them. The library's general
+ * interpolation, which they ask for, brings every colour space along, and its format every way to
+ * write a number: the scales are answered with what they use alone.
  */
 const numbersForScales: Plugin = {
   name: 'numbers-for-scales',
   enforce: 'pre',
   resolveId(source, importer) {
-    if (source !== 'd3-interpolate' || !/node_modules\/d3-scale\//.test(importer ?? ''))
-      return null;
-    return fileURLToPath(new URL('web/drawing/interpolate-numbers.ts', import.meta.url));
+    const ours = FOR_SCALES[source];
+    if (ours === undefined || !/node_modules\/d3-scale\//.test(importer ?? '')) return null;
+    return fileURLToPath(ours);
   },
 };
 

@@ -19,6 +19,10 @@ const envelope = z.object({
     offset: true,
     error: 'must be a time with its zone, as 2026-09-23T06:40:00Z',
   }),
+  /** When it was written down, where that was later than it happened. */
+  writtenAt: z.iso
+    .datetime({ offset: true, error: 'must be a time with its zone, as 2026-09-23T06:40:00Z' })
+    .nullish(),
   kind: z.enum(EVENT_KINDS, { error: `must be one of ${EVENT_KINDS.join(', ')}` }),
   body: z.unknown(),
   supersedes: z
@@ -55,6 +59,7 @@ export const newEventSchema = envelope.transform((e, ctx) => {
       kind: e.kind,
       body: parsed.data,
       supersedes: e.supersedes ?? null,
+      writtenAt: e.writtenAt ?? null,
     } as NewEvent;
   for (const issue of parsed.error.issues)
     ctx.addIssue({

@@ -112,6 +112,7 @@ async function inspectP2({
   // The answer, the foreman's own check, the dowels and the building inspection: then the gate is open.
   presses += await next();
   presses += await type(dialog.getByLabel('Answer'), 'One mat');
+  presses += await type(dialog.getByLabel(/^Name of the engineer/), 'M. Sand');
   presses += await hand.press(dialog.getByRole('button', { name: 'Keep the answer' }));
   await gone(page);
   presses += (await next()) + (await hand.press(dialog.getByRole('button', { name: /Sign as/ })));
@@ -122,9 +123,12 @@ async function inspectP2({
     );
     presses += await next();
     await expect(page.getByRole('region', { name: 'What was measured' })).toBeVisible();
+    // Who inspected the dowels is a press away for the rest.
     presses +=
-      (await type(page.getByLabel('Inspector’s name'), 'R. Halloran')) +
-      (await type(page.getByLabel('Inspector’s PIN'), '8642'));
+      hold === 'dowels'
+        ? await type(page.getByLabel('Inspector’s name'), 'R. Halloran')
+        : await hand.press(page.getByRole('button', { name: 'R. Halloran' }));
+    presses += await type(page.getByLabel('Inspector’s PIN'), '8642');
     presses += await hand.press(page.getByRole('button', { name: 'Pass', exact: true }));
     await gone(page);
   }
@@ -288,6 +292,7 @@ test('the keyboard alone fixes, reads, asks, answers, signs, and opens the gate'
     await expect(page.locator('.next')).toContainText('A question holds the pour');
     await next();
     await typeIn(dialog.getByLabel('Answer'), answer);
+    await typeIn(dialog.getByLabel(/^Name of the engineer/), 'M. Sand');
     await enterOn(dialog.getByRole('button', { name: 'Keep the answer' }));
   }
   await expect(page.locator('.next')).toContainText('Sign your own check');

@@ -1,5 +1,5 @@
 import type { PourDoc } from '#core/model';
-import { entries, latest, type LogEvent, type PourState, replay } from '#core/log';
+import { entries, latest, type LogEvent, openQuestions, type PourState, replay } from '#core/log';
 import { rulesOf } from '#core/rules';
 import { levelsOf } from './levels.ts';
 import { levelsAgainMs } from './levels-again.ts';
@@ -167,15 +167,13 @@ function pushLoopAndSigns(site: GatedSite, pour: PourDoc, state: PourState, rows
 
 /** Questions that nobody has answered. */
 function pushQuestions(state: PourState, counts: Record<Verdict, number>, rows: HoldRow[]) {
-  const answered = new Set(entries(state, 'answer').map((e) => e.body.questionId));
-  for (const q of entries(state, 'question')) {
-    if (answered.has(q.id)) continue;
+  for (const q of openQuestions(state)) {
     counts.held += 1;
     rows.push({
       kind: 'question',
       verdict: 'held',
       ref: q.id,
-      elementId: q.body.elementIds[0] ?? null,
+      elementId: q.entry.body.elementIds[0] ?? null,
       place: null,
       count: 1,
       minutes: null,

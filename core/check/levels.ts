@@ -1,5 +1,5 @@
 import { padUnder, type PourDoc, type SitePlan, standsOf } from '#core/model';
-import { entries, type LogEvent, type PourState } from '#core/log';
+import { entries, firstId, type LogEvent, type PourState } from '#core/log';
 import { atMost } from '#core/units';
 
 /** A level that is wanted: the top of a form or the bottom of a dig, at a node, a pad or a pier. */
@@ -150,7 +150,7 @@ export function levelsOf(
       const on = known.get(e.body.onId);
       if (on !== undefined)
         setups.push({
-          id: e.id,
+          id: firstId(state, e),
           onId: e.body.onId,
           backSightM: e.body.backSightM,
           hiM: on + e.body.backSightM,

@@ -6,7 +6,7 @@ import { ENTRY_KINDS } from './kinds/index.ts';
 export type EventKind = keyof typeof ENTRY_KINDS;
 export const EVENT_KINDS = Object.keys(ENTRY_KINDS) as [EventKind, ...EventKind[]];
 export type EventBody<K extends EventKind> = z.output<(typeof ENTRY_KINDS)[K]['body']>;
-/** An entry as the reducer sees it: what, when by the device's clock, by whom, and what it corrects. */
+/** An entry as the reducer sees it: what, when it happened, by whom, and what it corrects. */
 export type LogEvent<K extends EventKind = EventKind> = {
   [P in K]: {
     id: string;
@@ -15,6 +15,8 @@ export type LogEvent<K extends EventKind = EventKind> = {
     kind: P;
     body: EventBody<P>;
     supersedes?: string | null;
+    /** When it was written down, where that was later than it happened; null or missing where it was then. */
+    writtenAt?: string | null;
     /** When the server took it; missing while it has not. */
     recordedAt?: string;
     /** On what it was written, with how far its clock was off where that was much. */

@@ -2,8 +2,9 @@
 export { begunElements, isBegun } from './begun.ts';
 export { refuseClosed } from './closed.ts';
 export { partsOfId, type Words } from './entry-kind.ts';
+export { correctable, type CorrectableField } from './corrections.ts';
 export { EVENT_KINDS, type EventBody, type EventKind, kindOf, type LogEvent } from './events.ts';
-export { answer } from './kinds/answer.ts';
+export { answer, answeredBy } from './kinds/answer.ts';
 export { breakTest } from './kinds/break-test.ts';
 export { close } from './kinds/close.ts';
 export { defect } from './kinds/defect.ts';
@@ -31,11 +32,14 @@ export { SKIES, weather } from './kinds/weather.ts';
 export { task } from './kinds/task.ts';
 export { worked } from './kinds/worked.ts';
 export { filterLog, LOG_GROUPS, type LogQuery, placeOf } from './groups.ts';
+export { refuseHappened, writtenLateMs } from './late.ts';
+export { openQuestions, questionsOf } from './questions.ts';
 export { rightsPage } from './rights-page.ts';
 export { mayStandFor, mayTakeBack, mayWrite } from './rights.ts';
 export {
   EMPTY_STATE,
   entries,
+  firstId,
   isClosed,
   latest,
   type PourState,
@@ -44,4 +48,4 @@ export {
   step,
   timeline,
 } from './state.ts';
-export { deviceNoted, driftNoted, refuseTime } from './time.ts';
+export { deviceNoted, driftNoted, refuseTime, refuseWritten, timesOf, writtenMs } from './time.ts';

@@ -1,5 +1,5 @@
 import type { EventKind, LogEvent } from './events.ts';
-import { asCounted } from './time.ts';
+import { asCounted, writtenMs } from './time.ts';
 
 /**
  * The log, reduced. The state is a function of the *set* of events: entries that arrive late or twice leave the
@@ -81,11 +81,12 @@ export function replay(events: Iterable<LogEvent>, from: PourState = EMPTY_STATE
 }
 
 /**
- * The log as it stood at a moment: what was entered later is not there, and so has corrected nothing yet.
+ * The log as it stood at a moment: what was written later is not there, though it happened before,
+ * and so has corrected nothing yet.
  * @param ms epoch ms
  */
 export const stateAt = (state: PourState, ms: number): PourState =>
-  replay([...state.seen.values()].filter((e) => Date.parse(e.at) <= ms));
+  replay([...state.seen.values()].filter((e) => writtenMs(e) <= ms));
 
 /** Entries of a kind that count, oldest first. */
 export function entries<K extends EventKind>(state: PourState, kind: K): readonly LogEvent<K>[] {
@@ -93,6 +94,19 @@ export function entries<K extends EventKind>(state: PourState, kind: K): readonl
     ((state.active as Record<string, readonly LogEvent[] | undefined>)[kind] as
       readonly LogEvent<K>[] | undefined) ?? []
   );
+}
+
+/**
+ * By what others name an entry: the id it had first. A correction stands in the place of what it
+ * corrects, for those that speak of it too.
+ */
+export function firstId(state: PourState, e: LogEvent): string {
+  let first = e;
+  for (;;) {
+    const before = first.supersedes ? state.seen.get(first.supersedes) : undefined;
+    if (!before || before.kind !== e.kind) return first.id;
+    first = before;
+  }
 }
 
 /** The newest entry of a kind that passes the test. */

@@ -23,6 +23,25 @@ export function refuseTime(kind: EventKind, atMs: number, nowMs: number): string
   return null;
 }
 
+/** When an entry was written down: as it happened, unless it says a later time of its own, epoch ms. */
+export const writtenMs = (e: { at: string; writtenAt?: string | null }): number =>
+  Date.parse(e.writtenAt ?? e.at);
+
+/** Why an entry cannot have been written when it says; null when it can, or says no time of its own. */
+export const refuseWritten = (e: { at: string; writtenAt?: string | null }): string | null =>
+  writtenMs(e) < Date.parse(e.at)
+    ? 'An entry is written when it happens or after, not before.'
+    : null;
+
+/** What is written so much later than it happened says when it was, ms (1 min: site practice). */
+export const LATE_MS = MIN;
+
+/** The times of an entry of what happened at one moment and is written at another, epoch ms. */
+export const timesOf = (atMs: number, nowMs: number): { at: string; writtenAt?: string } => ({
+  at: new Date(atMs).toISOString(),
+  ...(nowMs - atMs > LATE_MS ? { writtenAt: new Date(nowMs).toISOString() } : {}),
+});
+
 /** What of a stored entry its time hangs on. */
 interface Timed {
   at: string;

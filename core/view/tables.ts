@@ -1,23 +1,29 @@
 import type { Table } from '#core/exchange';
-import { type PourState, timeline } from '#core/log';
+import { type PourState, timeline, writtenMs } from '#core/log';
 import { FAULT_WORDS } from '#core/pourlog';
 import { shownUnit, toShown, type UnitSystem } from '#core/units';
+import { localIso } from '#core/weather';
 import { entryText, STAGE_WORDS } from '#core/words';
 import type { PourView } from './pour-view.ts';
 
 /**
- * The log as a table: when, who, of what kind, in words, whether it still counts. Times are ISO
- * 8601 with their zone.
+ * The log as a table: when it happened and when it was written down, who, of what kind, in words,
+ * whether it still counts. Times are ISO 8601 by the site's clock, with their zone.
  */
-export function logTable(state: PourState, units: UnitSystem): Table {
+export function logTable(
+  state: PourState,
+  { units, timeZone }: { units: UnitSystem; timeZone: string },
+): Table {
+  const local = (ms: number) => localIso(ms, timeZone);
   const counts = new Set(timeline(state).map((e) => e.id));
   const all = [...state.seen.values()].sort(
     (a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1),
   );
   return {
-    head: ['at', 'who', 'kind', 'what', 'counts', 'id', 'supersedes'],
+    head: ['at', 'written down', 'who', 'kind', 'what', 'counts', 'id', 'supersedes'],
     rows: all.map((e) => [
-      e.at,
+      local(Date.parse(e.at)),
+      local(writtenMs(e)),
       e.actor,
       e.kind,
       entryText(e, units),
@@ -31,8 +37,9 @@ export function logTable(state: PourState, units: UnitSystem): Table {
 /** The loads as a table, in the site's units, each unit named in its heading. */
 export function loadTable(
   { loads, mix }: Pick<PourView, 'loads' | 'mix'>,
-  units: UnitSystem,
+  { units, timeZone }: { units: UnitSystem; timeZone: string },
 ): Table {
+  const local = (iso: string | null) => (iso === null ? '' : localIso(Date.parse(iso), timeZone));
   const shown = (value: number | null, quantity: 'M3' | 'Mm' | 'C' | 'L') =>
     value === null ? '' : String(Math.round(toShown(value, quantity, units) * 1000) / 1000);
   const head = (name: string, quantity: 'M3' | 'Mm' | 'C' | 'L') =>
@@ -66,10 +73,10 @@ export function loadTable(
         l.ticket ?? '',
         l.mix ?? mix.mark,
         shown(l.volumeM3, 'M3'),
-        l.batchedAt ?? '',
-        l.arrivedAt ?? '',
-        l.firstPlacedAt ?? '',
-        l.endedAt ?? '',
+        local(l.batchedAt),
+        local(l.arrivedAt),
+        local(l.firstPlacedAt),
+        local(l.endedAt),
         shown(l.returnedM3, 'M3'),
         shown(l.slump?.measuredMm ?? null, 'Mm'),
         l.slump?.where ?? '',

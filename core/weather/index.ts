@@ -2,7 +2,7 @@
 export { dailyWeather } from './days.ts';
 export { type GivenHour, hoursBetween } from './between.ts';
 export { daylight, daylightOf } from './daylight.ts';
-export { localDate, midnightMs } from './local-date.ts';
+export { localDate, localIso, midnightMs } from './local-date.ts';
 export { evaporation } from './evaporation.ts';
 export { startWindow } from './start-window.ts';
 export { weatherRules } from './weather-rules.ts';

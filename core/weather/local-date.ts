@@ -17,3 +17,7 @@ export function localDate(ms: number, timeZone: string): string {
   const t = new TZDate(ms, timeZone);
   return `${t.getFullYear()}-${String(t.getMonth() + 1).padStart(2, '0')}-${String(t.getDate()).padStart(2, '0')}`;
 }
+
+/** An instant as ISO 8601 by the clock of a zone, with the zone: 2026-09-23T06:40:00-05:00. */
+export const localIso = (ms: number, timeZone: string): string =>
+  new TZDate(ms, timeZone).toISOString().replace('.000', '');

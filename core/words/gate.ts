@@ -1,5 +1,5 @@
 import { type Gate, type HoldRow, marginText, type PointState, type TypeChange } from '#core/check';
-import { entries, type PourState } from '#core/log';
+import { type PourState, questionsOf } from '#core/log';
 import { HOLD_NAME } from '#core/model';
 import { distanceText, quantityText, type UnitSystem } from '#core/units';
 
@@ -45,7 +45,7 @@ export function holdText(
     case 'unread':
       return `${r.count} reading${r.count > 1 ? 's' : ''} to take`;
     case 'question': {
-      const q = entries(v.state, 'question').find((e) => e.id === r.ref);
+      const q = questionsOf(v.state).find((e) => e.id === r.ref)?.entry;
       return `Question ${q?.body.number ?? ''}, ${q?.body.elementIds.join(', ') ?? ''}: ${q?.body.to ?? ''}`;
     }
     case 'change': {

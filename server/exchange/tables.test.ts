@@ -52,6 +52,35 @@ test('the log and the loads leave as tables in the site’s units; what was corr
   });
 });
 
+test('times are by the clock of the site; what was written late says both, and the chain holds it', async () => {
+  const { now } = (await foreman.get('/api/clock').expect(200)).body as { now: string };
+  const before = new Date(Date.parse(now) - 30 * 60_000).toISOString();
+  const send = (at: string, writtenAt: string, status: number) =>
+    foreman
+      .post(`/api/pours/${id}/events`)
+      .send({
+        events: [
+          { id: randomUUID(), at, writtenAt, kind: 'note', body: { text: 'half an hour ago' } },
+        ],
+      })
+      .expect(status);
+  await send(before, now, 200);
+  const refused = await send(now, before, 400);
+  expect(JSON.stringify(refused.body)).toContain('writtenAt');
+  const row = (await table('log.csv')).find((r) => r.what === 'half an hour ago');
+  expect([row?.at, row?.['written down']].map((t) => Date.parse(t ?? ''))).toEqual([
+    Math.floor(Date.parse(before) / 1000) * 1000 + (Date.parse(before) % 1000),
+    Date.parse(now),
+  ]);
+  expect(row?.at).toMatch(/-0[45]:00$/);
+  await foreman
+    .get(`/api/pours/${id}/verify`)
+    .expect(200)
+    .expect((r) => {
+      expect(r.body).toMatchObject({ ok: true });
+    });
+});
+
 test('the chain of the log is gone through, and answers over how many entries it holds', async () => {
   const rows = (await table('log.csv')).length;
   const answer = await foreman.get(`/api/pours/${id}/verify`).expect(200);

@@ -8,6 +8,7 @@ import {
   mayWrite,
   refuseClosed,
   refuseTime,
+  refuseWritten,
   replay,
 } from '#core/log';
 import { ProblemError } from '../problems.ts';
@@ -122,6 +123,7 @@ async function checkPossible(
       if (why !== null) refuse(400, why, `events.${i}.${field}`, 'cannot be');
     };
     refuseAt(refuseTime(e.kind, atMs, nowMs), 'at');
+    refuseAt(refuseWritten(e), 'writtenAt');
     const until = closes ? replay(events.slice(0, i) as LogEvent[], before) : before;
     refuseAt(refuseClosed(until, e), 'kind');
     if (e.kind === 'break-test') refuseAt(refuseBreak(state, e.body.ageDays, atMs), 'body.ageDays');

@@ -10,6 +10,8 @@ export interface ChainRow {
   recordedAt: string;
   actor: string;
   device: string;
+  /** Only with an entry that was written later than it happened. */
+  writtenAt?: string | null;
   kind: string;
   body: unknown;
   supersedes: string | null;
@@ -27,6 +29,7 @@ export const canonicalJson = (value: unknown): string => stable(value) ?? 'null'
 /** SHA-256 over the canonical JSON of the row (without its hash, with the hash before it). */
 export function hashOf(row: Omit<ChainRow, 'hash'>): string {
   const { id, pourId, seq, at, recordedAt, actor, device, kind, body, supersedes, prevHash } = row;
+  const { writtenAt } = row;
   return createHash('sha256')
     .update(
       canonicalJson({
@@ -41,6 +44,7 @@ export function hashOf(row: Omit<ChainRow, 'hash'>): string {
         body,
         supersedes,
         prevHash,
+        ...(writtenAt ? { writtenAt } : {}),
       }),
     )
     .digest('hex');
@@ -109,6 +113,7 @@ const FIELDS = new Set([
   'seq',
   'at',
   'recordedAt',
+  'writtenAt',
   'actor',
   'device',
   'kind',

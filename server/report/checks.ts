@@ -8,7 +8,7 @@ import {
   roundText,
   wantedText,
 } from '#core/check';
-import { entries, type LogEvent, readingText } from '#core/log';
+import { answeredBy, entries, type LogEvent, questionsOf, readingText } from '#core/log';
 import { HOLD_NAME } from '#core/model';
 import { counted, type UnitSystem } from '#core/units';
 import type { ReportContext } from './context.ts';
@@ -41,13 +41,14 @@ function roundRow(p: PointState, { units, time }: ReportContext): Cell[] {
 
 /** Questions with who answered them and what. */
 function questionRows({ state, time }: ReportContext): Cell[][] {
-  return entries(state, 'question').map((q) => {
-    const a = entries(state, 'answer').findLast((x) => x.body.questionId === q.id);
+  return questionsOf(state).map(({ entry: q, answer: a }) => {
     return [
       String(q.body.number),
       q.body.elementIds.join(', '),
       `${q.body.text} (${q.actor} ${time(q.at)})`,
-      a ? `${a.body.role}: ${a.body.text} (${time(a.at)})` : bold(`open, for the ${q.body.to}`),
+      a
+        ? `${answeredBy(a.body)}: ${a.body.text} (${time(a.at)})`
+        : bold(`open, for the ${q.body.to}`),
     ];
   });
 }

@@ -1,5 +1,5 @@
 import type { Content } from 'pdfmake/interfaces.js';
-import { kindOf, timeline } from '#core/log';
+import { kindOf, timeline, writtenLateMs } from '#core/log';
 import { FAULT_WORDS, type LoadState } from '#core/pourlog';
 import { lengthText, quantityText, temperatureFigure, textOf, volume } from '#core/units';
 import { liftName } from '#core/pourplan';
@@ -135,14 +135,17 @@ export function againstSection({ record, view, state, air, stamp }: ReportContex
 }
 
 /** What was written down in the course of the day, in its order. */
-export const daySection = ({ state, time, units }: ReportContext): Content[] => [
+export const daySection = ({ state, time, stamp, units }: ReportContext): Content[] => [
   { text: 'The day', style: 'h2' },
   table(
     ['when', 'who', 'what', ''],
     ['auto', 'auto', 'auto', '*'],
     timeline(state).flatMap((e) => {
       const { inReport } = kindOf(e.kind);
-      return inReport === null ? [] : [[time(e.at), e.actor, inReport, entryText(e, units)]];
+      if (inReport === null) return [];
+      const late = writtenLateMs(e);
+      const written = late === null ? '' : ` (written down ${stamp(late)})`;
+      return [[time(e.at), e.actor, inReport, `${entryText(e, units)}${written}`]];
     }),
   ),
 ];

@@ -34,7 +34,7 @@ export function exchangeRoutes({ sessions, sites, events, clock }: AppDeps): Rou
     res
       .attachment(`${pour.code}-log.csv`)
       .type('text/csv')
-      .send(csvOf(logTable(state, site.units)));
+      .send(csvOf(logTable(state, site)));
   });
   router.get('/pours/:id/loads.csv', anybody, async (req, res) => {
     const record = await sites.pour(String(req.params.id));
@@ -44,7 +44,7 @@ export function exchangeRoutes({ sessions, sites, events, clock }: AppDeps): Rou
     res
       .attachment(`${record.pour.code}-loads.csv`)
       .type('text/csv')
-      .send(csvOf(loadTable(view, record.site.units)));
+      .send(csvOf(loadTable(view, record.site)));
   });
   router.get('/sites/:id/plan.dxf', anybody, async (req, res) => {
     const site = await sites.export(String(req.params.id));

@@ -14,6 +14,8 @@ export interface Tables {
     seq: number;
     at: string;
     recorded_at: string;
+    /** When it was written down, where that was later than it happened. */
+    written_at: string | null;
     actor: string;
     device: string;
     kind: string;

@@ -13,6 +13,7 @@ const fromRow = (r: Tables['pour_event']): StoredEvent =>
     seq: r.seq,
     at: r.at,
     recordedAt: r.recorded_at,
+    ...(r.written_at === null ? {} : { writtenAt: r.written_at }),
     actor: r.actor,
     device: r.device,
     kind: r.kind,
@@ -44,6 +45,7 @@ const COLUMNS = [
   'seq',
   'at',
   'recorded_at',
+  'written_at',
   'actor',
   'device',
   'kind',
@@ -77,6 +79,7 @@ function refuseOther(old: Tables['pour_event'], pourId: string, e: NewEvent, pat
     old.kind === e.kind &&
     Date.parse(old.at) === Date.parse(e.at) &&
     old.supersedes === (e.supersedes ?? null) &&
+    old.written_at === (e.writtenAt ?? null) &&
     canonicalJson(JSON.parse(old.body)) === canonicalJson(e.body);
   if (!same)
     conflict(
@@ -93,6 +96,7 @@ function chained(pourId: string, e: NewEvent, by: Author, end: ChainEnd, now: Da
     seq: end.seq + 1,
     at: e.at,
     recordedAt: now.toISOString(),
+    ...(e.writtenAt ? { writtenAt: e.writtenAt } : {}),
     ...by,
     kind: e.kind,
     body: e.body,
@@ -108,6 +112,7 @@ const toRow = (e: StoredEvent): Tables['pour_event'] => ({
   seq: e.seq,
   at: e.at,
   recorded_at: e.recordedAt,
+  written_at: e.writtenAt ?? null,
   actor: e.actor,
   device: e.device,
   kind: e.kind,

@@ -129,6 +129,13 @@ const corrections: Migration = {
   },
 };
 
+/** What is written later than it happened says both times. */
+const written: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema.alterTable('pour_event').addColumn('written_at', 'text').execute();
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
@@ -137,4 +144,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '004-indexes': indexes,
   '005-begin': begin,
   '006-corrections': corrections,
+  '007-written': written,
 };

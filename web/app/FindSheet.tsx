@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { WHOLE_POUR } from '#core/check';
 import { standsOf } from '#core/model';
-import { entries } from '#core/log';
+import { questionsOf } from '#core/log';
 import { textOf, volume } from '#core/units';
 import { Sheet } from '../ui/Dialog.tsx';
 import { Mark, VERDICT_WORD } from '../ui/Mark.tsx';
@@ -34,11 +34,11 @@ function everything(v: PourView): Found[] {
       words: `${v.elementName(e) === e ? '' : `${v.elementName(e)}, `}${types.get(e) ?? ''}`,
       url: focusUrl(id, 'setout', { run: e }),
     })),
-    ...entries(v.state, 'question').map((q): Found => ({
-      key: q.id,
+    ...questionsOf(v.state).map(({ id: key, entry: q }): Found => ({
+      key,
       name: `Question ${q.body.number}`,
       words: q.body.text,
-      url: focusUrl(id, 'check', { sheet: `answer:${q.id}` }),
+      url: focusUrl(id, 'check', { sheet: `answer:${key}` }),
     })),
     ...v.loads.map((l): Found => ({
       key: `load ${l.id}`,

@@ -69,7 +69,8 @@ function writer({ record, store, actor }: Acting): PourView['write'] {
         body,
         {
           actor,
-          nowMs: options.atMs ?? stampNow(),
+          nowMs: stampNow(),
+          atMs: options.atMs,
           supersedes: options.supersedes,
         },
         () => {

@@ -1,5 +1,5 @@
-import { useEffect, useMemo, useRef } from 'react';
-import { answer, entries, question } from '#core/log';
+import { useEffect, useRef } from 'react';
+import { answer, answeredBy, entries, question, questionsOf } from '#core/log';
 import { usePour } from '../app/pour-context.tsx';
 import { useFocus } from '../app/useFocus.ts';
 import { EntryForm } from '../forms/EntryForm.tsx';
@@ -60,41 +60,38 @@ function QuestionSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** An answer counts from whom it was put to: who that was is typed. */
+const named = answer.body.required({ by: true });
+
 /** A question with its photos, and the answer when it comes. */
 function AnswerSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
-  const asked = entries(v.state, 'question').find((q) => q.id === id);
-  const given = entries(v.state, 'answer').findLast((a) => a.body.questionId === id);
-  const about = useMemo(() => ({ type: 'question' as const, questionId: id }), [id]);
+  const asked = questionsOf(v.state).find((q) => q.id === id || q.entry.id === id);
   if (!asked) return null;
-  const { number, elementIds, text, to } = asked.body;
+  const { number, elementIds, text, to } = asked.entry.body;
   return (
     <Sheet open onClose={onClose} title={`Question ${number}, ${elementIds.join(', ')}`}>
       <p className="mb-1 text-[18px] leading-6">{text}</p>
       <p className="mb-3 text-ink2">
-        Asked by {asked.actor}, for the {to} to answer.
+        Asked by {asked.entry.actor}, for the {to} to answer.
       </p>
       <div className="mb-3">
-        <Photos about={about} label="Photo of the spot" />
+        <Photos about={{ type: 'question', questionId: asked.id }} label="Photo of the spot" />
       </div>
-      {given ? (
+      {asked.answer ? (
         <p className="border-l-[5px] border-good pl-3 text-[18px] leading-6">
-          <b className="font-semibold">{given.body.role}:</b> {given.body.text}
+          <b className="font-semibold">{answeredBy(asked.answer.body)}:</b> {asked.answer.body.text}
         </p>
       ) : (
         <EntryForm
-          schema={answer.body}
-          defaults={{ questionId: id, role: to }}
-          write={(body) => v.write('answer', body).then(onClose)}
+          schema={named}
+          defaults={{ questionId: asked.id, role: to }}
+          write={(body, when) => v.write('answer', body, when).then(onClose)}
           act="Keep the answer"
+          happened="ask"
         >
           <LongText name="text" label="Answer" />
-          <TextInput name="role" label="Given by" list="roles" />
-          <datalist id="roles">
-            {ROLES.map((r) => (
-              <option key={r} value={r} />
-            ))}
-          </datalist>
+          <TextInput name="by" label={`Name of the ${to} who said it`} />
         </EntryForm>
       )}
     </Sheet>

@@ -53,22 +53,24 @@ test('one that names no run is not asked: it would hold nothing', async () => {
   expect(write).not.toHaveBeenCalled();
 });
 
-test('is answered by the role it was put to, unless another gives the answer', async () => {
+test('is answered by whom it was put to, who is named, and not for them', async () => {
   const { write } = renderInPour(<QuestionSheets />, {
     search: `?sheet=answer:${asked.id}`,
     entries: [asked],
   });
   expect(screen.getByText('Asked by T. Oakes, for the engineer to answer.')).toBeTruthy();
   await userEvent.type(screen.getByLabelText('Answer'), 'One face, inside');
-  const by = screen.getByLabelText<HTMLInputElement>('Given by');
-  expect(by.value).toBe('engineer');
-  await userEvent.clear(by);
-  await userEvent.type(by, 'architect');
+  const by = screen.getByLabelText<HTMLInputElement>('Name of the engineer who said it');
+  expect(by.value).toBe('');
+  await press('Keep the answer');
+  expect(write).not.toHaveBeenCalled();
+  await userEvent.type(by, 'M. Sand');
   await press('Keep the answer');
   await waitFor(() => {
     expect(write).toHaveBeenCalledWith('answer', {
       questionId: asked.id,
-      role: 'architect',
+      role: 'engineer',
+      by: 'M. Sand',
       text: 'One face, inside',
     });
   });

@@ -15,6 +15,14 @@ export interface LogSnapshot {
   signedOut: boolean;
 }
 
+/** By whom an entry is written and when, and of when it is where that was before; times are epoch ms. */
+export interface WrittenBy {
+  actor: string;
+  nowMs: number;
+  atMs?: number | undefined;
+  supersedes?: string | undefined;
+}
+
 /** Before anything of it is read. */
 export const EMPTY_LOG: LogSnapshot = {
   state: EMPTY_STATE,

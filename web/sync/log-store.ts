@@ -1,12 +1,12 @@
 import { mutate } from 'swr';
 import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import { type EventBody, type EventKind, type LogEvent, replay, step } from '#core/log';
+import { type EventBody, type EventKind, type LogEvent, replay, step, timesOf } from '#core/log';
 import { ApiProblem, getJson, isRefusal, sendJson } from './api.ts';
 import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
 import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';
-import { EMPTY_LOG, type LogSnapshot } from './log-snapshot.ts';
+import { EMPTY_LOG, type LogSnapshot, type WrittenBy } from './log-snapshot.ts';
 import { onePerPour } from './one-per-pour.ts';
 import { inOneTab } from './one-tab.ts';
 import { onSender } from './sender.ts';
@@ -186,14 +186,14 @@ export class LogStore {
   async record<K extends EventKind>(
     kind: K,
     body: EventBody<K>,
-    by: { actor: string; nowMs: number; supersedes?: string | undefined },
+    by: WrittenBy,
     kept?: () => void,
   ): Promise<string> {
     await this.#ready;
     this.#order += 1;
     const event = {
       id: uuid(),
-      at: new Date(by.nowMs).toISOString(),
+      ...timesOf(by.atMs ?? by.nowMs, by.nowMs),
       actor: by.actor,
       kind,
       body,

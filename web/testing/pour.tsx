@@ -14,7 +14,7 @@ import type { PourView } from '../app/pour-view.ts';
 import { SessionContext } from '../app/session.tsx';
 import './screen.ts';
 
-type Write = (kind: EventKind, body: EventBody<EventKind>) => Promise<string>;
+type Write = (kind: EventKind, body: EventBody<EventKind>, options?: object) => Promise<string>;
 
 /** When the day of a demo pour begins, ms. */
 export function dayOf(file: 'quillback' | 'kestrel', code: string): number {
@@ -102,7 +102,9 @@ export function renderInPour(ui: ReactNode, options: Options = {}) {
       subscribe: () => () => undefined,
       pull: () => Promise.resolve(0),
     },
-    write,
+    // An entry without anything said of it is told by its kind and body alone.
+    write: (kind: EventKind, body: EventBody<EventKind>, options?: object) =>
+      options && Object.keys(options).length > 0 ? write(kind, body, options) : write(kind, body),
     saveSettings,
     saveResources,
     saveRule,

@@ -1,10 +1,19 @@
 import { useMemo, useState } from 'react';
-import { driftNoted, filterLog, type LogEvent, type LogQuery, placeOf, timeline } from '#core/log';
+import {
+  driftNoted,
+  filterLog,
+  type LogEvent,
+  type LogQuery,
+  placeOf,
+  timeline,
+  writtenLateMs,
+} from '#core/log';
 import { momentText } from '#core/view';
 import { entryText } from '#core/words';
 import { counted } from '#core/units';
 import { T } from '../../ui/Text.tsx';
 import { usePour } from '../pour-context.tsx';
+import { CorrectKey } from './CorrectKey.tsx';
 import { LogFilters } from './LogFilters.tsx';
 import { lookAt } from '../../sync/past.ts';
 
@@ -73,10 +82,15 @@ export function LogList({ close }: { close: () => void }) {
 
 function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
   const v = usePour();
+  const lateMs = writtenLateMs(e);
   const old = e.supersedes ? v.state.seen.get(e.supersedes) : undefined;
   return (
-    <li>
-      <button type="button" className="flex min-h-12 w-full gap-3 py-2 text-left" onClick={show}>
+    <li className="flex items-start gap-2">
+      <button
+        type="button"
+        className="flex min-h-12 min-w-0 flex-1 gap-3 py-2 text-left"
+        onClick={show}
+      >
         <span className="w-24 shrink-0 font-mono text-[15px]">
           {momentText(v, Date.parse(e.at))}
         </span>
@@ -90,6 +104,11 @@ function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
               </s>
             </span>
           )}
+          {lateMs !== null && (
+            <span className="block text-[14px] leading-[18px] text-ink2">
+              written down {momentText(v, lateMs)}
+            </span>
+          )}
           <ClockMark device={e.device} />
           {e.saidAt && (
             <span className="block text-[14px] leading-[18px] text-ochre-t">
@@ -99,6 +118,7 @@ function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
         </span>
         <span className="text-[14px] text-ink2">{e.actor}</span>
       </button>
+      <CorrectKey entry={e} />
     </li>
   );
 }

@@ -34,6 +34,36 @@ describe('the log', () => {
   });
 });
 
+describe('an entry that is wrong', () => {
+  const slump = entry('slump', { loadId: 'L1', measuredMm: 100, where: 'truck' }, 440);
+  const nowMs = DAY + 480 * 60_000;
+  const key = () => screen.queryByRole('button', { name: /^Correct: L1 slump/ });
+
+  test('is put right where it stands, with its own time; a day it was not made on is not lost', async () => {
+    const user = userEvent.setup();
+    const { write } = renderInPour(<LogList close={close} />, { entries: [slump], nowMs });
+    await user.click(key() as HTMLElement);
+    await user.selectOptions(await screen.findByLabelText('Read at'), 'hose');
+    const time = screen.getByLabelText(/Happened at/);
+    await user.clear(time);
+    await user.type(time, '07:05');
+    await user.click(screen.getByRole('button', { name: 'Put right' }));
+    await waitFor(() => {
+      expect(write).toHaveBeenCalledWith(
+        'slump',
+        { loadId: 'L1', measuredMm: 100, where: 'hose' },
+        { supersedes: slump.id, atMs: DAY + 425 * 60_000 },
+      );
+    });
+  });
+
+  test('is another’s to put right only where they are the foreman', () => {
+    const another = { ...slump, actor: 'R. Oduya' };
+    renderInPour(<LogList close={close} />, { entries: [another], nowMs, role: 'crew' });
+    expect(key()).toBeNull();
+  });
+});
+
 describe('who is here', () => {
   test('a hand that is on is put off by a press, with its hours; somebody else is typed', async () => {
     const user = userEvent.setup();

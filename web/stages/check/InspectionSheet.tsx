@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { handedSignBody } from '../../../contract/index.ts';
-import { sign } from '#core/log';
+import { entries, type PourState, sign } from '#core/log';
 import { type Hold, HOLD_NAME } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSession } from '../../app/session.tsx';
@@ -78,10 +78,19 @@ export function InspectionSheet({ hold, onClose }: { hold: Inspected; onClose: (
       <Measured points={points} />
       <div className="mt-4 flex flex-col gap-3 border-t-2 border-ink pt-3">
         {!own && (
-          <div className="grid grid-cols-2 gap-2">
-            <FormField label="Inspector’s name" autoComplete="off" {...form.field('name')} />
-            <PinField label="Inspector’s PIN" {...form.field('pin')} />
-          </div>
+          <>
+            <div className="grid grid-cols-2 gap-2">
+              <FormField label="Inspector’s name" autoComplete="off" {...form.field('name')} />
+              <PinField label="Inspector’s PIN" {...form.field('pin')} />
+            </div>
+            <NamesBefore
+              names={inspectorsOf(v.state)}
+              pick={(name) => {
+                form.setValue('name', name);
+                form.setFocus('pin');
+              }}
+            />
+          </>
         )}
         <FormField
           label="Remark, or reason to reject"
@@ -122,3 +131,28 @@ export function InspectionSheet({ hold, onClose }: { hold: Inspected; onClose: (
     </Sheet>
   );
 }
+
+/** Who has inspected this pour before, each a press: their PIN alone is typed. */
+function NamesBefore({ names, pick }: { names: string[]; pick: (name: string) => void }) {
+  if (names.length === 0) return null;
+  return (
+    <div className="flex flex-wrap gap-2" role="group" aria-label="Inspected before">
+      {names.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="chip"
+          onClick={() => {
+            pick(name);
+          }}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+const inspectorsOf = (state: PourState): string[] => [
+  ...new Set(entries(state, 'sign').flatMap((s) => (s.body.hold === 'own' ? [] : [s.actor]))),
+];

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type FootingType, type Run, type Stand, standsOf, type WallType } from '#core/model';
 import { clearanceVerdict } from '#core/setout';
 import { evaluate } from '#core/kit';
-import { entries } from '#core/log';
+import { questionsOf } from '#core/log';
 import {
   area,
   barText,
@@ -56,8 +56,7 @@ export function HerePanel({ id }: { id: string }) {
     site.wallTypes.find((t) => t.mark === spec?.type);
   const bottomM = spec?.bottomM ?? stand?.bottomM;
   if (bottomM === undefined) return <p>Pick a run on the plan.</p>;
-  const answered = new Set(entries(v.state, 'answer').map((a) => a.body.questionId));
-  const questions = entries(v.state, 'question').filter((q) => q.body.elementIds.includes(id));
+  const questions = questionsOf(v.state).filter((q) => q.entry.body.elementIds.includes(id));
   return (
     <>
       <HereHead
@@ -86,13 +85,13 @@ export function HerePanel({ id }: { id: string }) {
       {plan.on && <ObjectsPanel elementId={id} />}
       {questions.map((q) => (
         <div key={q.id} className="flex items-center gap-3">
-          <Mark verdict={answered.has(q.id) ? 'good' : 'held'} size={22} />
+          <Mark verdict={q.answer ? 'good' : 'held'} size={22} />
           <p className="min-w-0 flex-1">
             <b className="font-semibold">
-              Question {q.body.number}
-              {answered.has(q.id) ? ', answered.' : ' holds this.'}
+              Question {q.entry.body.number}
+              {q.answer ? ', answered.' : ' holds this.'}
             </b>{' '}
-            {q.body.text}
+            {q.entry.body.text}
           </p>
           <button
             type="button"
@@ -101,7 +100,7 @@ export function HerePanel({ id }: { id: string }) {
               set({ sheet: `answer:${q.id}` });
             }}
           >
-            {answered.has(q.id) ? 'Look' : 'Answer'}
+            {q.answer ? 'Look' : 'Answer'}
           </button>
         </div>
       ))}

@@ -1,6 +1,6 @@
 import { verdictOfLevel } from '#core/check';
 import { memo } from 'react';
-import { entries, type LogEvent } from '#core/log';
+import { type LogEvent, openQuestions } from '#core/log';
 import { lengthText, level } from '#core/units';
 import { usePour } from '../../app/pour-context.tsx';
 import { type PourView } from '../../app/pour-view.ts';
@@ -41,38 +41,35 @@ function markedQuestions(
   taken: Box[],
   written: Box[],
 ): MarkedQuestion[] {
-  const answered = new Set(entries(v.state, 'answer').map((a) => a.body.questionId));
-  return entries(v.state, 'question')
-    .filter((q) => !answered.has(q.id))
-    .flatMap((q) => {
-      const r = runs
-        .filter((x) => q.body.elementIds.includes(x.id))
-        .sort((a, b) => b.lengthPx - a.lengthPx)[0];
-      if (!r) return [];
-      // On its run, where it hides no word and no level.
-      const at = [0.5, 0.35, 0.65, 0.22, 0.78].map((share) => ({
-        x: r.a[0] + (r.b[0] - r.a[0]) * share - 15,
-        y: r.a[1] + (r.b[1] - r.a[1]) * share - 15,
-        w: 30,
-        h: 30,
-      }));
-      const mark = freeSpot(at, written, paper.sheet) ?? (at[0] as Box);
-      taken.push(mark);
-      const [x, y] = [mark.x + 15, mark.y + 15];
-      const text = `Question ${q.body.number}`;
-      const w = textWidth(text, 17) + 4;
-      const spot = freeSpot(
-        [
-          { x: x + 18, y: y - 11, w, h: 22 },
-          { x: x - 18 - w, y: y - 11, w, h: 22 },
-          { x: x - w / 2, y: y + 18, w, h: 22 },
-          { x: x - w / 2, y: y - 40, w, h: 22 },
-        ],
-        taken,
-        paper.sheet,
-      );
-      return [{ q, x, y, text, spot }];
-    });
+  return openQuestions(v.state).flatMap(({ entry: q }) => {
+    const r = runs
+      .filter((x) => q.body.elementIds.includes(x.id))
+      .sort((a, b) => b.lengthPx - a.lengthPx)[0];
+    if (!r) return [];
+    // On its run, where it hides no word and no level.
+    const at = [0.5, 0.35, 0.65, 0.22, 0.78].map((share) => ({
+      x: r.a[0] + (r.b[0] - r.a[0]) * share - 15,
+      y: r.a[1] + (r.b[1] - r.a[1]) * share - 15,
+      w: 30,
+      h: 30,
+    }));
+    const mark = freeSpot(at, written, paper.sheet) ?? (at[0] as Box);
+    taken.push(mark);
+    const [x, y] = [mark.x + 15, mark.y + 15];
+    const text = `Question ${q.body.number}`;
+    const w = textWidth(text, 17) + 4;
+    const spot = freeSpot(
+      [
+        { x: x + 18, y: y - 11, w, h: 22 },
+        { x: x - 18 - w, y: y - 11, w, h: 22 },
+        { x: x - w / 2, y: y + 18, w, h: 22 },
+        { x: x - w / 2, y: y - 40, w, h: 22 },
+      ],
+      taken,
+      paper.sheet,
+    );
+    return [{ q, x, y, text, spot }];
+  });
 }
 
 /**

@@ -17,7 +17,8 @@ export function BreakSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={schema}
         defaults={{ ageDays: 7 }}
-        write={(body) => v.write('break-test', body).then(onClose)}
+        write={(body, when) => v.write('break-test', body, when).then(onClose)}
+        happened="ask"
         act="Log break"
         className="grid grid-cols-2 gap-3"
       >

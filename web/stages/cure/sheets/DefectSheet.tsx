@@ -12,7 +12,8 @@ export function DefectSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={defect.body}
         defaults={{ elementId: elements[0] }}
-        write={(body) => v.write('defect', body).then(onClose)}
+        write={(body, when) => v.write('defect', body, when).then(onClose)}
+        happened="ask"
         act="Log defect"
       >
         <ChipChoice name="elementId" options={elements} />

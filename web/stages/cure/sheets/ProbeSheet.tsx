@@ -32,7 +32,8 @@ export function ProbeSheet({ onClose }: { onClose: () => void }) {
         key={read ? read.tempC : 'typed'}
         schema={probe.body}
         defaults={read ?? {}}
-        write={(body) => v.write('probe', body).then(onClose)}
+        write={(body, when) => v.write('probe', body, when).then(onClose)}
+        happened="ask"
         act="Log temperature"
       >
         <QuantityInput name="tempC" label="Read" autoFocus />

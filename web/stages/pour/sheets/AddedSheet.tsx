@@ -15,7 +15,8 @@ export function AddedSheet({ id, onClose }: { id: string; onClose: () => void })
       <EntryForm
         schema={added.body}
         defaults={{ loadId: id, what: massKg === undefined ? 'admixture' : 'fibre', massKg }}
-        write={(body) => v.write('added', body).then(onClose)}
+        write={(body, when) => v.write('added', body, when).then(onClose)}
+        happened="ask"
         act="Log"
         className="grid grid-cols-2 gap-3"
       >

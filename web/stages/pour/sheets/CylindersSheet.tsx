@@ -35,7 +35,8 @@ export function CylindersSheet({ id, onClose }: { id: string; onClose: () => voi
           field: 0,
           mark: `${v.record.pour.code}-${set}`,
         }}
-        write={(body) => v.write('cylinders', body).then(onClose)}
+        write={(body, when) => v.write('cylinders', body, when).then(onClose)}
+        happened="ask"
         act="Log the set"
         className="grid grid-cols-2 gap-3"
       >

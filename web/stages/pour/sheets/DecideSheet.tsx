@@ -3,6 +3,7 @@ import { speaksAgainst } from '#core/pourlog';
 import { hoseAtM, ifSentBack, outlookOf } from '#core/view';
 import { loadFactsText, sentBackText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
+import { LoadEntries } from './LoadEntries.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
@@ -71,6 +72,7 @@ export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }
           Send back
         </button>
       </div>
+      <LoadEntries id={id} />
     </Sheet>
   );
 }

@@ -15,7 +15,8 @@ export function EndSheet({ id, onClose }: { id: string; onClose: () => void }) {
       <EntryForm
         schema={schema}
         defaults={{ loadId: id, returnedM3: 0 }}
-        write={(body) => v.write('load-end', body).then(onClose)}
+        write={(body, when) => v.write('load-end', body, when).then(onClose)}
+        happened="ask"
         act="Log"
       >
         <QuantityInput name="returnedM3" label="Went back in the drum" autoFocus />

@@ -17,7 +17,8 @@ export function FreshSheet({ id, onClose }: { id: string; onClose: () => void })
       <EntryForm
         schema={freshTest.body}
         defaults={{ loadId: id, where: 'truck' }}
-        write={(body) => v.write('fresh-test', body).then(onClose)}
+        write={(body, when) => v.write('fresh-test', body, when).then(onClose)}
+        happened="ask"
         act="Log"
         className="grid grid-cols-2 gap-3"
       >

@@ -41,11 +41,11 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
           volumeM3: known?.volumeM3 ?? due?.volumeM3 ?? missing,
           ageMin: batched === null ? travelMin : Math.round((v.nowMs - batched) / 60_000),
         }}
-        write={({ ageMin, ...body }) => {
-          const atMs = stampNow();
+        write={({ ageMin, ...body }, { atMs = stampNow() }) => {
           const batchedAt = new Date(atMs - ageMin * 60_000).toISOString();
           return v.write('load-arrived', { ...body, batchedAt }, { atMs }).then(onClose);
         }}
+        happened="ask"
         act="Log load"
         className="grid grid-cols-2 gap-3"
       >

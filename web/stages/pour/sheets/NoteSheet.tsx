@@ -11,7 +11,8 @@ export function NoteSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={note.body}
         defaults={{}}
-        write={(body) => v.write('note', body).then(onClose)}
+        write={(body, when) => v.write('note', body, when).then(onClose)}
+        happened="ask"
         act="Log"
       >
         <LongText name="text" label="What happened" />

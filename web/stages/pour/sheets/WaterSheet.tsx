@@ -34,7 +34,8 @@ export function WaterSheet({ id, onClose }: { id: string; onClose: () => void })
           turns: TURNS_AFTER_WATER,
           addedL: addL > 0 ? addL : undefined,
         }}
-        write={(body) => v.write('water', body).then(onClose)}
+        write={(body, when) => v.write('water', body, when).then(onClose)}
+        happened="ask"
         act="Log the water"
         className="grid grid-cols-2 gap-3"
       >

@@ -27,7 +27,8 @@ export function WeatherSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={weather.body}
         defaults={defaults}
-        write={(body) => v.write('weather', body).then(onClose)}
+        write={(body, when) => v.write('weather', body, when).then(onClose)}
+        happened="ask"
         act="Log weather"
         className="grid grid-cols-2 gap-3 sm:grid-cols-3"
       >

@@ -23,7 +23,8 @@ export function HurtSheet({ onClose }: { onClose: () => void }) {
       <EntryForm
         schema={incident.body}
         defaults={{ text: '' }}
-        write={(body) => v.write('incident', body).then(onClose)}
+        write={(body, when) => v.write('incident', body, when).then(onClose)}
+        happened="ask"
         act="Log it"
       >
         <LongText name="text" label="Who, where, what happened, what was done" />

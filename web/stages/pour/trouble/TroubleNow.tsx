@@ -75,7 +75,7 @@ function OneTrouble({ trouble }: { trouble: TroubleState }) {
       ) : (
         <Ways trouble={trouble} />
       )}
-      <Over troubleId={entry.id} />
+      <Over troubleId={trouble.id} />
     </section>
   );
 }
@@ -100,7 +100,7 @@ function Ways({ trouble }: { trouble: TroubleState }) {
       void call(v.record.pour.settings.truckM3, 1);
     void v
       .write('way-on', {
-        troubleId: trouble.entry.id,
+        troubleId: trouble.id,
         way: w.id,
         words: wayWords(w, at).title,
       })
