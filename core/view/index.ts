@@ -21,6 +21,7 @@ export { weatherNowOf } from './weather-now.ts';
 export { callByOf } from './call-by.ts';
 export { dueOf, lateMin } from './due.ts';
 export { placedFrom, placedWhere } from './placed-from.ts';
+export { entryTimeText, stampText } from './entry-time.ts';
 export { dayText, momentText } from './stages/moment.ts';
 export { conveyanceOf } from './conveyance.ts';
 export { crewOf } from './crew.ts';

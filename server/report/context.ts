@@ -1,9 +1,8 @@
 import type { PourAnswer, StoredEvent } from '../../contract/index.ts';
 import type { AirHour } from '#core/cure';
 import { type PourState, replay } from '#core/log';
-import { clockText, type UnitSystem } from '#core/units';
-import { type PourView, viewOf } from '#core/view';
-import { localDate, midnightMs } from '#core/weather';
+import { type UnitSystem } from '#core/units';
+import { entryTimeText, type PourView, stampText, viewOf } from '#core/view';
 import type { UnderPlan } from './plan-drawing.ts';
 
 export interface ReportInput {
@@ -35,15 +34,7 @@ export function contextOf(input: ReportInput): ReportContext {
   const state = replay(events);
   const view = viewOf(record, state, nowMs);
   if (!view) throw new Error(`pour ${record.id} names a mix or plant that its site does not have`);
-  const dateOf = (ms: number) => localDate(ms, timeZone);
-  const stamp = (ms: number): string => {
-    const date = dateOf(ms);
-    return `${date} ${clockText((ms - midnightMs(date, timeZone)) / 60_000)}`;
-  };
-  const time = (iso: string): string => {
-    const ms = Date.parse(iso);
-    const { dayMs } = view;
-    return dateOf(ms) === dateOf(dayMs) ? clockText((ms - dayMs) / 60_000) : stamp(ms);
-  };
+  const stamp = (ms: number): string => stampText(ms, timeZone);
+  const time = (iso: string): string => entryTimeText(Date.parse(iso), view.dayMs, timeZone);
   return { ...input, state, view, units: record.site.units, stamp, time };
 }

@@ -26,5 +26,5 @@ export function momentText(
   const minutes = timeOfDay(ms, timeZone);
   if (date === localDate(nowMs, timeZone)) return minutes;
   const day = WEEKDAY[new Date(`${date}T12:00:00Z`).getUTCDay()] ?? '';
-  return Math.abs(ms - nowMs) < 6 * DAY_MS ? `${day} ${minutes}` : dayText(date);
+  return Math.abs(ms - nowMs) < 6 * DAY_MS ? `${day} ${minutes}` : `${dayText(date)} ${minutes}`;
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { correctable, type LogEvent, mayTakeBack } from '#core/log';
+import { correctable, type LogEvent, mayTakeBack, refuseClosed } from '#core/log';
 import { entryText } from '#core/words';
 import { lazily } from '../../ui/lazily.tsx';
 import { usePour } from '../pour-context.tsx';
@@ -16,13 +16,14 @@ export function CorrectKey({ entry: e }: { entry: LogEvent }) {
     v.past === null &&
     v.shut === null &&
     correctable(e) !== null &&
+    refuseClosed(v.state, { ...e, writtenAt: new Date(v.nowMs).toISOString() }) === null &&
     mayTakeBack(account, { kind: e.kind, actor: e.actor, hold: null });
   if (!may) return null;
   return (
     <>
       <button
         type="button"
-        className="chip shrink-0"
+        className="min-h-12 shrink-0 px-1 text-[16px] font-semibold text-press"
         aria-label={`Correct: ${entryText(e, v.units)}`}
         onClick={() => {
           setOpen(true);

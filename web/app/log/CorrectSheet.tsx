@@ -2,7 +2,7 @@ import { useFormContext, useController } from 'react-hook-form';
 import type { z } from 'zod';
 import { correctable, type CorrectableField, kindOf, type LogEvent } from '#core/log';
 import { mostLifts } from '#core/pourplan';
-import { momentText } from '#core/view';
+import { entryTimeText } from '#core/view';
 import { entryText } from '#core/words';
 import { EntryForm } from '../../forms/EntryForm.tsx';
 import { ChipChoice, LongText, QuantityInput, TextInput } from '../../forms/fields.tsx';
@@ -31,7 +31,7 @@ export default function CorrectSheet({ id, onClose }: { id: string; onClose: () 
   return (
     <Sheet open onClose={onClose} title="Put it right">
       <p className="mb-3 text-ink2">
-        <T>{`${e.actor}, ${momentText(v, atMs)}: ${entryText(e, v.units)}. `}</T>
+        <T>{`${e.actor}, ${entryTimeText(atMs, v.dayMs, v.record.site.timeZone)}: ${entryText(e, v.units)}. `}</T>
         What it said stays in the log, struck through.
       </p>
       <EntryForm

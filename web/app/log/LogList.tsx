@@ -8,7 +8,7 @@ import {
   timeline,
   writtenLateMs,
 } from '#core/log';
-import { momentText } from '#core/view';
+import { entryTimeText, momentText } from '#core/view';
 import { entryText } from '#core/words';
 import { counted } from '#core/units';
 import { T } from '../../ui/Text.tsx';
@@ -82,6 +82,7 @@ export function LogList({ close }: { close: () => void }) {
 
 function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
   const v = usePour();
+  const { timeZone } = v.record.site;
   const lateMs = writtenLateMs(e);
   const old = e.supersedes ? v.state.seen.get(e.supersedes) : undefined;
   return (
@@ -91,11 +92,12 @@ function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
         className="flex min-h-12 min-w-0 flex-1 gap-3 py-2 text-left"
         onClick={show}
       >
-        <span className="w-24 shrink-0 font-mono text-[15px]">
-          {momentText(v, Date.parse(e.at))}
+        <span className="w-24 shrink-0 font-mono text-[15px] max-sm:w-14">
+          {entryTimeText(Date.parse(e.at), v.dayMs, timeZone)}
         </span>
         <span className="flex-1">
           <T>{entryText(e, v.units)}</T>
+          <span className="block text-[14px] leading-[18px] text-ink2 sm:hidden">{e.actor}</span>
           {old && (
             <span className="block text-[14px] leading-[18px] text-ink2">
               instead of:{' '}
@@ -106,7 +108,7 @@ function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
           )}
           {lateMs !== null && (
             <span className="block text-[14px] leading-[18px] text-ink2">
-              written down {momentText(v, lateMs)}
+              written down {entryTimeText(lateMs, v.dayMs, timeZone)}
             </span>
           )}
           <ClockMark device={e.device} />
@@ -116,7 +118,7 @@ function LogRow({ entry: e, show }: { entry: LogEvent; show: () => void }) {
             </span>
           )}
         </span>
-        <span className="text-[14px] text-ink2">{e.actor}</span>
+        <span className="text-[14px] text-ink2 max-sm:hidden">{e.actor}</span>
       </button>
       <CorrectKey entry={e} />
     </li>

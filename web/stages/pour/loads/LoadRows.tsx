@@ -1,3 +1,4 @@
+import { isClosed } from '#core/log';
 import type { LoadState } from '#core/pourlog';
 import { lengthText, textOf, volume } from '#core/units';
 import { LOAD_ADVICE, STAGE_WORDS } from '#core/words';
@@ -9,12 +10,13 @@ import { T } from '../../../ui/Text.tsx';
 /** Every load that came, and where it is; one that is empty is washed out by a press. */
 export default function LoadRows() {
   const v = usePour();
+  const closed = isClosed(v.state);
   return v.loads
     .filter((l) => l.arrivedAt !== null)
     .map((l) => (
       <div key={l.id} className="flex items-center gap-2" data-load={l.id} data-stage={l.stage}>
         <LoadRow load={l} />
-        {(l.stage === 'empty' || l.stage === 'back') && (
+        {!closed && (l.stage === 'empty' || l.stage === 'back') && (
           <button
             type="button"
             className="chip"

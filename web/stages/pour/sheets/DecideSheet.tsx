@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { speaksAgainst } from '#core/pourlog';
+import { isClosed } from '#core/log';
+import { type LoadState, speaksAgainst } from '#core/pourlog';
 import { hoseAtM, ifSentBack, outlookOf } from '#core/view';
 import { loadFactsText, sentBackText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -8,28 +9,40 @@ import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
 import { T } from '../../../ui/Text.tsx';
 
+/** A load that is here: placed or sent back, and what was logged of it. */
 export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
-  const [reason, setReason] = useState('');
   const load = v.loads.find((l) => l.id === id);
-  const after = ifSentBack(v, id);
-  const back = after && sentBackText(after, outlookOf(v), hoseAtM(v), v.units);
-  const log = (decision: 'accept' | 'reject') => {
-    void v
-      .write('load-verdict', {
-        loadId: id,
-        decision,
-        ...(reason.trim() ? { reason: reason.trim() } : {}),
-      })
-      .then(onClose);
-  };
   if (!load) return null;
-  const bad = speaksAgainst(load.advice);
   return (
     <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')}`}>
       <p className="mb-2 text-[18px] leading-6">
         <T>{`${loadFactsText(load, v.mix, v.units)}.`}</T>
       </p>
+      {!isClosed(v.state) && <Decide load={load} onClose={onClose} />}
+      <LoadEntries id={id} />
+    </Sheet>
+  );
+}
+
+/** What sending it back does, and the two ways to decide. */
+function Decide({ load, onClose }: { load: LoadState; onClose: () => void }) {
+  const v = usePour();
+  const [reason, setReason] = useState('');
+  const after = ifSentBack(v, load.id);
+  const back = after && sentBackText(after, outlookOf(v), hoseAtM(v), v.units);
+  const log = (decision: 'accept' | 'reject') => {
+    void v
+      .write('load-verdict', {
+        loadId: load.id,
+        decision,
+        ...(reason.trim() ? { reason: reason.trim() } : {}),
+      })
+      .then(onClose);
+  };
+  const bad = speaksAgainst(load.advice);
+  return (
+    <>
       {back && (
         <p
           className={`mb-3 flex gap-2 ${back.bad ? 'font-semibold text-chalk-t' : ''}`}
@@ -72,7 +85,6 @@ export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }
           Send back
         </button>
       </div>
-      <LoadEntries id={id} />
-    </Sheet>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import { timeline } from '#core/log';
-import { momentText } from '#core/view';
+import { entryTimeText } from '#core/view';
 import { entryText } from '#core/words';
 import { CorrectKey } from '../../../app/log/CorrectKey.tsx';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -15,7 +15,7 @@ export function LoadEntries({ id }: { id: string }) {
       {list.map((e) => (
         <li key={e.id} className="flex items-center gap-3 py-1">
           <span className="w-14 shrink-0 font-mono text-[15px]">
-            {momentText(v, Date.parse(e.at))}
+            {entryTimeText(Date.parse(e.at), v.dayMs, v.record.site.timeZone)}
           </span>
           <span className="min-w-0 flex-1">
             <T>{entryText(e, v.units)}</T>
