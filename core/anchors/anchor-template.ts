@@ -1,10 +1,8 @@
 import { z } from 'zod';
 import { anyNumber, calculation, fig, positive } from '#core/kit';
 
-/** Bolt to bolt ⅛ in, the group ¼ in, tops ½ in: house defaults after AISC 303 §7.5. */
-const CENTRE_MM = 3.175;
-const GROUP_MM = 6.35;
-const TOP_MM = 12.7;
+/** Bolt to bolt ⅛ in, the group ¼ in, tops ½ in, mm: house defaults after AISC 303 §7.5. */
+export const BASE_TOLERANCES = { centreMm: 3.175, groupMm: 6.35, topMm: 12.7 } as const;
 const EPS = 1e-9;
 
 const bolt = z.object({
@@ -38,9 +36,9 @@ const input = z
   .object({
     wanted: z.array(bolt).min(2, 'needs two bolts or more').max(200, 'must hold at most 200'),
     asSet: z.array(bolt).min(2, 'needs two bolts or more').max(200, 'must hold at most 200'),
-    centreMm: positive().default(CENTRE_MM),
-    groupMm: positive().default(GROUP_MM),
-    topMm: positive().default(TOP_MM),
+    centreMm: positive().default(BASE_TOLERANCES.centreMm),
+    groupMm: positive().default(BASE_TOLERANCES.groupMm),
+    topMm: positive().default(BASE_TOLERANCES.topMm),
   })
   .superRefine((v, ctx) => {
     const say = (path: (string | number)[], message: string) => {

@@ -1,5 +1,6 @@
+import { baseBolts } from '#core/anchors';
 import { latest, type PourState } from '#core/log';
-import { type Anchor, type FormSystem, type PourDoc, type SitePlan, standsOf } from '#core/model';
+import type { FormSystem, PourDoc, SitePlan } from '#core/model';
 import type { Route } from '#core/pourplan';
 import { consolidationText } from './consolidation.ts';
 import type { Progress } from './progress.ts';
@@ -31,15 +32,6 @@ function liftTimes({ reached, windowAt }: Now, elementId: string, lift: number) 
     windowMs: windowAt(Math.max(...own.map((p) => p.tempC))).stiffenMin * MIN,
   };
 }
-
-/**
- * Bolts of a machine, mast or column base: tied in on a pad or pier before the pour, and read again
- * while it is cast.
- */
-export const baseBolts = (site: SitePlan, elementId: string): Anchor[] =>
-  standsOf(site).some((s) => s.id === elementId)
-    ? site.anchors.filter((a) => a.elementId === elementId && a.kind !== 'dowel' && !a.wetSet)
-    : [];
 
 interface Wanted {
   id: string;

@@ -15,7 +15,6 @@ export { type Progress, progressOf } from './progress.ts';
 export { type OpenSeam, shutsAt } from './seams.ts';
 export { type ClockTask, clockTasks } from './clock-tasks.ts';
 export { linePlaces, turnAt } from './braces.ts';
-export { baseBolts } from './clock-tasks.ts';
 export { dayTasks } from './day-tasks.ts';
 export { type Hours, hoursOf } from './hours.ts';
 export { type Rise, riseAt } from './rise.ts';

@@ -1,6 +1,8 @@
+import { baseBolts } from '#core/anchors';
 import type { Anchor } from '#core/model';
 import { lengthText } from '#core/units';
-import { look, once } from './places.ts';
+import { patternDrafts } from './patterns.ts';
+import { look, once, sideOf } from './places.ts';
 import { boltsOfPlate, pieceDrafts, sampled, SAMPLED } from './plates.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
@@ -14,11 +16,6 @@ const alike = (list: Anchor[], size: (a: Anchor) => string): [Anchor, ...Anchor[
       }, new Map<string, Anchor[]>())
       .values(),
   ] as [Anchor, ...Anchor[]][];
-
-function sideOf(acrossM: number): Place['across'] {
-  if (Math.abs(acrossM) <= 0.001) return 'middle';
-  return acrossM > 0 ? 'left' : 'right';
-}
 
 const placeOf = (a: Anchor, upM?: number): Place => ({
   atM: a.atM,
@@ -45,7 +42,9 @@ export function anchorDrafts(
     if (piece.bolts.length)
       out.push(...pieceDrafts(p, piece, pieces.length > 1 ? i + 1 : null, topUpM, c));
   });
-  out.push(...bySizeDrafts(own, plates.length > 0, topUpM, c));
+  const base = plates.length ? [] : baseBolts(site, elementId).filter((a) => a.kind === 'bolt');
+  out.push(...bySizeDrafts(own, plates.length > 0, base.length > 1, topUpM, c));
+  out.push(...patternDrafts(base, topUpM));
   out.push(...lookDrafts(own, plates.length > 0, c));
   return [...out, ...dowelDrafts(own.filter((a) => a.kind === 'dowel' && a.drilled === true))];
 }
@@ -76,7 +75,7 @@ function lookDrafts(own: Anchor[], hasPlates: boolean, { site }: ListContext): D
         'template',
         'Anchor template',
         'anchors',
-        'Fixed so that it cannot float, level both ways, on its lines, bolts plumb with nuts above and below. Read again while casting.',
+        'Fixed so that it cannot float, nuts above and below. Read again while casting.',
       ),
     );
   return out;
@@ -88,6 +87,7 @@ function depthAndHeight(
   title: string,
   a: Anchor,
   where: Pick<Draft, 'places' | 'why'>,
+  tops: Pick<Draft, 'places' | 'why'>,
   r: ListContext['rules'],
 ): Draft[] {
   return [
@@ -117,7 +117,7 @@ function depthAndHeight(
         minusMm: r.boltProjection.minusMm,
         plusMm: r.boltProjection.plusMm,
       },
-      ...where,
+      ...tops,
       toleranceSource: r.boltProjection.source,
       advice: 'Set the template to height.',
     },
@@ -128,6 +128,7 @@ function depthAndHeight(
 function bySizeDrafts(
   own: Anchor[],
   hasPlates: boolean,
+  onBase: boolean,
   topUpM: number | undefined,
   { site, rules: r }: ListContext,
 ): Draft[] {
@@ -152,6 +153,8 @@ function bySizeDrafts(
       title: bySize.length > 1 ? `Bolt ${lengthText(all[0].diameterMm, site.units)}` : 'Bolt',
       list: sampled(all) as [Anchor, ...Anchor[]],
       why: `${Math.min(SAMPLED, all.length)} of ${all.length}`,
+      // Of a base every top is read: a template may be low at one corner.
+      tops: onBase ? all : null,
     })),
     ...own
       .filter((a) => a.kind === 'holdDown')
@@ -160,18 +163,16 @@ function bySizeDrafts(
         title: `Hold-down ${a.id}`,
         list: [a] as [Anchor],
         why: 'each one',
+        tops: null,
       })),
   ];
-  for (const { kind, title, list, why } of groups)
-    out.push(
-      ...depthAndHeight(
-        kind,
-        title,
-        list[0],
-        { places: list.map((x) => placeOf(x, topUpM)), why },
-        r,
-      ),
-    );
+  for (const { kind, title, list, why, tops } of groups) {
+    const where = { places: list.map((x) => placeOf(x, topUpM)), why };
+    const high = tops
+      ? { places: tops.map((x) => placeOf(x, topUpM)), why: 'every bolt of the base' }
+      : where;
+    out.push(...depthAndHeight(kind, title, list[0], where, high, r));
+  }
   return out;
 }
 

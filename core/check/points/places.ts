@@ -17,6 +17,11 @@ export function spread(
     return { atM: (lengthM * (i + 0.5)) / n, across, ...(upM === undefined ? {} : { upM }) };
   });
 }
+/** On which side of an element's own line something stands, which is off it by so much to the left, m. */
+export function sideOf(acrossM: number): Place['across'] {
+  if (Math.abs(acrossM) <= 0.001) return 'middle';
+  return acrossM > 0 ? 'left' : 'right';
+}
 export const once: Place[] = [{ atM: null, across: 'middle' }];
 export const both = (places: Place[]): Place[] =>
   places.map((p, i) => ({ ...p, across: i % 2 ? 'right' : 'left' }));

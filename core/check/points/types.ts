@@ -48,6 +48,7 @@ export type Wanted =
         | 'embedment'
         | 'projection'
         | 'centre'
+        | 'apart'
         | 'place'
         | 'other';
     }

@@ -1,9 +1,8 @@
 import { partsOfId } from '#core/log';
 import { useState } from 'react';
-import { anchorTemplate } from '#core/anchors';
+import { anchorTemplate, baseBolts } from '#core/anchors';
 import { attempt } from '#core/kit';
 import type { Anchor } from '#core/model';
-import { baseBolts } from '#core/pourlog';
 import { lengthText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
