@@ -179,7 +179,9 @@ describe('the list is derived from the model', () => {
     const hooked = {
       ...site,
       wallTypes: site.wallTypes.map((t) =>
-        t.mark === 'W2' ? { ...t, vertical: { ...t.vertical, hooks: 'one' as const } } : t,
+        t.mark === 'W2' && t.vertical
+          ? { ...t, vertical: { ...t.vertical, hooks: 'one' as const } }
+          : t,
       ),
     };
     const leg = checkList({ site: hooked, pour, mix }).find((p) => p.id === 'N/hook-up');

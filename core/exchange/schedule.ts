@@ -82,6 +82,10 @@ class Cells {
     if (!p.ok) return this.#say(c, p.message);
     return p.mm > 0 ? p.mm : this.#say(c, `${text} is not above 0`);
   }
+  /** Whether a cell says that there are none: an empty one says nothing. */
+  none(c: Column): boolean {
+    return this.text(c) !== '' && isNone(this.text(c));
+  }
   /** A cell read by one of the readers of bar texts; what it cannot read is said. */
   read<Value>(
     c: Column,
@@ -98,27 +102,32 @@ class Cells {
 function coversOf(
   c: Cells,
   profile: RuleProfile,
-  bar: string | undefined,
+  bar: string | null | undefined,
   faces: readonly (readonly [Column, 'ground' | 'weather'])[],
 ) {
+  // Without bars there is nothing to be covered.
+  const given = (against: 'ground' | 'weather') => (bar ? usualCoverMm(profile, against, bar) : 0);
   const mm = faces.map(([column, against]) =>
-    c.mm(column, bar === undefined ? null : usualCoverMm(profile, against, bar)),
+    c.mm(column, bar === undefined ? null : given(against)),
   );
-  const usual = faces.some(([column]) => c.text(column) === '');
+  const usual = bar !== null && faces.some(([column]) => c.text(column) === '');
   return { mm, ...(usual ? { coverUsual: true } : {}) };
 }
+
+/** Nothing along: the bar is what one would be, and there is none of it. */
+const NO_BARS = { bar: '#4', count: 0 } as const;
 
 function footing(c: Cells, mark: string, profile: RuleProfile): ScheduleRow['type'] {
   const [width, depth, along] = [
     c.mm('width', null),
     c.mm('depth', null),
-    c.read('along', countedFromText),
+    c.none('along') ? NO_BARS : c.read('along', countedFromText),
   ];
   const across = isNone(c.text('across')) ? null : c.read('across', spacedFromText);
   const top = c.text('top') === '' ? 0 : (c.read('top', countedFromText)?.count ?? 0);
   const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
   if (c.problems.length || along === null) return null;
-  const { mm: covers, ...marked } = coversOf(c, profile, along.bar, [
+  const { mm: covers, ...marked } = coversOf(c, profile, along.count + top > 0 ? along.bar : null, [
     ['coverBottom', 'ground'],
     ['coverSide', 'ground'],
     ['coverTop', 'weather'],
@@ -144,16 +153,22 @@ function footing(c: Cells, mark: string, profile: RuleProfile): ScheduleRow['typ
 function wall(c: Cells, mark: string, profile: RuleProfile): ScheduleRow['type'] {
   const [thickness, vertical, horizontal] = [
     c.mm('width', null),
-    c.read('upright', spacedFromText),
-    c.read('level', spacedFromText),
+    c.none('upright') ? null : c.read('upright', spacedFromText),
+    c.none('level') ? null : c.read('level', spacedFromText),
   ];
+  const plain = c.none('upright') && c.none('level');
   const mats = c.text('mats') === '' ? 1 : Number(c.text('mats'));
   if (mats !== 1 && mats !== 2)
     c.problems.push({ column: 'mats', message: `“${c.text('mats')}” is not 1 or 2` });
-  const { mm: covers, ...marked } = coversOf(c, profile, vertical?.bar, [
-    ['coverInside', 'weather'],
-    ['coverOutside', 'weather'],
-  ]);
+  const { mm: covers, ...marked } = coversOf(
+    c,
+    profile,
+    plain ? null : (vertical ?? horizontal)?.bar,
+    [
+      ['coverInside', 'weather'],
+      ['coverOutside', 'weather'],
+    ],
+  );
   const lap = c.text('lap') === '' ? null : c.read('lap', lapFromText);
   const ledge = isNone(c.text('ledge')) ? null : c.read('ledge', ledgeFromText);
   if (c.problems.length || thickness === null) return null;

@@ -60,3 +60,7 @@ export function barNamed(name: string): Bar {
   if (!found) throw new RangeError(`barNamed: no bar is called ${name}`);
   return found;
 }
+
+/** How thick the bars of a layer are, mm; 0 where there are none. */
+export const barsMm = (layer: { bar: string } | null): number =>
+  layer === null ? 0 : barNamed(layer.bar).diameterMm;

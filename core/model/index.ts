@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { BAR_NAMES, barNamed } from './bars.ts';
+export { BAR_NAMES, barNamed, barsMm } from './bars.ts';
 export {
   elementIds,
   elementSpots,
@@ -73,6 +73,7 @@ export { type Role, ROLES } from './roles.ts';
 export { closedToLog } from './standing.ts';
 export { checkSitePlan, sitePlanSchema } from './site-check.ts';
 export {
+  isPlain,
   benchmarkSchema,
   type FootingType,
   footingTypeSchema,

@@ -38,6 +38,10 @@ const bar = () =>
 const hooks = () => z.enum(['one', 'both'], { error: 'must be one or both' }).optional();
 export type Hooks = 'one' | 'both' | undefined;
 
+/** Bars so far apart; null where there are none. */
+const spacedBars = () =>
+  z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }).nullable();
+
 /** A lap as the drawing gives it for a type; computed when left out. */
 const drawnLap = () =>
   z
@@ -77,8 +81,9 @@ export const wallTypeSchema = z.object({
   mark: mark(),
   thicknessM: measure('wallThickness'),
   mats: z.union([z.literal(1), z.literal(2)], { error: 'must be 1 or 2' }),
-  vertical: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }),
-  horizontal: z.object({ bar: bar(), spacingM: measure('spacing'), hooks: hooks() }),
+  /** Null where the drawing shows none: a wall of plain concrete. */
+  vertical: spacedBars(),
+  horizontal: spacedBars(),
   coverInsideMm: measure('cover'),
   coverOutsideMm: measure('cover'),
   coverUsual: onlyUsual(),
@@ -91,6 +96,12 @@ export const wallTypeSchema = z.object({
   usual: onlyUsual(),
 });
 export type WallType = z.output<typeof wallTypeSchema>;
+
+/** Whether a type has no bars at all: plain concrete. */
+export const isPlain = (t: FootingType | WallType): boolean =>
+  'vertical' in t
+    ? t.vertical === null && t.horizontal === null
+    : t.continuous.count + t.continuous.topCount === 0 && t.transverse === null;
 
 export const nodeSchema = z.object({
   id: mark(),

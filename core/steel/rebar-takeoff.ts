@@ -110,13 +110,17 @@ function wallRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
   const bars = (acrossM: number, spacingM: number) =>
     t.mats * barsRequired(acrossM * 1000, s.endMm, spacingM * 1000);
   const { vertical: v, horizontal: h } = t;
-  return [
-    row(run.id, 'vertical', v.bar, bars(lengthM, v.spacingM), heightM, s, v.hooks, lap),
-    row(run.id, 'horizontal', h.bar, bars(heightM, h.spacingM), lengthM, s, h.hooks, {
-      ...lap,
-      levelInWall: true,
-    }),
-  ];
+  const rows: RebarRow[] = [];
+  if (v)
+    rows.push(row(run.id, 'vertical', v.bar, bars(lengthM, v.spacingM), heightM, s, v.hooks, lap));
+  if (h)
+    rows.push(
+      row(run.id, 'horizontal', h.bar, bars(heightM, h.spacingM), lengthM, s, h.hooks, {
+        ...lap,
+        levelInWall: true,
+      }),
+    );
+  return rows;
 }
 
 function footingRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {

@@ -63,20 +63,15 @@ function Face({
   const own = points.filter((s) => s.point.elementId === r.id);
   const on = r.id === selected;
   const type = site.wallTypes.find((t) => t.mark === run.type);
-  const bars =
-    type && on
+  const stations = (layer: { spacingM: number } | null | undefined, overM: number): number[] =>
+    layer && on
       ? Array.from(
-          { length: Math.floor(r.lengthM / type.vertical.spacingM) },
-          (_, i) => (i + 0.5) * type.vertical.spacingM,
+          { length: Math.floor(overM / layer.spacingM) },
+          (_, i) => (i + 0.5) * layer.spacingM,
         )
       : [];
-  const rows =
-    type && on
-      ? Array.from(
-          { length: Math.floor(heightM / type.horizontal.spacingM) },
-          (_, i) => (i + 0.5) * type.horizontal.spacingM,
-        )
-      : [];
+  const bars = stations(type?.vertical, r.lengthM);
+  const rows = stations(type?.horizontal, heightM);
   const line = (a: [number, number], b: [number, number]) => `M${a[0]} ${a[1]}L${b[0]} ${b[1]}`;
   return (
     <g>

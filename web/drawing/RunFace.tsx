@@ -43,13 +43,13 @@ export function RunFace({
     <g>
       <rect x={left} y={top} width={right - left} height={base - top} fill={fill} stroke="none" />
       {bars &&
-        type &&
+        type?.vertical &&
         apart(type.vertical.spacingM) &&
         steps(lengthM, type.vertical.spacingM).map((m) => (
           <path key={`v${m}`} d={`M${x(m)} ${top}V${base}`} stroke="var(--hair)" strokeWidth="1" />
         ))}
       {bars &&
-        type &&
+        type?.horizontal &&
         apart(type.horizontal.spacingM) &&
         steps(heightM, type.horizontal.spacingM).map((m) => (
           <path

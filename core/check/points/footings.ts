@@ -1,4 +1,5 @@
-import type { FootingType, Run } from '#core/model';
+import { type FootingType, isPlain, type Run } from '#core/model';
+import { plainDraft } from './plain.ts';
 import { wallsOn } from '#core/siteplan';
 import { lapDraft } from './laps.ts';
 import {
@@ -75,22 +76,25 @@ export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
 function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext): Draft[] {
   const walls = wallsOn(site, run).flatMap(({ wall, fromM, toM }) => {
     const type = site.wallTypes.find((t) => t.mark === wall.type);
-    return type ? [{ wall, type, atM: (fromM + toM) / 2, onM: toM - fromM }] : [];
+    // A wall without uprights wants none out of its footing.
+    return type?.vertical
+      ? [{ wall, type, vertical: type.vertical, atM: (fromM + toM) / 2, onM: toM - fromM }]
+      : [];
   });
   if (!walls.length) return [];
   return [
     ...walls
-      .filter(({ type, onM }) => spacesOn(onM, type.vertical.spacingM) > 0)
-      .map(({ wall, type, atM, onM }): Draft => ({
+      .filter(({ vertical, onM }) => spacesOn(onM, vertical.spacingM) > 0)
+      .map(({ wall, type, vertical, atM, onM }): Draft => ({
         kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
         danger: 'bars',
         title: `Spacing of uprights for ${wall.id}`,
         trade: 'steel',
         wanted: {
           type: 'spacing',
-          specifiedMm: type.vertical.spacingM * 1000,
+          specifiedMm: vertical.spacingM * 1000,
           toleranceMm: r.spacingToleranceMm,
-          spaces: spacesOn(Math.min(lengthM, onM), type.vertical.spacingM),
+          spaces: spacesOn(Math.min(lengthM, onM), vertical.spacingM),
         },
         places: [{ atM, across: 'middle' }],
         source: `${type.drawing ?? 'schedule'}, ${type.mark}`,
@@ -185,19 +189,9 @@ export function footingDrafts(
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
   const sizes = { places: spread(lengthM, sizeReadings(readM, r)), why: sizeWhy(r, units) };
   out.push(...(t.unformed ? [cutWidth(t, sizes, r)] : formed(t, sizes, r)));
-  out.push(
-    ...depthAndTop(r, depthMm, sizes),
-    {
-      kind: 'count-along',
-      title: 'Bars along',
-      trade: 'steel',
-      wanted: { type: 'count', wanted: t.continuous.count + t.continuous.topCount },
-      places: once,
-      advice: 'Put the missing bar in.',
-    },
-    ...barDrafts('along', 'along', t.continuous.bar),
-  );
-  out.push(...steelDrafts(lengthM, readM, t, c));
+  out.push(...depthAndTop(r, depthMm, sizes));
+  if (isPlain(t)) out.push(plainDraft(c.site.ruleProfile, 'footing'));
+  else out.push(...alongDrafts(t), ...steelDrafts(lengthM, readM, t, c));
   const special = vertDrafts(run, lengthM, c);
   if (run.step)
     special.push(
@@ -211,6 +205,22 @@ export function footingDrafts(
       ),
     );
   return [...typical(out), ...special];
+}
+
+/** Bars along the run: how many, and which. */
+function alongDrafts({ continuous: { bar, count, topCount } }: FootingType): Draft[] {
+  if (count + topCount === 0) return [];
+  return [
+    {
+      kind: 'count-along',
+      title: 'Bars along',
+      trade: 'steel',
+      wanted: { type: 'count', wanted: count + topCount },
+      places: once,
+      advice: 'Put the missing bar in.',
+    },
+    ...barDrafts('along', 'along', bar),
+  ];
 }
 
 /** Cover below and at both sides. */

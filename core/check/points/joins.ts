@@ -128,6 +128,13 @@ const orderOf = madeOncePer<string[], Map<string, number>>(
   (elements) => new Map(elements.map((e, i) => [e, i])),
 );
 
+/** Whether bars run along it, which go on round a corner. */
+function barsAlong(site: SitePlan, run: Run): boolean {
+  const wall = site.wallTypes.find((t) => t.mark === run.type);
+  const footing = site.footingTypes.find((t) => t.mark === run.type);
+  return wall ? wall.horizontal !== null : (footing?.continuous.count ?? 0) > 0;
+}
+
 /** Corners, bulkheads: what is looked at where a run meets another, or ends. */
 export function joinDrafts(run: Run, lengthM: number, { site, pour }: ListContext): Draft[] {
   const order = orderOf(pour.elements);
@@ -153,7 +160,7 @@ export function joinDrafts(run: Run, lengthM: number, { site, pour }: ListContex
     ...(run.topM !== undefined && run.kind === 'wall' ? { upM: wallHeightM(run) / 2 } : {}),
   });
   return [
-    ...(corners.length
+    ...(corners.length && barsAlong(site, run)
       ? [
           look(
             'corner',

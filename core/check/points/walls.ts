@@ -1,9 +1,10 @@
-import { type Run, wallHeightM, type WallType } from '#core/model';
+import { isPlain, type Run, wallHeightM, type WallType } from '#core/model';
 import { formSystemOf } from '#core/formwork';
 import { formDrafts } from './forms.ts';
 import { embedDrafts, openingDrafts } from './openings.ts';
 import { tied, trenchDraft } from './footings.ts';
 import { lapDraft } from './laps.ts';
+import { plainDraft } from './plain.ts';
 import {
   barDrafts,
   coverReadings,
@@ -203,7 +204,7 @@ function coverDraft(
       face,
       specifiedMm: face === 'inside' ? type.coverInsideMm : type.coverOutsideMm,
       memberDepthMm: type.thicknessM * 1000,
-      bar: type.vertical.bar,
+      bar: (type.vertical ?? type.horizontal)?.bar ?? '',
     },
     places: spread(lengthM, coverReadings(readM, r), 'middle', [heightM * 0.12, heightM * 0.88]),
     why: `${coverWhy(r, site.units)}, low and high by turns`,
@@ -211,19 +212,12 @@ function coverDraft(
   };
 }
 
-/** Bars upright and across, mats, cover, laps and hooks. */
+/** Bars upright and across, mats, cover, laps and hooks; of a wall without bars that it has none. */
 function steelDrafts(w: Measured, c: ListContext): Draft[] {
   const { lengthM, heightM, type } = w;
-  const { vertical, horizontal } = type;
-  const up = { kind: 'spacing-up', title: 'Spacing of uprights' };
-  const across = { kind: 'spacing-across', title: 'Spacing of bars across' };
-  const upSpaces = spacesOn(lengthM, vertical.spacingM);
-  const acrossSpaces = spacesOn(heightM, horizontal.spacingM, 4);
+  if (isPlain(type)) return [plainDraft(c.site.ruleProfile, 'wall')];
   return [
-    ...spacingDraft(up, vertical.spacingM, upSpaces, w, c),
-    ...spacingDraft(across, horizontal.spacingM, acrossSpaces, w, c),
-    ...barDrafts('up', 'upright', vertical.bar),
-    ...barDrafts('across', 'across', horizontal.bar),
+    ...layerDrafts(w, c),
     {
       kind: 'mats',
       title: type.mats === 2 ? 'Both mats' : 'One mat, which face',
@@ -234,10 +228,27 @@ function steelDrafts(w: Measured, c: ListContext): Draft[] {
     },
     coverDraft('inside', w, c),
     ...(type.mats === 2 ? [coverDraft('outside', w, c)] : []),
-    ...lapDraft(horizontal.bar, lengthM, type, c, heightM * 0.5, { levelInWall: true }),
-    ...hookDraft('up', 'upright', vertical),
-    ...hookDraft('across', 'across', horizontal),
+    ...(type.horizontal
+      ? lapDraft(type.horizontal.bar, lengthM, type, c, heightM * 0.5, { levelInWall: true })
+      : []),
+    ...hookDraft('up', 'upright', type.vertical),
+    ...hookDraft('across', 'across', type.horizontal),
     tied,
+  ];
+}
+
+/** The bars that stand and those that lie: how far apart, and which. */
+function layerDrafts(w: Measured, c: ListContext): Draft[] {
+  const { vertical, horizontal } = w.type;
+  const up = { kind: 'spacing-up', title: 'Spacing of uprights' };
+  const across = { kind: 'spacing-across', title: 'Spacing of bars across' };
+  const apart = (of: typeof up, layer: typeof vertical, overM: number, most?: number) =>
+    layer ? spacingDraft(of, layer.spacingM, spacesOn(overM, layer.spacingM, most), w, c) : [];
+  return [
+    ...apart(up, vertical, w.lengthM),
+    ...apart(across, horizontal, w.heightM, 4),
+    ...(vertical ? barDrafts('up', 'upright', vertical.bar) : []),
+    ...(horizontal ? barDrafts('across', 'across', horizontal.bar) : []),
   ];
 }
 

@@ -1,4 +1,4 @@
-import { barNamed, type WallType } from '#core/model';
+import { barsMm, type WallType } from '#core/model';
 import { lengthText, type UnitSystem } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
 import { Dimension } from '../Dimension.tsx';
@@ -57,10 +57,7 @@ export function WallCut({
   // Every bar is placed from the face it belongs to; the break lies between the mats, nearer to the far face.
   const from = (face: 'inside' | 'outside', mm: number) =>
     face === 'inside' ? left + mm * px : right - mm * px;
-  const [d, hd] = [
-    barNamed(type.vertical.bar).diameterMm,
-    barNamed(type.horizontal.bar).diameterMm,
-  ];
+  const [d, hd] = [barsMm(type.vertical), barsMm(type.horizontal)];
   const mats: FaceMat[] = [
     { face: 'inside' as const, coverMm: type.coverInsideMm },
     ...(type.mats === 2 ? [{ face: 'outside' as const, coverMm: type.coverOutsideMm }] : []),

@@ -1,3 +1,4 @@
+import type { WallType } from '#core/model';
 import { MeasuredBar, type CoverShown } from './parts.tsx';
 import { CoverRows } from './CoverRows.tsx';
 
@@ -23,18 +24,7 @@ export function ReadCover({
   from: (face: 'inside' | 'outside', mm: number) => number;
   at: number;
   outside: boolean;
-  type: {
-    mark: string;
-    thicknessM: number;
-    mats: 2 | 1;
-    vertical: { bar: string; spacingM: number; hooks?: 'one' | 'both' | undefined };
-    horizontal: { bar: string; spacingM: number; hooks?: 'one' | 'both' | undefined };
-    coverInsideMm: number;
-    coverOutsideMm: number;
-    ledge: { widthM: number; heightM: number } | null;
-    lap?: { lengthM: number } | { diameters: number } | undefined;
-    drawing?: string | undefined;
-  };
+  type: Pick<WallType, 'coverInsideMm' | 'coverOutsideMm'>;
   d: number;
   hd: number;
   px: number;

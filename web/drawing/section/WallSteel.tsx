@@ -11,10 +11,10 @@ export const WORDS_OFF_PX = 12;
 
 /** Its steel in words, each broken in two or three where it would not stand in the concrete. */
 export function steelWordsOf(type: WallType, units: UnitSystem, roomPx: number): string[] {
-  const words = [
-    `${barText(type.vertical.bar)} at ${lengthText(type.vertical.spacingM * 1000, units)} up`,
-    `${barText(type.horizontal.bar)} at ${lengthText(type.horizontal.spacingM * 1000, units)} across`,
-  ];
+  const said = (layer: WallType['vertical'], way: string) =>
+    layer ? [`${barText(layer.bar)} at ${lengthText(layer.spacingM * 1000, units)} ${way}`] : [];
+  const words = [...said(type.vertical, 'up'), ...said(type.horizontal, 'across')];
+  if (words.length === 0) return ['no bars'];
   const wide = (lines: string[]) => Math.max(...lines.map((t) => t.length)) * LETTER_PX;
   const broken = words.flatMap((t) => t.split(/ (?=at )/));
   return (
@@ -117,24 +117,28 @@ export function Mats({
     const hide = reading?.face === m.face && reading.mm !== null;
     return (
       <g key={m.face}>
-        <rect
-          x={strip}
-          y={top}
-          width={Math.max(2, hd * px)}
-          height={h}
-          fill="var(--stiff-2)"
-          stroke="var(--ink)"
-          strokeWidth="1"
-        />
-        <circle
-          cx={from(m.face, m.coverMm + d / 2)}
-          cy={at}
-          r={Math.max(2.5, (d / 2) * px)}
-          fill={hide ? 'none' : 'var(--ink)'}
-          stroke={hide ? 'var(--ink)' : 'none'}
-          strokeWidth="1.25"
-          strokeDasharray={hide ? '3 3' : undefined}
-        />
+        {hd > 0 && (
+          <rect
+            x={strip}
+            y={top}
+            width={Math.max(2, hd * px)}
+            height={h}
+            fill="var(--stiff-2)"
+            stroke="var(--ink)"
+            strokeWidth="1"
+          />
+        )}
+        {d > 0 && (
+          <circle
+            cx={from(m.face, m.coverMm + d / 2)}
+            cy={at}
+            r={Math.max(2.5, (d / 2) * px)}
+            fill={hide ? 'none' : 'var(--ink)'}
+            stroke={hide ? 'var(--ink)' : 'none'}
+            strokeWidth="1.25"
+            strokeDasharray={hide ? '3 3' : undefined}
+          />
+        )}
       </g>
     );
   });

@@ -1,4 +1,4 @@
-import { barNamed, type Run, type SitePlan, wallHeightM, type WallType } from '#core/model';
+import { barsMm, type Run, type SitePlan, wallHeightM, type WallType } from '#core/model';
 import { footingUnder } from '#core/siteplan';
 import { distanceText } from '#core/units';
 import { TSpans } from '../../ui/Text.tsx';
@@ -37,16 +37,13 @@ export function WallUpright({
   const half = (type.thicknessM / 2) * px;
   const [l, r] = [cx - half, cx + half];
   const grade = site.ground ? yTop + (run.topM - site.ground.gradeM) * px : null;
-  const d = barNamed(type.vertical.bar).diameterMm / 1000;
-  const hd = barNamed(type.horizontal.bar).diameterMm / 1000;
+  const d = barsMm(type.vertical) / 1000;
+  const hd = barsMm(type.horizontal) / 1000;
   const mats = [
     { x: l + (type.coverInsideMm / 1000 + d / 2) * px, in: 1 },
     ...(type.mats === 2 ? [{ x: r - (type.coverOutsideMm / 1000 + d / 2) * px, in: -1 }] : []),
   ];
-  const rows = Array.from(
-    { length: Math.max(1, Math.floor(wallM / type.horizontal.spacingM)) },
-    (_, i) => yBase - (i + 0.5) * type.horizontal.spacingM * px,
-  ).filter((y) => y > yTop + 3);
+  const rows = rowsOf(type.horizontal?.spacingM, wallM, yBase, px).filter((y) => y > yTop + 3);
   const bolt = site.anchors.find((a) => a.elementId === run.id && a.kind !== 'dowel');
   const fw = ((footingType?.widthM ?? 0) / 2) * px;
   return (
@@ -130,6 +127,15 @@ export function WallUpright({
   );
 }
 
+/** Where the bars across are cut, from the foot up; none where the wall has none. */
+function rowsOf(apartM: number | undefined, wallM: number, yBase: number, px: number): number[] {
+  if (apartM === undefined) return [];
+  return Array.from(
+    { length: Math.max(1, Math.floor(wallM / apartM)) },
+    (_, i) => yBase - (i + 0.5) * apartM * px,
+  );
+}
+
 function MatLines({
   mats,
   yTop,
@@ -151,11 +157,13 @@ function MatLines({
 }) {
   return mats.map((m) => (
     <g key={m.in}>
-      <path
-        d={`M${m.x} ${yTop + 4}V${yBase + underM * px * 0.7}`}
-        stroke="var(--ink)"
-        strokeWidth={Math.max(1.25, d * px)}
-      />
+      {d > 0 && (
+        <path
+          d={`M${m.x} ${yTop + 4}V${yBase + underM * px * 0.7}`}
+          stroke="var(--ink)"
+          strokeWidth={Math.max(1.25, d * px)}
+        />
+      )}
       {rows.map((y) => (
         <circle
           key={y}

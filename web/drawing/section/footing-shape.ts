@@ -43,7 +43,7 @@ function wallAbove(site: SitePlan, runId: string): Above | null {
   const run = site.runs.find((r) => r.id === runId);
   const [first] = run ? wallsOn(site, run) : [];
   const type = site.wallTypes.find((t) => t.mark === first?.wall.type);
-  if (!run || !first || !type) return null;
+  if (!run || !first || !type?.vertical) return null;
   const [f, w] = [run, first.wall].map((r) => {
     const [a, b] = [site.nodes.find((n) => n.id === r.from), site.nodes.find((n) => n.id === r.to)];
     return [(b?.xM ?? 0) - (a?.xM ?? 0), (b?.yM ?? 0) - (a?.yM ?? 0)] as const;

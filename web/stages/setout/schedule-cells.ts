@@ -117,13 +117,13 @@ export const WALL: Cell<WallType>[] = [
     'upright',
     'upright',
     (t) => t.vertical,
-    (t, v) => (v ? { ...t, vertical: v } : 'A wall needs uprights.'),
+    (t, v) => ({ ...t, vertical: v }),
   ),
   spaced(
     'level',
     'across',
     (t) => t.horizontal,
-    (t, v) => (v ? { ...t, horizontal: v } : 'A wall needs bars across.'),
+    (t, v) => ({ ...t, horizontal: v }),
   ),
   size(
     'inside',

@@ -119,8 +119,8 @@ type ReadType = NonNullable<ScheduleRow['type']>;
 /** What a row of the schedule says, in the site's units. */
 function typeWords(t: ReadType, units: UnitSystem): string {
   const length = (m: number) => lengthText(m * 1000, units);
-  const spaced = (x: { bar: string; spacingM: number }) =>
-    `${barText(x.bar)} at ${length(x.spacingM)}`;
+  const spaced = (x: { bar: string; spacingM: number } | null) =>
+    x ? `${barText(x.bar)} at ${length(x.spacingM)}` : 'no bars';
   if (t.list === 'wallTypes')
     return `${length(t.type.thicknessM)} wall, ${spaced(t.type.vertical)} up, ${spaced(t.type.horizontal)} across`;
   const { widthM, depthM, continuous, transverse } = t.type;
