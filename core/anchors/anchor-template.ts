@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { anyNumber, calculation, fig, positive } from '#core/kit';
+import { BASE_TOLERANCES } from './base-bolts.ts';
 
-/** Bolt to bolt ⅛ in, the group ¼ in, tops ½ in, mm: house defaults after AISC 303 §7.5. */
-export const BASE_TOLERANCES = { centreMm: 3.175, groupMm: 6.35, topMm: 12.7 } as const;
 const EPS = 1e-9;
 
 const bolt = z.object({
