@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { v4 as uuid } from 'uuid';
 import { cameraShot } from '../standins/camera.ts';
 import { note, testApi } from '../testing/api.ts';
+import { wordsOf } from '../testing/words-of.ts';
 import { reportDocument } from './document.ts';
 
 let api: Awaited<ReturnType<typeof testApi>>;
@@ -15,16 +16,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await api.end();
 });
-
-/** All words of a document, in order, without its drawing. */
-function words(value: unknown): string[] {
-  if (typeof value === 'string') return [value];
-  if (Array.isArray(value)) return value.flatMap(words);
-  if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, v]) =>
-    ['text', 'content', 'table', 'body', 'columns', 'stack'].includes(key) ? words(v) : [],
-  );
-}
 
 async function report(
   code: string,
@@ -38,7 +29,7 @@ async function report(
     photos,
     air: [],
   });
-  return { text: words(definition.content).join(' | '), definition };
+  return { text: wordsOf(definition.content).join(' | '), definition };
 }
 
 describe('the report', () => {
