@@ -131,7 +131,7 @@ function meet(a: Part, b: Part): boolean {
 
 /** Pieces of one turn on two sides of a bulkhead: their joint is planned, and no seam to be kept alive. */
 const parted = (a: Piece, b: Piece): boolean =>
-  a.leg.storey === b.leg.storey && a.section !== b.section;
+  a.leg.turn === b.leg.turn && a.section !== b.section;
 
 /**
  * In how many passes a lift goes up where two neighbouring pieces meet at the middle of an opening;
@@ -183,13 +183,13 @@ function carrierOf(p: Piece, piecesOn: ReadonlyMap<string, Piece[]>): Piece | un
   return carriers?.find((x) => along < x.toShare) ?? carriers?.at(-1);
 }
 
-/** The parts of a route in the order of placing, storey by storey, section by section, lift by lift. */
+/** The parts of a route in the order of placing, turn by turn, section by section, lift by lift. */
 function inOrder(pieces: readonly Piece[]): Part[] {
-  const storeys = [...new Set(pieces.map((p) => p.leg.storey))].sort((a, b) => a - b);
-  return storeys.flatMap((storey) => {
-    const turn = pieces.filter((p) => p.leg.storey === storey);
-    return [...new Set(turn.map((p) => p.section))].flatMap((section) => {
-      const own = turn.filter((p) => p.section === section);
+  const turns = [...new Set(pieces.map((p) => p.leg.turn))];
+  return turns.flatMap((turn) => {
+    const together = pieces.filter((p) => p.leg.turn === turn);
+    return [...new Set(together.map((p) => p.section))].flatMap((section) => {
+      const own = together.filter((p) => p.section === section);
       const most = Math.max(...own.map((p) => p.leg.lifts));
       return Array.from({ length: most }, (_, lift) =>
         partsOf(
@@ -254,10 +254,8 @@ function cellOf(part: Part, below: string | undefined, beside: readonly Part[]):
  * before on its leg, and those at a shared node.
  */
 export const cellsOf = madeOncePer((route: Route): RouteCell[] => {
-  const storeys = [...new Set(route.legs.map((l) => l.storey))].sort((a, b) => a - b);
-  const pieces = storeys.flatMap((storey) =>
-    piecesIn(route.legs.filter((l) => l.storey === storey)),
-  );
+  const turns = [...new Set(route.legs.map((l) => l.turn))];
+  const pieces = turns.flatMap((turn) => piecesIn(route.legs.filter((l) => l.turn === turn)));
   const piecesOn = new Map<string, Piece[]>();
   for (const p of pieces)
     piecesOn.set(p.leg.elementId, [...(piecesOn.get(p.leg.elementId) ?? []), p]);

@@ -4,7 +4,7 @@ export { anotherBulkhead, stopEndsOf } from './bulkheads.ts';
 export { cellsOf, type RouteCell } from './cells.ts';
 export { type ColdStretch, coldStretches } from './cold-stretches.ts';
 export { conveyancesFor, takesMix } from './conveys.ts';
-export { allFronts, type Laying, layings } from './lay.ts';
+export { type Laying, layings, otherOrders } from './lay.ts';
 export { filledShare, type FilledTo, stopHeights } from './filled-to.ts';
 export { movedLeg } from './moved-leg.ts';
 export { formM3, spareSpot } from './left-over.ts';

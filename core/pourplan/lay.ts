@@ -9,10 +9,11 @@ import {
 import type { Place } from './places.ts';
 import { type PourPlan, planPour } from './plan.ts';
 import { type Leg, type Route, routeOf, sequenceOf } from './route.ts';
+import { carriedBy } from './storeys.ts';
 
 /** A way round that the tool lays, and what it comes to. */
 export interface Laying {
-  how: 'low-side' | 'far-end' | 'other-end' | 'two-fronts';
+  how: 'low-side' | 'far-end' | 'other-end' | 'two-fronts' | 'pier-by-pad';
   change: Partial<PourSettings>;
   /** Where it begins: a node, or an element that has none. */
   from: string;
@@ -99,6 +100,27 @@ export function allFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings>[
   return froms.flatMap((from) => twoFronts(site, pour, from) ?? []);
 }
 
+/** Each pier right after the pad it stands on, so that it follows while the pad is fresh; none without piers. */
+function pierByPad(site: SitePlan, pour: PourDoc): Partial<PourSettings>[] {
+  const order = routeOf(site, pour).legs.filter((l) => l.kind === 'stand' || l.storey === 0);
+  const carried = order.filter((l) => l.standsOn.length > 0).map((l) => l.elementId);
+  if (carried.length === 0) return [];
+  const on = (pad: string) =>
+    carried.filter((id) => carriedBy(site, pour.elements, id).includes(pad));
+  const stands = order
+    .map((l) => l.elementId)
+    .filter((id) => !carried.includes(id))
+    .flatMap((id) => [id, ...on(id)]);
+  const others = sequenceOf(pour).filter((id) => !stands.includes(id));
+  return [{ ...AS_TOLD, sequence: [...stands, ...others] }];
+}
+
+/** Orders that the search tries beside the pour's own: fronts on both sides, and piers with their pads. */
+export const otherOrders = (site: SitePlan, pour: PourDoc): Partial<PourSettings>[] => [
+  ...allFronts(site, pour),
+  ...pierByPad(site, pour),
+];
+
 /** Where the way could begin: as the pour lists its elements, from each end of it, or from the lowest. */
 function starts(
   site: SitePlan,
@@ -143,7 +165,8 @@ function farthestFrom(site: SitePlan, elements: readonly string[], from: Place):
 /**
  * The ways round that the tool would lay, each with its longest wait and its end, the one with the
  * most time left at its seams first: from the low side of a step, from the end farthest from the
- * pump, from the other end, on two fronts. What already stands is left out.
+ * pump, from the other end, on two fronts, each pier right after its pad. What already stands is
+ * left out.
  */
 export function layings(
   site: SitePlan,
@@ -153,6 +176,7 @@ export function layings(
   duskMin: number,
 ): Laying[] {
   const ways = [
+    ...pierByPad(site, pour).map((change) => ({ how: 'pier-by-pad' as const, change })),
     ...starts(site, pour),
     ...allFronts(site, pour).map((change) => ({ how: 'two-fronts' as const, change })),
   ];

@@ -32,8 +32,10 @@ export interface Leg {
   elementId: string;
   kind: 'run' | 'stand';
   wall: boolean;
-  /** Filled in this turn: 0 first, then what stands on it. */
+  /** 0 for what stands on the ground or on older concrete, 1 for what stands on an element of the pour. */
   storey: number;
+  /** Filled in this turn, from 0: legs of one storey that follow each other share it. */
+  turn: number;
   lifts: number;
   /** Its lifts from the foot up, each with its own height and concrete. */
   liftSpans: Lift[];
@@ -81,16 +83,26 @@ export function sequenceOf({
   return whole ? told : elements;
 }
 
-/** The elements as they are gone round from the chosen start, what carries before what stands on it. */
+/**
+ * The elements as they are gone round from the chosen start, what carries before what stands on it:
+ * a pier after its own pad where the way was told so, else after all that carries.
+ */
 function goneRound(site: SitePlan, pour: PourDoc): string[] {
   const elements = sequenceOf(pour);
+  const told = elements !== pour.elements;
   const n = elements.length;
   const start = ((pour.settings.startAt % n) + n) % n;
   const storeys = storeysOf(site, pour.elements);
-  return Array.from(
+  const round = Array.from(
     { length: n },
     (_, i) => elements[(pour.settings.reverse ? start - i + n : start + i) % n] as string,
-  ).sort((a, b) => (storeys.get(a) ?? 0) - (storeys.get(b) ?? 0));
+  );
+  const waits = (id: string, at: number): boolean => {
+    if (!storeys.get(id)) return false;
+    if (!told || runOf(site, id)) return true;
+    return carriedBy(site, pour.elements, id).some((pad) => round.indexOf(pad) > at);
+  };
+  return [...round.filter((id, i) => !waits(id, i)), ...round.filter((id, i) => waits(id, i))];
 }
 
 /** Bulkheads of a run as it is placed. */
@@ -141,6 +153,13 @@ function standingsOf(
   });
 }
 
+/** In which turn a leg is filled after another. */
+const turnAfter = (last: Leg | undefined, storey: number): number =>
+  last ? last.turn + (last.storey === storey ? 0 : 1) : 0;
+
+/** A pier stands on its pad with all of itself. */
+const WHOLLY = { fromShare: 0, toShare: 1, startShare: 0, endShare: 1 };
+
 /** The elements of a pour as one way round, from the start the foreman chose. Volumes are the take-off's. */
 export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOffOf(site)): Route {
   const volume = new Map(takeoff.elements.map((e) => [e.id, e]));
@@ -159,7 +178,8 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     const heightM = (run ? footingTopM(site, run) : (stand?.topM ?? 0)) - bottomM;
     const size = { elementId, volumeM3, heightM, bottomM };
     const liftSpans = liftsWithVolume(pour, takeoff, size, liftsOf(site, pour, elementId));
-    const base = { ...size, storey, fromM, lifts: liftSpans.length, liftSpans };
+    const turn = turnAfter(legs.at(-1), storey);
+    const base = { ...size, storey, turn, fromM, lifts: liftSpans.length, liftSpans };
     if (run) {
       const turned = pour.settings.turned.includes(elementId);
       const reversed = goesReversed(legs, storey, site, order, i, storeys, run) !== turned;
@@ -176,7 +196,6 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         openings: sidesOf(run, reversed, volume.get(elementId)?.lengthM ?? 0),
       });
     } else if (stand) {
-      const whole = { fromShare: 0, toShare: 1, startShare: 0, endShare: 1 };
       legs.push({
         ...base,
         kind: 'stand',
@@ -185,7 +204,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
         lengthM: padLengthM(volumeM3),
         startNode: null,
         endNode: null,
-        standsOn: carriers.map((id) => ({ elementId: id, ...whole })),
+        standsOn: carriers.map((id) => ({ elementId: id, ...WHOLLY })),
         cuts: [],
         openings: [],
       });

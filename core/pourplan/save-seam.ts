@@ -9,6 +9,7 @@ export interface SeamSaver {
   how:
     | 'way-round'
     | 'two-fronts'
+    | 'pier-by-pad'
     | 'closer-loads'
     | 'fewer-lifts'
     | 'faster'
@@ -43,7 +44,7 @@ export function seamSaver(
   const bigger = plant.trucksM3.filter((t) => t > s.truckM3 + 1e-6).sort((a, b) => a - b)[0];
   const ways: (SeamSaver & { mix?: Mix })[] = [
     ...layings(site, pour, mix, plant, duskMin).map(({ how, change }) => ({
-      how: how === 'two-fronts' ? ('two-fronts' as const) : ('way-round' as const),
+      how: how === 'two-fronts' || how === 'pier-by-pad' ? how : ('way-round' as const),
       change,
     })),
     ...(s.spacingMin === null

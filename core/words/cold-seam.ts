@@ -26,6 +26,7 @@ const saves = (n: number | null | undefined): string => ((n ?? 1) === 1 ? 'saves
 const SAVED: Record<SeamSaver['how'], (change: SeamSaver['change'], units: UnitSystem) => string> =
   {
     'way-round': () => 'Another way round saves it.',
+    'pier-by-pad': () => 'Each pier right after its pad saves it.',
     'two-fronts': () => 'Two fronts from one start save it.',
     'closer-loads': ({ spacingMin }) =>
       spacingMin == null

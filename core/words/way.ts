@@ -9,6 +9,7 @@ const LAID: Record<Laying['how'], (from: string) => string> = {
   'far-end': (from) => `From the end farthest from the pump, ${from}`,
   'other-end': (from) => `From the other end, ${from}`,
   'two-fronts': (from) => `Two fronts from ${from}`,
+  'pier-by-pad': (from) => `Each pier right after its pad, from ${from}`,
 };
 /** What a way round is called. */
 export const layingName = (l: Laying): string => LAID[l.how](l.from);

@@ -13,9 +13,9 @@ export function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
     <section aria-label={title}>
       <h2 className="head border-b-2 border-ink pb-0.5">{title}</h2>
       <dl className="rows">
-        {rows.map((r) =>
+        {rows.map((r, i) =>
           r.table ? (
-            <div key={r.label} className="overflow-x-auto py-1.5">
+            <div key={`${i} ${r.label}`} className="overflow-x-auto py-1.5">
               <dt className="text-ink2">{r.label}</dt>
               <dd>
                 <table className="w-full text-right tnum">
@@ -43,7 +43,7 @@ export function Rows({ title, rows }: { title: string; rows: ResultRow[] }) {
               </dd>
             </div>
           ) : (
-            <div key={r.label} className="flex justify-between gap-4 py-1.5">
+            <div key={`${i} ${r.label}`} className="flex justify-between gap-4 py-1.5">
               <dt className="text-ink2">{r.label}</dt>
               <dd className="text-right font-semibold [overflow-wrap:anywhere]">
                 <T>{r.text ?? ''}</T>

@@ -1,4 +1,10 @@
-import { allFronts, conveyancesFor, mostLifts, type NoGo, type SearchInput } from '#core/pourplan';
+import {
+  conveyancesFor,
+  mostLifts,
+  type NoGo,
+  otherOrders,
+  type SearchInput,
+} from '#core/pourplan';
 import type { PourView } from '../../../app/pour-view.ts';
 
 /** Mornings each plan is poured on, and the most plans looked at. */
@@ -27,7 +33,7 @@ export function choicesOf(v: PourView, free: Set<Choice>): SearchInput['choices'
   const all: SearchInput['choices'] = {
     startAt: v.record.pour.elements.map((_, i) => i),
     reverse: [false, true],
-    way: [{}, ...allFronts(v.record.site, v.record.pour)],
+    way: [{}, ...otherOrders(v.record.site, v.record.pour)],
     lifts: [...new Set([1, 2, 3, 4, 5, s.lifts ?? mostLifts(v.plan.route)])].sort((a, b) => a - b),
     truckM3: v.plant.trucksM3,
     spacingMin: [null, Math.round(due * 0.8), Math.round(due * 1.25)],
