@@ -120,3 +120,29 @@ test('a lost load is made up for by another: less is missing than without', () =
   expect(named(found, 'another-truck').odds.short).toBeLessThan(1);
   expect(named(found, 'bulkhead-here').leftM3).toBeGreaterThan(0);
 });
+
+describe('no way is offered with what is not there', () => {
+  const bare = { ...input, placed: [], loadsNow: [] };
+  test('nothing is spread while no load is here, and nothing is ended that was not begun', () => {
+    const empty = {
+      ...input,
+      loadsNow: [{ id: 'L1', arriveMin: 450, startMin: 450, endMin: 460, sentBack: false }],
+    };
+    const late = waysOn({ ...ask('load-late'), input: empty });
+    expect(late.map((w) => w.id)).not.toContain('slow-down');
+    expect(ways('load-late').map((w) => w.id)).toContain('slow-down');
+    for (const what of KINDS) {
+      const found = waysOn({ ...ask(what, { elementId: 'WA' }), input: bare }).map((w) => w.id);
+      expect(found).not.toContain('bulkhead-here');
+      expect(found).not.toContain('close-off');
+    }
+  });
+  test('and none is done before now', () => {
+    for (const what of KINDS)
+      for (const w of waysOn({
+        ...ask(what, { elementId: 'WA' }),
+        input: { ...bare, nowMin: 700 },
+      }))
+        expect(w.odds.finishMin.p50).toBeGreaterThanOrEqual(700);
+  });
+});

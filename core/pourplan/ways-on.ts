@@ -19,6 +19,19 @@ const hasConcrete = ({ loads, loadsNow }: ForecastInput): boolean =>
     const now = loadsNow.find((n) => n.id === l.id);
     return !now || (now.endMin === null && !now.sentBack);
   });
+/** Whether a load stands here that is not empty yet. */
+const hasLoadHere = ({ loadsNow }: ForecastInput): boolean =>
+  loadsNow.some((l) => l.arriveMin !== null && l.endMin === null && !l.sentBack);
+
+/** Whether a way is one at all as things stand: with concrete that is there, and an end of what was begun. */
+function isThere(id: WayId, { input, what }: TroubleAsk): boolean {
+  if (!hasConcrete(input) && !WITHOUT.has(id)) return false;
+  // While a load is awaited, only what is here already can be spread over the open seams.
+  if (id === 'slow-down' && what !== 'vibrator') return hasLoadHere(input);
+  const ends = id === 'bulkhead-here' || id === 'close-off';
+  return !ends || input.placed.some((p) => p.volumeM3 > 0);
+}
+
 /** What can be done without any concrete: another load, or an end where it stands. */
 const WITHOUT: ReadonlySet<WayId> = new Set<WayId>(['another-truck', 'close-off', 'bulkhead-here']);
 
@@ -37,9 +50,8 @@ export function waysOn(ask: TroubleAsk): WayOn[] {
   };
   const volume = (v: ForecastInput) => v.cells.reduce((s, c) => s + c.volumeM3, 0);
   const untroubled = ahead(ask.input).finishMin.p50;
-  const there = hasConcrete(ask.input);
   return WAYS_OF[ask.what](ask)
-    .filter((w) => there || WITHOUT.has(w.id))
+    .filter((w) => isThere(w.id, ask))
     .slice(0, MOST_WAYS)
     .map(({ input, extraCost, ...way }): WayOn => {
       const odds = ahead(input, way.id !== 'go-on-elsewhere');
