@@ -45,6 +45,12 @@ export const volume = (m3: number, units: UnitSystem, digits = 2): Figure =>
   units === 'us'
     ? figure((m3 / M3_PER_YD3).toFixed(digits), 'yd³')
     : figure(m3.toFixed(digits), 'm³');
+/** A load as the plant batches it: to a tenth, and to a hundredth where its steps are finer (9.25, not 9.3). */
+export function loadVolume(m3: number, units: UnitSystem): Figure {
+  const shown = units === 'us' ? m3 / M3_PER_YD3 : m3;
+  const tenths = Math.abs(shown * 10 - Math.round(shown * 10)) < 0.05;
+  return volume(m3, units, tenths ? 1 : 2);
+}
 export const area = (m2: number, units: UnitSystem): Figure =>
   units === 'us' ? figure((m2 / M2_PER_FT2).toFixed(0), 'ft²') : figure(m2.toFixed(1), 'm²');
 export const strength = (mpa: number, units: UnitSystem): Figure =>

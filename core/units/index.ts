@@ -26,6 +26,7 @@ export {
   strength,
   temperatureFigure,
   textOf,
+  loadVolume,
   volume,
   wind,
 } from './format.ts';

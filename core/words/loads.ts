@@ -5,7 +5,7 @@ import {
   temperatureFigure,
   textOf,
   type UnitSystem,
-  volume,
+  loadVolume,
 } from '#core/units';
 
 /** What is to be done with a load, in a few words, and how that is marked. */
@@ -39,7 +39,7 @@ export function loadFactsText(
 ): string {
   const { slump, concreteTempC } = load;
   return [
-    textOf(volume(load.volumeM3 ?? 0, units, 1)),
+    textOf(loadVolume(load.volumeM3 ?? 0, units)),
     `ticket ${load.ticket ?? ''}`,
     `${Math.round(load.ageMin ?? 0)} of ${mix.maxAgeMin} min old`,
     ...(concreteTempC === null ? [] : [textOf(temperatureFigure(concreteTempC, units))]),

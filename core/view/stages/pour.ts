@@ -13,6 +13,7 @@ import {
   quantityText,
   temperatureFigure,
   textOf,
+  loadVolume,
   volume,
 } from '#core/units';
 import { gaugedL, peopleFirst, waterText } from '#core/words';
@@ -121,7 +122,7 @@ function waitLine(v: PourNow): NextLine | null {
   const wait = v.loads.find((l) => l.stage === 'due');
   const due = wait ? dueOf(v, wait) : null;
   if (wait && due) {
-    const size = textOf(volume(due.volumeM3, v.units, 1));
+    const size = textOf(loadVolume(due.volumeM3, v.units));
     const late = lateMin(v, wait, v.nowMs);
     return pourLine(
       late > 0

@@ -1,5 +1,5 @@
 import { judgeSlump, type LoadState } from '#core/pourlog';
-import { lengthText, textOf, volume } from '#core/units';
+import { lengthText, textOf, loadVolume } from '#core/units';
 import { LOAD_ADVICE, loadVerdictText, STAGE_WORDS } from '#core/words';
 import { ageOrigin } from '../../../app/origins.ts';
 import { lazily } from '../../../ui/lazily.tsx';
@@ -28,7 +28,7 @@ export default function LoadCard({ load }: { load: LoadState }) {
       <h2 className="head text-[22px] leading-7">
         Load {load.id.replace('L', '')} {STAGE_WORDS[load.stage]}{' '}
         <span className="font-sans text-[16px] font-normal text-ink2">
-          {textOf(volume(load.volumeM3 ?? 0, v.units, 1))}, ticket {load.ticket}
+          {textOf(loadVolume(load.volumeM3 ?? 0, v.units))}, ticket {load.ticket}
         </span>
       </h2>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-3">

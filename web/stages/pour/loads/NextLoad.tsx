@@ -1,5 +1,5 @@
 import { dueOf, lateMin, momentText } from '#core/view';
-import { clockText, textOf, volume } from '#core/units';
+import { clockText, textOf, loadVolume } from '#core/units';
 import { onTheRoadText } from '#core/words';
 import type { LoadState } from '#core/pourlog';
 import { useSession } from '../../../app/session.tsx';
@@ -31,7 +31,7 @@ export default function NextLoad({ load }: { load: LoadState }) {
       <p className="min-w-0 flex-1">
         <b className="head text-[22px] leading-7">Load {load.id.replace('L', '')}</b>{' '}
         <span className="text-ink2">
-          {textOf(volume(due.volumeM3, v.units, 1))}, {where}
+          {textOf(loadVolume(due.volumeM3, v.units))}, {where}
           {at ? `, ordered for ${clockText(due.arriveMin)}` : ''}
         </span>
         {late > 0 && (

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { readTickets, type Ticket } from '#core/exchange';
-import { counted, textOf, timeOfDay, volume } from '#core/units';
+import { counted, textOf, timeOfDay, loadVolume, volume } from '#core/units';
 import { localDate } from '#core/weather';
 import { usePour } from '../../../app/pour-context.tsx';
 import { LinesOrFile } from '../../../forms/LinesOrFile.tsx';
@@ -64,7 +64,7 @@ export function TicketsSheet({ onClose }: { onClose: () => void }) {
       <ul className="my-2 flex flex-col gap-1">
         {fresh.map((t) => (
           <li key={t.ticket}>
-            <T>{`${t.ticket}, ${textOf(volume(t.volumeM3, v.units, 1))}, here ${timeOfDay(t.hereMs, site.timeZone)}`}</T>
+            <T>{`${t.ticket}, ${textOf(loadVolume(t.volumeM3, v.units))}, here ${timeOfDay(t.hereMs, site.timeZone)}`}</T>
           </li>
         ))}
         {rest > 0 && (
