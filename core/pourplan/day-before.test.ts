@@ -239,7 +239,7 @@ describe('who does what', () => {
 describe('what if', () => {
   const parts = { settings: { lifts: 2, spacingMin: 40 }, plant: { noticeMin: 60 } };
   const { site, pour, mix, plant, plan } = small(parts);
-  const ask = { site, pour, mix, plant, duskMin: 1140, money, hands: 4, trials: 200 };
+  const ask = { site, pour, mix, plant, duskMin: 1140, money, hands: 4, pumped: true, trials: 200 };
   const dry = whatIfsOf({ ...ask, noGo: [] }, plan.orderedM3, 40);
 
   test('each goes otherwise as it says, on the mornings of the plan', () => {
@@ -298,7 +298,7 @@ test('a pour of next to nothing is planned like any other: nothing in it is too 
     ratesOf({ ...tiny, conveyance: undefined, hands: 0, plantRoundTripMin: 100 }).result.rateM3PerH,
   ).toBeGreaterThan(0);
   const { whatIfs } = whatIfsOf(
-    { site, pour, mix, plant, duskMin: 1140, noGo: [], money, hands: 2, trials: 20 },
+    { site, pour, mix, plant, duskMin: 1140, noGo: [], money, hands: 2, pumped: true, trials: 20 },
     plan.orderedM3,
     plan.trucks.result.spacingMin,
   );

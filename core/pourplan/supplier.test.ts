@@ -67,12 +67,30 @@ describe('mixed on the site', () => {
         noGo: [],
         money: moneyOf({}, pour, plant),
         hands: 3,
+        pumped: false,
         trials: 20,
       },
       plan.orderedM3,
       8,
     );
     expect(whatIfs.map((w) => w.id)).not.toContain('sent-back');
+    // Its drum may stand, though nothing is pumped; off a chute nothing does.
+    expect(whatIfs.map((w) => w.id)).toContain('pump-down');
+    const own = job({ elements: ['FA'], runs: L_RUNS });
+    const chute = whatIfsOf(
+      {
+        ...own,
+        duskMin: 1140,
+        noGo: [],
+        money: moneyOf({}, own.pour, own.plant),
+        hands: 3,
+        pumped: false,
+        trials: 20,
+      },
+      plan.orderedM3,
+      8,
+    );
+    expect(chute.whatIfs.map((w) => w.id)).not.toContain('pump-down');
     expect(whatIfs.map((w) => w.remedy?.id)).not.toContain('closer-loads');
     // The drum is late with all its batches, not with the first alone.
     const late = whatIfs.find((w) => w.id === 'late')?.odds.finishMin.p50 ?? 0;

@@ -39,6 +39,8 @@ export interface WhatIfAsk {
   money: OddsPrices;
   /** Hands that place; one of them may be missing. */
   hands: number;
+  /** It is pumped, or what conveys it is not settled: a pump may go down. */
+  pumped: boolean;
   trials: number;
 }
 
@@ -171,8 +173,9 @@ export function whatIfsOf(
   }));
   const rain = (o: Odds) => o.inRain * ask.money.prices.coldSeam;
   const worth = (o: Odds) => (o.cost.p10 + 2 * o.cost.p50 + o.cost.p90) / 4 + rain(o);
-  // What is mixed here is not sent back.
-  const ids = WHAT_IFS.filter((id) => !ask.plant.mixer || id !== 'sent-back');
+  // What is mixed here is not sent back; what is not pumped waits for no pump.
+  const cannot = ask.plant.mixer ? 'sent-back' : !ask.pumped && 'pump-down';
+  const ids = WHAT_IFS.filter((id) => id !== cannot);
   const otherwise = (id: WhatIfId, day: Day) =>
     id === 'late' && ask.plant.mixer ? drumLate(day) : OTHERWISE[id](day, ask.hands);
   const whatIfs = ids.flatMap((id): WhatIf[] => {

@@ -41,10 +41,12 @@ export interface Figure {
 }
 const figure = (value: string, unit: string): Figure => ({ value: value.replace('-', '−'), unit });
 
+/** So little that it is only lost on the way between units: 1.125 yd³ kept in m³ is one figure wherever it is shown. */
+const LOST = 1e-9;
+const fixed = (x: number, digits: number): string => (x + Math.sign(x) * LOST).toFixed(digits);
+
 export const volume = (m3: number, units: UnitSystem, digits = 2): Figure =>
-  units === 'us'
-    ? figure((m3 / M3_PER_YD3).toFixed(digits), 'yd³')
-    : figure(m3.toFixed(digits), 'm³');
+  units === 'us' ? figure(fixed(m3 / M3_PER_YD3, digits), 'yd³') : figure(fixed(m3, digits), 'm³');
 /** A load as the plant batches it: to a tenth, and to a hundredth where its steps are finer (9.25, not 9.3). */
 export function loadVolume(m3: number, units: UnitSystem): Figure {
   const shown = units === 'us' ? m3 / M3_PER_YD3 : m3;

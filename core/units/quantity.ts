@@ -167,7 +167,8 @@ export const shownUnit = (quantity: Quantity, units: UnitSystem): string =>
   QUANTITIES[quantity][units].unit;
 
 const trimmed = (n: number, digits: number): string => {
-  const text = n.toFixed(digits);
+  // What is only lost on the way between units is none of the figure.
+  const text = (n + Math.sign(n) * 1e-9).toFixed(digits);
   return (text.includes('.') ? text.replace(/\.?0+$/, '') : text).replace('-', '−');
 };
 /** A number as it is put into a field: enough digits to come back the same, no trailing zeros. */

@@ -16,6 +16,8 @@ interface Ground {
   plan: PourPlan;
   plant: Plant;
   dayMs: number;
+  /** Without a day nothing is due at any moment. */
+  dated: boolean;
 }
 
 /** When a load is due; null for one that nobody ordered. What is mixed on the site comes as it is planned. */
@@ -35,7 +37,7 @@ export function dueOf(
 
 /** The same as a moment, ms. */
 export function dueAtMs(on: Ground, load: Parameters<typeof dueOf>[1]): number | null {
-  const due = dueOf(on, load);
+  const due = on.dated ? dueOf(on, load) : null;
   return due && on.dayMs + due.arriveMin * 60_000;
 }
 

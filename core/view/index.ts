@@ -23,7 +23,7 @@ export { dueOf, lateMin } from './due.ts';
 export { placedFrom, placedWhere } from './placed-from.ts';
 export { entryTimeText, stampText } from './entry-time.ts';
 export { dayText, momentText } from './stages/moment.ts';
-export { conveyanceOf } from './conveyance.ts';
+export { conveyanceOf, isPumped } from './conveyance.ts';
 export { crewOf } from './crew.ts';
 export { planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';

@@ -43,6 +43,8 @@ export interface PourView {
   rules: Rules;
   /** Local midnight of the day of the pour; of today where it has no date yet, epoch ms. */
   dayMs: number;
+  /** Whether the pour has a day. */
+  dated: boolean;
   plan: PourPlan;
   points: PointState[];
   gate: Gate;
@@ -121,10 +123,12 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const progress = progressOf(pour, on.mix, plan.route, state, loads, nowMs);
     const closed = isClosed(state);
     const dayMs = midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone);
-    const dueAt = (load: LoadState) => dueAtMs({ plan, plant: on.plant, dayMs }, load);
+    const dated = pour.date !== null;
+    const dueAt = (load: LoadState) => dueAtMs({ plan, plant: on.plant, dayMs, dated }, load);
     return {
       ...on,
       dayMs,
+      dated,
       plan,
       points,
       gate: gateIn(r)(points, state, plan),

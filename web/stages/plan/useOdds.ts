@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { moneyOf, type Odds, type WhatIf, type WhatIfAsk } from '#core/pourplan';
-import { crewOf } from '#core/view';
+import { crewOf, isPumped } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { oddsWorker } from '../../workers/odds.ts';
 import { usePlanned } from './planned.tsx';
@@ -33,6 +33,7 @@ function useAsk(): WhatIfAsk {
     duskMin: record.duskMin,
     noGo,
     money: moneyOf(record.site, record.pour, plant),
+    pumped: isPumped(record),
     hands: Math.max(2, crewOf(record)?.hands ?? 2),
     trials: TRIALS,
   };

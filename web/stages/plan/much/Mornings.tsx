@@ -22,7 +22,9 @@ function Row({ label, n }: { label: string; n: number | null }) {
   const v = usePour();
   return (
     <p className="flex items-center gap-2">
-      <span className="w-36 shrink-0">{label}</span>
+      <span className="w-36 shrink-0">
+        {v.plant.mixer ? label.replace('load', 'batch') : label}
+      </span>
       <svg
         height="14"
         viewBox={`0 0 ${MORNINGS * 16} 14`}
