@@ -44,7 +44,7 @@ const same = (words: readonly string[]) => Object.fromEntries(words.map((w) => [
 const FIELDS: { readonly [K in EventKind]?: FieldsOf<K> } = {
   'load-arrived': [
     LOAD,
-    need('ticket', 'Ticket number', 'words'),
+    may('ticket', 'Ticket number', 'words'),
     need('volumeM3', 'On the ticket'),
     need('batchedAt', 'Batched', 'moment'),
     may('concreteTempC', 'Concrete'),

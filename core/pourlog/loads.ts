@@ -106,14 +106,17 @@ export function judgeSlump(
   });
 }
 
+/** @param slumpKnown the slump of an earlier batch was read: every truck has its own, batches are alike */
 function adviceOf(
   l: Omit<LoadState, 'advice' | 'working' | 'stage'>,
   faults: Fault[],
+  slumpKnown: boolean,
 ): LoadState['advice'] {
   if (l.decision === 'reject') return 'sentBack';
   if (l.endedAt) return 'done';
   if (!l.arrivedAt) return 'await';
-  return ADVICE.find(([fault]) => faults.includes(fault))?.[1] ?? (l.slump ? 'accept' : 'slump');
+  const read = l.slump !== null || (l.ticket === null && slumpKnown);
+  return ADVICE.find(([fault]) => faults.includes(fault))?.[1] ?? (read ? 'accept' : 'slump');
 }
 
 /** Water that went into a load, and its slump since. */
@@ -184,6 +187,7 @@ export function loadsOf(
   const ids = planned.map((p) => p.id);
   for (const e of entries(state, 'load-arrived'))
     if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
+  const slumpKnown = entries(state, 'slump').length > 0;
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
     const { addedL, slump } = wetnessOf(state, id);
@@ -226,7 +230,7 @@ export function loadsOf(
     return {
       ...base,
       stage: stageOf(base, read.step),
-      advice: adviceOf(base, faults),
+      advice: adviceOf(base, faults, slumpKnown),
       working: judgedLoad?.input ?? null,
     };
   });

@@ -47,9 +47,16 @@ const fixed = (x: number, digits: number): string => (x + Math.sign(x) * LOST).t
 
 export const volume = (m3: number, units: UnitSystem, digits = 2): Figure =>
   units === 'us' ? figure(fixed(m3 / M3_PER_YD3, digits), 'yd³') : figure(fixed(m3, digits), 'm³');
-/** A load as the plant batches it: to a tenth, and to a hundredth where its steps are finer (9.25, not 9.3). */
+/**
+ * A load or batch as it is measured out: to a tenth, to a hundredth where the plant's steps are
+ * finer (9.25, not 9.3), the batch of a small drum to a thousandth (0.125).
+ */
 export function loadVolume(m3: number, units: UnitSystem): Figure {
   const shown = units === 'us' ? m3 / M3_PER_YD3 : m3;
+  if (shown < 1) {
+    const { value, unit } = volume(m3, units, 3);
+    return { value: value.replace(/0$/, ''), unit };
+  }
   const tenths = Math.abs(shown * 10 - Math.round(shown * 10)) < 0.05;
   return volume(m3, units, tenths ? 1 : 2);
 }

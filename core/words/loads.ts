@@ -40,7 +40,7 @@ export function loadFactsText(
   const { slump, concreteTempC } = load;
   return [
     textOf(loadVolume(load.volumeM3 ?? 0, units)),
-    `ticket ${load.ticket ?? ''}`,
+    ...(load.ticket === null ? [] : [`ticket ${load.ticket}`]),
     `${Math.round(load.ageMin ?? 0)} of ${mix.maxAgeMin} min old`,
     ...(concreteTempC === null ? [] : [textOf(temperatureFigure(concreteTempC, units))]),
     slump ? `slump ${lengthText(slump.measuredMm, units)} at the ${slump.where}` : 'slump not read',

@@ -3,16 +3,16 @@ import type { MixerNeeds } from '#core/pourplan';
 import {
   counted,
   durationText,
+  loadVolume,
   mass,
   quantityText,
   textOf,
   type UnitSystem,
-  volume,
 } from '#core/units';
 
 /** How it is mixed, in a line: parts, or bags. */
 export const mixerText = (m: Mixer, units: UnitSystem): string =>
-  `${textOf(volume(m.batchM3, units))} every ${Math.round(m.batchMin)} min, ${
+  `${textOf(loadVolume(m.batchM3, units))} every ${Math.round(m.batchMin)} min, ${
     m.by === 'bags' ? `${m.bagLb} lb bags` : `${m.cement} : ${m.sand} : ${m.stone} by volume`
   }`;
 

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { freshTemperature, positive } from '#core/kit';
-import { textOf, volume } from '#core/units';
-import { entryKind, id, text } from '../entry-kind.ts';
+import { loadVolume, textOf } from '#core/units';
+import { after, entryKind, id, text } from '../entry-kind.ts';
 
 export const loadArrived = entryKind({
   body: z.object({
     loadId: id(),
-    ticket: text(40),
+    /** None of what is mixed on the site. */
+    ticket: text(40).optional(),
     volumeM3: positive().lte(20),
     batchedAt: z.iso.datetime({ error: 'must be a time with its zone' }),
     concreteTempC: freshTemperature().optional(),
@@ -15,5 +16,5 @@ export const loadArrived = entryKind({
   }),
   writers: ['crew'],
   text: ({ loadId, ticket, volumeM3 }, { units }) =>
-    `${loadId} here, ticket ${ticket}, ${textOf(volume(volumeM3, units))}`,
+    `${loadId} here${after(', ticket ', ticket)}, ${textOf(loadVolume(volumeM3, units))}`,
 });

@@ -1,4 +1,12 @@
-import { clockText, counted, distanceText, quantityText, textOf, volume } from '#core/units';
+import {
+  clockText,
+  counted,
+  distanceText,
+  loadVolume,
+  quantityText,
+  textOf,
+  volume,
+} from '#core/units';
 import { apartOrderText, coldSentence } from '#core/words';
 import { planningOf } from '../planning.ts';
 import { dayText, momentText } from './moment.ts';
@@ -30,7 +38,7 @@ function mixingLine({ plan: p, record, plant, units }: PourNow): NextLine | null
   if (!plant.mixer || record.pour.settings.orderM3 !== null) return null;
   const batches = counted(p.loadIds.length, 'batch', 'batches');
   return {
-    sentence: `Mix it here: ${batches} of ${textOf(volume(plant.mixer.batchM3, units))}, first at ${clockText(record.pour.settings.firstLoadMin)}.`,
+    sentence: `Mix it here: ${batches} of ${textOf(loadVolume(plant.mixer.batchM3, units))}, first at ${clockText(record.pour.settings.firstLoadMin)}.`,
     label: 'What it takes',
     stage: 'plan',
     focus: { sheet: 'order' },

@@ -16,7 +16,7 @@ import {
   loadVolume,
   volume,
 } from '#core/units';
-import { gaugedL, peopleFirst, waterText } from '#core/words';
+import { gaugedL, peopleFirst, supplyWords, waterText } from '#core/words';
 import { dueOf, lateMin } from '../due.ts';
 import { placedFrom } from '../placed-from.ts';
 import { momentText } from './moment.ts';
@@ -52,7 +52,8 @@ function byWhen(v: PourNow): string {
 
 /** Something speaks against the load that stands here, and nobody has decided yet. */
 function decideLine(v: PourNow, here: LoadState): NextLine | null {
-  const load = `Load ${numberOf(here)}`;
+  const { load: name, one } = supplyWords(v.plant);
+  const load = `${name} ${numberOf(here)}`;
   const decide = (sentence: string) => pourLine(sentence, 'Decide', `decide:${here.id}`);
   if (here.advice === 'tooOld')
     return decide(
@@ -83,7 +84,7 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
       const add = waterOf(v, here);
       if (add)
         return pourLine(
-          `Add ${add} to load ${numberOf(here)}, ${TURNS_AFTER_WATER} turns, slump again.${byWhen(v)}`,
+          `Add ${add} to ${one} ${numberOf(here)}, ${TURNS_AFTER_WATER} turns, slump again.${byWhen(v)}`,
           `Add ${add}`,
           `water:${here.id}`,
         );
@@ -97,7 +98,8 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
 }
 
 function hereLine(v: PourNow, here: LoadState): NextLine {
-  const load = `Load ${numberOf(here)}`;
+  const { load: name, one } = supplyWords(v.plant);
+  const load = `${name} ${numberOf(here)}`;
   const decide = decideLine(v, here);
   if (decide) return decide;
   if (here.advice === 'slump')
@@ -109,7 +111,7 @@ function hereLine(v: PourNow, here: LoadState): NextLine {
   const { current } = v.progress;
   if (current)
     return pourLine(
-      `Placing ${current.elementId} from load ${numberOf(here)}. Say when you stop.`,
+      `Placing ${current.elementId} from ${one} ${numberOf(here)}. Say when you stop.`,
       'Stop',
       'stop',
     );
@@ -124,11 +126,14 @@ function waitLine(v: PourNow): NextLine | null {
   if (wait && due) {
     const size = textOf(loadVolume(due.volumeM3, v.units));
     const late = lateMin(v, wait, v.nowMs);
+    const words = supplyWords(v.plant);
+    const load = `${words.load} ${numberOf(wait)}, ${size},`;
+    const ask = v.plant.mixer ? '' : ' Ask the plant where it is.';
     return pourLine(
       late > 0
-        ? `Load ${numberOf(wait)}, ${size}, is ${Math.round(late)} min late. Ask the plant where it is.`
-        : `Load ${numberOf(wait)}, ${size}, is due ${clockText(due.arriveMin)}. Log it when it comes.`,
-      'Load is here',
+        ? `${load} is ${Math.round(late)} min late.${ask}`
+        : `${load} is due ${clockText(due.arriveMin)}. Log it when it ${v.plant.mixer ? 'is mixed' : 'comes'}.`,
+      words.isHere,
       `load:${wait.id}`,
     );
   }

@@ -1,7 +1,7 @@
 import { walkedM } from '#core/pourplan';
 import { distanceText, volume } from '#core/units';
 import { callByOf, momentText } from '#core/view';
-import { balanceText } from '#core/words';
+import { balanceText, supplyWords } from '#core/words';
 import { T } from '../../ui/Text.tsx';
 import { stateOrigin } from '../../app/origins.ts';
 import { lazily } from '../../ui/lazily.tsx';
@@ -63,8 +63,8 @@ export default function Balance() {
           <b className="text-ink">{volume(p.hereM3, v.units, 1).value}</b> here
         </span>
         <span>
-          <b className="text-ink">{volume(p.onOrderM3, v.units, 1).value}</b> on order,{' '}
-          {volume(0, v.units).unit}
+          <b className="text-ink">{volume(p.onOrderM3, v.units, 1).value}</b>{' '}
+          {supplyWords(v.plant).coming}, {volume(0, v.units).unit}
         </span>
       </p>
       <CallMore />

@@ -5,7 +5,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { dayText, dueOf, lateMin, momentText } from '#core/view';
 import { Big } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
-import { seamMoveText } from '#core/words';
+import { seamMoveText, supplyWords } from '#core/words';
 import { seamName } from './seam-name.ts';
 
 /** The one figure that decides the next ten minutes. */
@@ -22,7 +22,7 @@ export function Headline() {
         <p className="text-[18px] font-semibold leading-6">
           All placed at {momentText(v, progress.finishedMs)}.
           {progress.usedPerNeat !== null &&
-            ` ${textOf(volume(progress.dischargedM3, v.units))} came off the trucks, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat.`}
+            ` ${textOf(volume(progress.dischargedM3, v.units))} ${supplyWords(v.plant).used}, ${((progress.usedPerNeat - 1) * 100).toFixed(1)} in 100 over neat.`}
         </p>
       </div>
     );
@@ -91,7 +91,8 @@ function BeforeFirst() {
   const until = due.arriveMin - v.minuteOf(v.nowMs);
   const late = lateMin(v, wait, v.nowMs);
   const soon = until > -240 && until < 600;
-  const load = `load ${wait.id.replace('L', '')}`;
+  const { one } = supplyWords(v.plant);
+  const load = `${one} ${wait.id.replace('L', '')}`;
   return (
     <div className="flex items-end gap-4">
       <FigureWithWorking name="the first load" {...trucksOrigin(v)}>
@@ -109,7 +110,7 @@ function BeforeFirst() {
         <b className="font-semibold">
           {soon
             ? `${late > 0 ? `${load} is late` : `until ${load}`}, due ${clockText(due.arriveMin)}.`
-            : `First load, ${v.record.pour.date === null ? 'no date yet' : dayText(v.record.pour.date)}.`}
+            : `First ${one}, ${v.record.pour.date === null ? 'no date yet' : dayText(v.record.pour.date)}.`}
         </b>
         {v.progress.startedMs === null && gate}
       </p>

@@ -1,6 +1,6 @@
 import { judgeSlump, type LoadState } from '#core/pourlog';
 import { lengthText, textOf, loadVolume } from '#core/units';
-import { LOAD_ADVICE, loadVerdictText, STAGE_WORDS } from '#core/words';
+import { LOAD_ADVICE, loadVerdictText, STAGE_WORDS, supplyWords } from '#core/words';
 import { ageOrigin } from '../../../app/origins.ts';
 import { lazily } from '../../../ui/lazily.tsx';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -26,9 +26,11 @@ export default function LoadCard({ load }: { load: LoadState }) {
   return (
     <section aria-label={`Load ${load.id}`} className="border-t border-hair pt-2">
       <h2 className="head text-[22px] leading-7">
-        Load {load.id.replace('L', '')} {STAGE_WORDS[load.stage]}{' '}
+        {supplyWords(v.plant).load} {load.id.replace('L', '')}{' '}
+        {load.ticket === null && load.stage === 'gate' ? 'mixed' : STAGE_WORDS[load.stage]}{' '}
         <span className="font-sans text-[16px] font-normal text-ink2">
-          {textOf(loadVolume(load.volumeM3 ?? 0, v.units))}, ticket {load.ticket}
+          {textOf(loadVolume(load.volumeM3 ?? 0, v.units))}
+          {load.ticket === null ? '' : `, ticket ${load.ticket}`}
         </span>
       </h2>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-3">

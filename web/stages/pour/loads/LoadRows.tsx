@@ -47,7 +47,7 @@ function LoadRow({ load: l }: { load: LoadState }) {
       <Mark verdict={LOAD_ADVICE[l.advice].tone} />
       <b>{l.id}</b>
       <span className="min-w-0 flex-1 truncate">
-        <T>{`${STAGE_WORDS[l.stage]}, ${textOf(loadVolume(l.volumeM3 ?? 0, v.units))}, ticket ${l.ticket ?? ''}${slump}`}</T>
+        <T>{`${STAGE_WORDS[l.stage]}, ${textOf(loadVolume(l.volumeM3 ?? 0, v.units))}${l.ticket === null ? '' : `, ticket ${l.ticket}`}${slump}`}</T>
       </span>
       <span className="text-ink2">{l.ageMin === null ? '' : `${Math.round(l.ageMin)} min`}</span>
     </button>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { isClosed } from '#core/log';
 import { type LoadState, speaksAgainst } from '#core/pourlog';
 import { hoseAtM, ifSentBack, outlookOf } from '#core/view';
-import { loadFactsText, sentBackText } from '#core/words';
+import { loadFactsText, sentBackText, supplyWords } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { LoadEntries } from './LoadEntries.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
@@ -15,7 +15,7 @@ export function DecideSheet({ id, onClose }: { id: string; onClose: () => void }
   const load = v.loads.find((l) => l.id === id);
   if (!load) return null;
   return (
-    <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')}`}>
+    <Sheet open onClose={onClose} title={`${supplyWords(v.plant).load} ${id.replace('L', '')}`}>
       <p className="mb-2 text-[18px] leading-6">
         <T>{`${loadFactsText(load, v.mix, v.units)}.`}</T>
       </p>

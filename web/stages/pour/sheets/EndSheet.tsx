@@ -1,5 +1,6 @@
 import { nonNegative } from '#core/kit';
 import { loadEnd } from '#core/log';
+import { supplyWords } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput } from '../../../forms/fields.tsx';
@@ -11,7 +12,11 @@ export function EndSheet({ id, onClose }: { id: string; onClose: () => void }) {
   // More than the load carried cannot go back.
   const schema = loadEnd.body.extend({ returnedM3: nonNegative().lte(carriedM3 + 1e-6) });
   return (
-    <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')} is done`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={`${supplyWords(v.plant).load} ${id.replace('L', '')} is done`}
+    >
       <EntryForm
         schema={schema}
         defaults={{ loadId: id, returnedM3: 0 }}

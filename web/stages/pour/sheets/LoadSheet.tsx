@@ -2,6 +2,7 @@ import { useFormContext } from 'react-hook-form';
 import { nonNegative } from '#core/kit';
 import { loadArrived } from '#core/log';
 import { dueOf } from '#core/view';
+import { supplyWords } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
@@ -12,6 +13,9 @@ import { useDeliveries } from '../loads/useDeliveries.ts';
 
 /** A ticket says when it was batched; at the gate one reckons how long ago that was. */
 const schema = loadArrived.body.omit({ batchedAt: true }).extend({ ageMin: nonNegative().lt(600) });
+
+/** What comes off a truck has a ticket; what is mixed here has none. */
+const withTicket = schema.required({ ticket: true });
 
 /** A load at the gate: what the plant says of it stands there, and its ticket is held against that. */
 export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) {
@@ -28,16 +32,23 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
       ? Math.min(Math.ceil(balanceM3 / stepM3) * stepM3, Math.max(...trucksM3))
       : undefined;
   const batched = known?.batchedAt ? Date.parse(known.batchedAt) : null;
+  const words = supplyWords(v.plant);
+  const ticketed = !v.plant.mixer;
   const travelMin = Math.round(v.plant.travel.medianMin);
   return (
-    <Sheet open onClose={onClose} title={`Load ${id.replace('L', '')} is here`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={words.isHere.replace(words.load, `${words.load} ${id.replace('L', '')}`)}
+    >
       <EntryForm
         key={batched ?? 'typed'}
-        schema={schema}
+        schema={ticketed ? withTicket : schema}
         defaults={{
           loadId: id,
-          ticket: batched === null ? '' : (known?.ticket ?? ''),
-          mix: v.record.pour.mix,
+          ...(ticketed
+            ? { ticket: batched === null ? '' : (known?.ticket ?? ''), mix: v.record.pour.mix }
+            : {}),
           volumeM3: known?.volumeM3 ?? due?.volumeM3 ?? missing,
           ageMin: batched === null ? travelMin : Math.round((v.nowMs - batched) / 60_000),
         }}
@@ -46,30 +57,37 @@ export function LoadSheet({ id, onClose }: { id: string; onClose: () => void }) 
           return v.write('load-arrived', { ...body, batchedAt }, { atMs }).then(onClose);
         }}
         happened="ask"
-        act="Log load"
+        act={`Log ${words.one}`}
         className="grid grid-cols-2 gap-3"
       >
-        <TextInput
-          name="ticket"
-          label="Ticket number"
-          className="col-span-2"
-          inputMode="numeric"
-          autoFocus
-        />
+        {ticketed && (
+          <TextInput
+            name="ticket"
+            label="Ticket number"
+            className="col-span-2"
+            inputMode="numeric"
+            autoFocus
+          />
+        )}
         <QuantityInput name="volumeM3" label="Volume" />
-        <QuantityInput name="ageMin" label="Batched, minutes ago" />
+        <QuantityInput
+          name="ageMin"
+          label={ticketed ? 'Batched, minutes ago' : 'Mixed, minutes ago'}
+        />
         <QuantityInput name="concreteTempC" label="Concrete, if read" required={false} />
-        <TicketMix />
+        {ticketed && <TicketMix />}
       </EntryForm>
-      <button
-        type="button"
-        className="mt-1 min-h-12 font-semibold text-press"
-        onClick={() => {
-          set({ sheet: 'tickets' });
-        }}
-      >
-        Tickets from a file
-      </button>
+      {ticketed && (
+        <button
+          type="button"
+          className="mt-1 min-h-12 font-semibold text-press"
+          onClick={() => {
+            set({ sheet: 'tickets' });
+          }}
+        >
+          Tickets from a file
+        </button>
+      )}
     </Sheet>
   );
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { MOST_SLUMP_MM } from '#core/log';
 import { judgeSlump } from '#core/pourlog';
 import { lengthText } from '#core/units';
+import { supplyWords } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { TapePad } from '../../../tape/TapePad.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
@@ -19,7 +20,11 @@ export function SlumpSheet({ id, onClose }: { id: string; onClose: () => void })
       ? judgeSlump(v.mix, v.record.site.ruleProfile, mm, where).result
       : null;
   return (
-    <Sheet open onClose={onClose} title={`Slump of load ${id.replace('L', '')}`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={`Slump of ${supplyWords(v.plant).one} ${id.replace('L', '')}`}
+    >
       <div className="mb-3 flex gap-2">
         {(['truck', 'hose'] as const).map((w) => (
           <button
