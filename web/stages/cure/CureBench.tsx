@@ -1,13 +1,15 @@
+import { entries } from '#core/log';
 import { strengthOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Working } from '../../ui/Working.tsx';
 import { CureActs } from './CureActs.tsx';
-import { Defects } from './Defects.tsx';
 import { Record } from './Record.tsx';
 import { Standing } from './Standing.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { lazily } from '../../ui/lazily.tsx';
 
+/** Few pours have any. */
+const Defects = lazily(() => import('./Defects.tsx'));
 /** Sheets are fetched when one is opened; like all scripts they are kept for use without signal. */
 const CureSheets = lazily(() => import('./sheets/CureSheets.tsx'));
 
@@ -30,7 +32,7 @@ export function CureBench() {
             : 'Reading the air it cures in…'}
         </p>
       )}
-      <Defects />
+      {entries(v.state, 'defect').length > 0 && <Defects />}
       <Record />
       {sheet && <CureSheets />}
     </div>

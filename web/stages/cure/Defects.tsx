@@ -3,7 +3,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
 
-export function Defects() {
+export default function Defects() {
   const v = usePour();
   const defects = entries(v.state, 'defect');
   if (defects.length === 0) return null;
