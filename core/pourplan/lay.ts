@@ -95,7 +95,7 @@ export function twoFronts(site: SitePlan, pour: PourDoc, from = 0): Partial<Pour
 const MOST_FRONTS = 8;
 
 /** Two fronts from wherever they may leave: of an open line its middle, of a ring each of its corners. */
-export function allFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings>[] {
+function allFronts(site: SitePlan, pour: PourDoc): Partial<PourSettings>[] {
   const froms = routeOf(site, pour).closed ? Array.from({ length: MOST_FRONTS }, (_, i) => i) : [0];
   return froms.flatMap((from) => twoFronts(site, pour, from) ?? []);
 }

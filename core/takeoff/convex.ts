@@ -1,5 +1,5 @@
-import earcut from 'earcut';
 import { type Point, type Ring, ringArea } from './ring.ts';
+import { trianglesOf } from './triangles.ts';
 
 /** The part of a ring on the left of the directed line through `at` along `dir`. Exact in doubles. */
 export function leftOf(ring: Ring, at: Point, dir: Point): Ring {
@@ -31,14 +31,7 @@ function isConvex(ring: Ring): boolean {
 }
 
 /** A ring as convex rings that lie beside each other: itself, or the triangles it is made of. */
-function convexParts(ring: Ring): Ring[] {
-  if (isConvex(ring)) return [ring];
-  const corners = earcut(ring.flatMap((p) => [p.x, p.y]));
-  return Array.from({ length: corners.length / 3 }, (_, i) => {
-    const triangle = corners.slice(3 * i, 3 * i + 3).map((at) => ring[at] as Point);
-    return ringArea(triangle) < 0 ? triangle.reverse() : triangle;
-  });
-}
+const convexParts = (ring: Ring): Ring[] => (isConvex(ring) ? [ring] : trianglesOf(ring));
 
 /** Parts convex `a` along the sides of convex `b`: what lies outside, and what is left of it inside. */
 function partedBy(a: Ring, b: Ring): { apart: Ring[]; shared: Ring } {

@@ -192,7 +192,7 @@ const alarmFigures = ({ record, v, nowMs }: Ask) =>
     code: a.kind,
     elementId: a.elementId,
     at: iso(a.minutes === null ? nowMs : nowMs + a.minutes * MIN),
-    text: alarmWords(a, v.plan.route, record.site.units).sentence,
+    text: alarmWords(a, v, record.site.units).sentence,
   }));
 
 function nextFigures({ v }: Ask, stage: PourStage) {

@@ -3,7 +3,7 @@ import { type PourState, timeline, writtenMs } from '#core/log';
 import { FAULT_WORDS } from '#core/pourlog';
 import { shownUnit, toShown, type UnitSystem } from '#core/units';
 import { localIso } from '#core/weather';
-import { entryText, STAGE_WORDS } from '#core/words';
+import { entryText, stageText } from '#core/words';
 import type { PourView } from './pour-view.ts';
 
 /**
@@ -84,7 +84,7 @@ export function loadTable(
         shown(l.concreteTempC, 'C'),
         shown(l.addedL, 'L'),
         l.ageMin === null ? '' : l.ageMin.toFixed(0),
-        STAGE_WORDS[l.stage],
+        stageText(l),
         l.decision ?? '',
         l.reason ?? '',
         l.faults.map((f) => FAULT_WORDS[f]).join(', '),

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { Alarm } from '../pourlog/alarms.ts';
 import type { Route } from '../pourplan/route.ts';
+import type { Plant } from '../model/pour.ts';
 import { alarmWords, pressing } from './alarms.ts';
 
 const route = {
@@ -58,7 +59,7 @@ test.each([
     'No load is here, and the first seam shuts in 22 min: ask where the next truck is.',
   ],
 ])('%j is %s', (a, tone, sentence) => {
-  const words = alarmWords(a, route, 'metric');
+  const words = alarmWords(a, { plan: { route }, plant: {} }, 'metric');
   expect(words).toMatchObject({ tone, sentence });
   // What is read aloud carries no minutes: it would be read again at every tick.
   expect(sentence.startsWith(words.name)).toBe(true);
@@ -70,4 +71,14 @@ test('a truck that is only waited for interrupts nobody', () => {
   expect(pressing(alarm('noLoadHere', 'loads', null, 4))).toBe(false);
   expect(pressing(alarm('noLoadHere', 'loads', 30, 4))).toBe(true);
   expect(pressing(alarm('seamClosing', ['FA', 0], 15, null))).toBe(true);
+});
+
+test('of what is mixed here no truck is asked for, and no plant', () => {
+  const mixer = { id: 'drum' } as NonNullable<Plant['mixer']>;
+  const said = (kind: 'noLoadHere' | 'loadLate') =>
+    alarmWords(alarm(kind, 'L3', 22, null), { plan: { route }, plant: { mixer } }, 'us').sentence;
+  expect(said('noLoadHere')).toBe(
+    'No batch is mixed, and the first seam shuts in 22 min: mix the next batch.',
+  );
+  expect(said('loadLate')).toMatch(/^Batch 3 is late: it was due \d+ min ago\.$/);
 });

@@ -1,6 +1,8 @@
 import { type Alarm, type OpenSeam, seamUrgent } from '#core/pourlog';
+import type { Plant } from '#core/model';
 import { liftName, type Route } from '#core/pourplan';
 import { quantityText, textOf, type UnitSystem, volume } from '#core/units';
+import { type SupplyWords, supplyWords } from './supply.ts';
 
 /** How an alarm is said, and how it is drawn: out is past its limit, tight is close to it. */
 interface AlarmWords {
@@ -41,56 +43,75 @@ const faceOf = (route: Pick<Route, 'legs'>, a: Alarm): string =>
   liftName(route, a.elementId ?? a.ref, a.lift ?? 0);
 
 /** The words of each kind of alarm: what it is without its minutes, and the whole. */
-type Words = (a: Alarm, route: Pick<Route, 'legs'>, units: UnitSystem) => AlarmWords;
+type Words = (a: Alarm, on: Ground, units: UnitSystem) => AlarmWords;
+/** Where it is, and how what comes is called. */
+interface Ground {
+  route: Pick<Route, 'legs'>;
+  supply: SupplyWords;
+  mixed: boolean;
+}
 const out = (name: string, rest: string): AlarmWords => ({
   tone: 'out',
   name,
   sentence: `${name}${rest}`,
 });
 const tight = (name: string, rest: string): AlarmWords => ({ ...out(name, rest), tone: 'tight' });
-const loadName = (a: Alarm): string => `Load ${a.ref.replace(/^L/, '')}`;
+const loadName = (a: Alarm, { supply }: Ground): string =>
+  `${supply.load} ${a.ref.replace(/^L/, '')}`;
 
 const WORDS: Record<Alarm['kind'], Words> = {
-  seamCold: (a, route) =>
+  seamCold: (a, { route }) =>
     out(
       `The seam on ${faceOf(route, a)} has shut`,
       `, ${ago(a.minutes)} ago: try it with a running vibrator, and ask the engineer before going on.`,
     ),
-  seamClosing: (a, route) =>
+  seamClosing: (a, { route }) =>
     tight(
       `The seam on ${faceOf(route, a)} is shutting`,
       `: ${inMinutes(a.minutes)} left to cover it.`,
     ),
-  pressure: (a, route, units) =>
+  pressure: (a, { route }, units) =>
     out(
       `The forms of ${faceOf(route, a)} take too much`,
       `: ${quantityText(a.kPa ?? 0, 'KPa', units)} presses on them. Stop there, nobody in the line of the wall.`,
     ),
-  loadOld: (a) =>
-    out(`${loadName(a)} is too old`, ` by ${ago(a.minutes)}: send it back, or decide and say why.`),
-  loadAgeing: (a) =>
-    tight(`${loadName(a)} is getting old`, `: ${inMinutes(a.minutes)} left to place it.`),
-  loadTooMuch: (a) =>
+  loadOld: (a, on) =>
+    out(
+      `${loadName(a, on)} is too old`,
+      ` by ${ago(a.minutes)}: send it back, or decide and say why.`,
+    ),
+  loadAgeing: (a, on) =>
+    tight(`${loadName(a, on)} is getting old`, `: ${inMinutes(a.minutes)} left to place it.`),
+  loadTooMuch: (a, on) =>
     tight(
-      `${loadName(a)} gets too old before it is placed`,
+      `${loadName(a, on)} gets too old before it is placed`,
       `: ${inMinutes(a.minutes)} left of its age, ${inMinutes(a.needMin ?? 0)} to place it. Faster, or send the rest back.`,
     ),
-  loadLate: (a) =>
+  loadLate: (a, on) =>
     tight(
-      `${loadName(a)} is late`,
-      `: it was due ${ago(a.minutes)} ago. Ask the plant where it is.`,
+      `${loadName(a, on)} is late`,
+      `: it was due ${ago(a.minutes)} ago.${on.mixed ? '' : ' Ask the plant where it is.'}`,
     ),
-  short: (a, _route, units) =>
+  short: (a, _on, units) =>
     out(
       'What is here and on order will not fill the forms',
       `: ${textOf(volume(a.amountM3 ?? 0, units))} short. Order the balance now.`,
     ),
-  noLoadHere: (a) =>
+  noLoadHere: (a, { supply, mixed }) =>
     tight(
-      'No load is here',
-      `, and the first seam shuts in ${inMinutes(a.minutes)}: ask where the next truck is.`,
+      mixed ? 'No batch is mixed' : 'No load is here',
+      `, and the first seam shuts in ${inMinutes(a.minutes)}: ${mixed ? `mix the next ${supply.one}` : 'ask where the next truck is'}.`,
     ),
 };
 
 /** An alarm in words, in the site's units. */
-export const alarmWords: Words = (a, route, units) => WORDS[a.kind](a, route, units);
+export const alarmWords = (
+  a: Alarm,
+  { plan, plant }: { plan: { route: Pick<Route, 'legs'> }; plant: Pick<Plant, 'mixer'> },
+  units: UnitSystem,
+): AlarmWords =>
+  WORDS[a.kind](
+    a,
+    { route: plan.route, supply: supplyWords(plant), mixed: plant.mixer !== undefined },
+    units,
+  );

@@ -37,7 +37,7 @@ export {
   loadFactsText,
   loadVerdictText,
   onTheRoadText,
-  STAGE_WORDS,
+  stageText,
 } from './loads.ts';
 export { FIRST_VISIT, HELP, type HelpId } from './help.ts';
 export { formSystemText } from './forms.ts';

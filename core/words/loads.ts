@@ -66,8 +66,7 @@ function firstVerdict(load: LoadState, units: UnitSystem): string {
   return text;
 }
 
-/** Where a load is, in a few words. */
-export const STAGE_WORDS: Record<LoadStage, string> = {
+const STAGE_WORDS: Record<LoadStage, string> = {
   due: 'due',
   gate: 'at the gate',
   chute: 'at the chute',
@@ -75,6 +74,10 @@ export const STAGE_WORDS: Record<LoadStage, string> = {
   washed: 'washed out',
   back: 'sent back',
 };
+
+/** Where a load is, in a few words; a batch of the site's own drum has no ticket, and no gate. */
+export const stageText = (load: Pick<LoadState, 'stage' | 'ticket'>): string =>
+  load.ticket === null && load.stage === 'gate' ? 'mixed' : STAGE_WORDS[load.stage];
 
 /** Where the plant says a load is that is not here yet: "left 08:12, here about 08:47". */
 export function onTheRoadText(

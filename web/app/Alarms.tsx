@@ -19,7 +19,7 @@ export function Alarms() {
   const [open, setOpen] = useState(false);
   const alarms = v.alarms.filter(pressing);
   if (alarms.length === 0) return null;
-  const all = alarms.map((a) => ({ ...a, ...alarmWords(a, v.plan.route, v.units) }));
+  const all = alarms.map((a) => ({ ...a, ...alarmWords(a, v, v.units) }));
   return (
     <section aria-label="Alarms" className="mb-3 grid gap-1.5">
       <p className="sr-only" role="alert">

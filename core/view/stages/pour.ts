@@ -104,7 +104,7 @@ function hereLine(v: PourNow, here: LoadState): NextLine {
   if (decide) return decide;
   if (here.advice === 'slump')
     return pourLine(
-      `${load} is at the chute. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ordered.`,
+      `${load} is ${v.plant.mixer ? 'mixed' : 'at the chute'}. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ${v.plant.mixer ? 'wanted' : 'ordered'}.`,
       'Slump',
       `slump:${here.id}`,
     );

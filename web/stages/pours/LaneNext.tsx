@@ -40,7 +40,7 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
       </>
     ),
     pour: alarm
-      ? `${code}: ${alarmWords(alarm, lane.plan.route, record.site.units).sentence}`
+      ? `${code}: ${alarmWords(alarm, lane, record.site.units).sentence}`
       : `${code} is being poured, ${placed} placed.`,
     cure: `${code} is placed, ${placed}.`,
   };

@@ -50,7 +50,7 @@ function Curing({ record, lane, curing }: P & { curing: NonNullable<Lane['curing
 function Pouring({ record, lane }: P) {
   const { units } = record.site;
   const alarm = lane.alarms.find(pressing);
-  const words = alarm && alarmWords(alarm, lane.plan.route, units);
+  const words = alarm && alarmWords(alarm, lane, units);
   return (
     <p className="leading-5">
       <b className="hidden font-semibold md:block">{record.pour.title}</b>

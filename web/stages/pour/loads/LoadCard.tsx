@@ -1,6 +1,6 @@
 import { judgeSlump, type LoadState } from '#core/pourlog';
 import { lengthText, textOf, loadVolume } from '#core/units';
-import { LOAD_ADVICE, loadVerdictText, STAGE_WORDS, supplyWords } from '#core/words';
+import { LOAD_ADVICE, loadVerdictText, stageText, supplyWords } from '#core/words';
 import { ageOrigin } from '../../../app/origins.ts';
 import { lazily } from '../../../ui/lazily.tsx';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -26,8 +26,7 @@ export default function LoadCard({ load }: { load: LoadState }) {
   return (
     <section aria-label={`Load ${load.id}`} className="border-t border-hair pt-2">
       <h2 className="head text-[22px] leading-7">
-        {supplyWords(v.plant).load} {load.id.replace('L', '')}{' '}
-        {load.ticket === null && load.stage === 'gate' ? 'mixed' : STAGE_WORDS[load.stage]}{' '}
+        {supplyWords(v.plant).load} {load.id.replace('L', '')} {stageText(load)}{' '}
         <span className="font-sans text-[16px] font-normal text-ink2">
           {textOf(loadVolume(load.volumeM3 ?? 0, v.units))}
           {load.ticket === null ? '' : `, ticket ${load.ticket}`}

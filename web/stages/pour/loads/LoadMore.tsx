@@ -17,7 +17,7 @@ export default function LoadMore({ load }: { load: LoadState }) {
   };
   return (
     <div className="flex flex-wrap items-center gap-2 pt-2">
-      {load.stage === 'gate' && (
+      {load.stage === 'gate' && load.ticket !== null && (
         <button
           type="button"
           className="chip"

@@ -1,7 +1,7 @@
 import { isClosed } from '#core/log';
 import type { LoadState } from '#core/pourlog';
 import { lengthText, textOf, loadVolume } from '#core/units';
-import { LOAD_ADVICE, STAGE_WORDS } from '#core/words';
+import { LOAD_ADVICE, stageText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -47,7 +47,7 @@ function LoadRow({ load: l }: { load: LoadState }) {
       <Mark verdict={LOAD_ADVICE[l.advice].tone} />
       <b>{l.id}</b>
       <span className="min-w-0 flex-1 truncate">
-        <T>{`${STAGE_WORDS[l.stage]}, ${textOf(loadVolume(l.volumeM3 ?? 0, v.units))}${l.ticket === null ? '' : `, ticket ${l.ticket}`}${slump}`}</T>
+        <T>{`${stageText(l)}, ${textOf(loadVolume(l.volumeM3 ?? 0, v.units))}${l.ticket === null ? '' : `, ticket ${l.ticket}`}${slump}`}</T>
       </span>
       <span className="text-ink2">{l.ageMin === null ? '' : `${Math.round(l.ageMin)} min`}</span>
     </button>
