@@ -41,7 +41,7 @@ export type {
   SearchResult,
 } from './search-types.ts';
 export { mixerNeeds, type MixerNeeds } from './mixer-needs.ts';
-export { supplierOf } from './supplier.ts';
+export { asSupplied, supplierOf } from './supplier.ts';
 export { type SeamSaver, seamSaver } from './save-seam.ts';
 export { searchSequences } from './search.ts';
 export { sequenceSearch } from './sequence-search.ts';

@@ -18,14 +18,27 @@ interface Ground {
   dayMs: number;
   /** Without a day nothing is due at any moment. */
   dated: boolean;
+  loads: readonly LoadState[];
+}
+
+type Awaited = Pick<LoadState, 'id' | 'batchAt' | 'plannedM3'>;
+
+/** When a batch is mixed: as it is planned; once the drum turns, one after the other from the last. */
+function mixedAt({ plan, loads, dayMs }: Ground, load: Awaited, batchMin: number): Due | null {
+  const at = plan.loadIds.indexOf(load.id);
+  const due = plan.trucks.result.loads[at];
+  if (!due) return null;
+  const last = loads.findLast((l) => l.arrivedAt !== null);
+  const after = last && at - plan.loadIds.indexOf(last.id);
+  if (!last?.arrivedAt || !after || after <= 0) return due;
+  const arriveMin = (Date.parse(last.arrivedAt) - dayMs) / 60_000 + after * batchMin;
+  return { volumeM3: due.volumeM3, batchMin: arriveMin, arriveMin };
 }
 
 /** When a load is due; null for one that nobody ordered. What is mixed on the site comes as it is planned. */
-export function dueOf(
-  { plan, plant, dayMs }: Ground,
-  load: Pick<LoadState, 'id' | 'batchAt' | 'plannedM3'>,
-): Due | null {
-  if (plant.mixer) return plan.trucks.result.loads[plan.loadIds.indexOf(load.id)] ?? null;
+export function dueOf(on: Ground, load: Awaited): Due | null {
+  const { plant, dayMs } = on;
+  if (plant.mixer) return mixedAt(on, load, plant.mixer.batchMin);
   if (load.batchAt === null || load.plannedM3 === null) return null;
   const batchMin = (Date.parse(load.batchAt) - dayMs) / 60_000;
   return {

@@ -3,6 +3,7 @@ import type { AirHour, Curing } from '#core/cure';
 import { entries, isClosed, type PourState } from '#core/log';
 import { type Alarm, type LoadState, shutsAt } from '#core/pourlog';
 import { alarmWords, holdText } from '#core/words';
+import { asSupplied } from '#core/pourplan';
 import { callByOf } from './call-by.ts';
 import { dueAtMs } from './due.ts';
 import { outlookOf } from './outlook.ts';
@@ -50,7 +51,7 @@ function orderFigures({ record, v }: Ask) {
   return {
     neatM3: plan.route.volumeM3,
     wasteRatio: settings.wasteRatio,
-    heldBackM3: settings.leftBehindM3,
+    heldBackM3: asSupplied(settings, plant).leftBehindM3,
     neededM3: plan.order.result.meanM3,
     recommendedM3: plan.order.result.orderM3,
     loadsM3: plan.plannedLoads.map((l) => l.volumeM3),

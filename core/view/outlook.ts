@@ -1,5 +1,6 @@
 import type { LoadState } from '#core/pourlog';
 import {
+  asSupplied,
   type ColdStretch,
   coldStretches,
   type ForecastInput,
@@ -169,12 +170,12 @@ export function hoseAtM({ progress, plan }: Pick<PourNow, 'progress' | 'plan'>):
 }
 
 /** What of a load that is here can still be placed, m³. */
-function usableOf({ progress, loads, record }: PourNow, loadId: string): number {
+function usableOf({ progress, loads, record, plant }: PourNow, loadId: string): number {
   const load = loads.find((l) => l.id === loadId);
   if (!load || load.arrivedAt === null || load.endedAt !== null) return 0;
   const placed = progress.placedFrom.get(loadId) ?? 0;
   const first = loads.find((l) => (progress.placedFrom.get(l.id) ?? 0) > 0);
-  const held = first?.id === loadId ? record.pour.settings.leftBehindM3 : 0;
+  const held = first?.id === loadId ? asSupplied(record.pour.settings, plant).leftBehindM3 : 0;
   return Math.max(0, (load.volumeM3 ?? 0) - progress.usePerNeat * placed - held);
 }
 

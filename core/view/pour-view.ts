@@ -29,7 +29,7 @@ import { dueAtMs } from './due.ts';
 import type { PourRecord } from './record.ts';
 
 export type { PourRecord } from './record.ts';
-import { planPour, type PourPlan, type Stand, supplierOf } from '#core/pourplan';
+import { asSupplied, planPour, type PourPlan, type Stand, supplierOf } from '#core/pourplan';
 import { type RuledSite, type Rules, rulesOf } from '#core/rules';
 import { localDate, midnightMs } from '#core/weather';
 
@@ -76,7 +76,10 @@ export function mixNamed(
 const groundOf = madeOncePer((r: PourRecord) => {
   const mix = mixNamed(r.site, r.pour.mix);
   const plant = supplierOf(r.site, r.pour);
-  return mix && plant ? { mix, plant, rules: rulesOf(r.site) } : null;
+  if (!mix || !plant) return null;
+  // What supplies it rules what stays in a hose, how much comes at a time, how fast it is placed.
+  const pour = { ...r.pour, settings: asSupplied(r.pour.settings, plant) };
+  return { mix, plant, rules: rulesOf(r.site), pour };
 });
 
 /**
@@ -111,10 +114,11 @@ const gateIn = madeOncePer((r: PourRecord) =>
 const NO_ALARMS: Alarm[] = [];
 const viewIn = madeOncePer((r: PourRecord) =>
   rememberLast((state: PourState, nowMs: number): PourView | null => {
-    const { site, pour } = r;
-    const on = groundOf(r);
+    const { site } = r;
+    const ground = groundOf(r);
     const plan = planOf(r);
-    if (!on || !plan) return null;
+    if (!ground || !plan) return null;
+    const { pour, ...on } = ground;
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
     const order = orderOf(state);
     // What is mixed on the site is on order with nobody: it comes as it is planned.
@@ -124,7 +128,8 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const closed = isClosed(state);
     const dayMs = midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone);
     const dated = pour.date !== null;
-    const dueAt = (load: LoadState) => dueAtMs({ plan, plant: on.plant, dayMs, dated }, load);
+    const dueAt = (load: LoadState) =>
+      dueAtMs({ plan, plant: on.plant, dayMs, dated, loads }, load);
     return {
       ...on,
       dayMs,

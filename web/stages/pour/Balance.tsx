@@ -29,7 +29,7 @@ export default function Balance() {
     <section aria-label="Balance" data-balance={p.balanceM3.toFixed(4)}>
       <p className="font-semibold leading-6">
         <FigureWithWorking name="the balance" {...stateOrigin(v)}>
-          <T>{balanceText(p, v.units, { spreadM3: call.spreadM3, by })}</T>
+          <T>{balanceText(p, v.units, { spreadM3: call.spreadM3, by }, v.plant.mixer)}</T>
         </FigureWithWorking>
       </p>
       <svg

@@ -3,6 +3,8 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { LogEvent } from '../../../core/log/events.ts';
 import { mixerSchema } from '../../../core/model/mixers.ts';
+import { dueOf, lateMin } from '../../../core/view/due.ts';
+import { balanceText } from '../../../core/words/balance.ts';
 import { entriesFrom } from '../../../core/testdata/entries.ts';
 import { dayOf, renderInPour } from '../../testing/pour.tsx';
 import { PourBench } from './PourBench.tsx';
@@ -55,5 +57,19 @@ describe('what is mixed on the site', () => {
       open(entries).view.loads.find((l) => l.id === 'L2')?.advice;
     expect(adviceOf([batch('L1', 480), batch('L2', 486)])).toBe('slump');
     expect(adviceOf([batch('L1', 480), slump, batch('L2', 486)])).toBe('accept');
+  });
+
+  test('follows the batch before it, a drum’s turn later; what is missing is counted in batches', () => {
+    // As planned the second batch is mixed long before; the drum began at eight.
+    const { view } = open([batch('L1', 480), slump]);
+    const second = view.loads.find((l) => l.id === 'L2');
+    expect(second && dueOf(view, second)?.arriveMin).toBe(486);
+    expect(second && lateMin(view, second, ms(490))).toBe(0);
+    expect(second && lateMin(view, second, ms(494))).toBe(8);
+    const said = (balanceM3: number) =>
+      balanceText({ balanceM3, finishedMs: null }, 'metric', undefined, drum);
+    expect(said(0.058)).toBe('1 batch more to mix than planned.');
+    expect(said(0.205)).toBe('2 batches more to mix than planned.');
+    expect(said(-0.05)).toBe('Nothing more to mix than planned. About 0.05 m³ left over.');
   });
 });
