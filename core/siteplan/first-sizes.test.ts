@@ -62,23 +62,23 @@ test('a first type is of bars that the site knows, a next one like the last', ()
 
 test('an anchor takes after the last of its kind on the run, then on the plan', () => {
   const bolt = (id: string, elementId: string, diameterMm: number) => ({
-    ...anchorAt({ anchors: [] }, 'bolt', id, elementId, 1),
+    ...anchorAt({ anchors: [] }, 'us', 'bolt', id, elementId, 1),
     diameterMm,
   });
   const anchors = [bolt('B1', 'N', 12.7), bolt('B2', 'S', 19)];
-  expect(anchorAt({ anchors }, 'bolt', 'B3', 'N', 2)).toMatchObject({
+  expect(anchorAt({ anchors }, 'us', 'bolt', 'B3', 'N', 2)).toMatchObject({
     id: 'B3',
     elementId: 'N',
     atM: 2,
     diameterMm: 12.7,
   });
-  expect(anchorAt({ anchors }, 'bolt', 'B3', 'W', 2)).toMatchObject({
+  expect(anchorAt({ anchors }, 'us', 'bolt', 'B3', 'W', 2)).toMatchObject({
     elementId: 'W',
     diameterMm: 19,
   });
-  expect(anchorAt({ anchors }, 'holdDown', 'HD1', 'N', 2)).toMatchObject({
+  expect(anchorAt({ anchors }, 'us', 'holdDown', 'HD1', 'N', 2)).toMatchObject({
     kind: 'holdDown',
-    diameterMm: 15.9,
+    diameterMm: 15.875,
     wetSet: false,
   });
 });

@@ -94,12 +94,22 @@ export function openingAt(
   };
 }
 
+/** An anchor as most are drawn: ⅝ in, 7 in deep, 2½ in out; 16, 180 and 65 mm. */
+const FIRST_ANCHOR: Record<
+  UnitSystem,
+  Pick<Anchor, 'diameterMm' | 'embedmentMm' | 'projectionMm'>
+> = {
+  us: { diameterMm: 15.875, embedmentMm: 177.8, projectionMm: 63.5 },
+  metric: { diameterMm: 16, embedmentMm: 180, projectionMm: 65 },
+};
+
 /**
  * An anchor like the last of its kind on the same element, else on the plan; else a 5/8 in bolt, 7
  * in deep and 2½ in out.
  */
 export function anchorAt(
   plan: Pick<SitePlan, 'anchors'>,
+  units: UnitSystem,
   kind: Anchor['kind'],
   id: string,
   elementId: string,
@@ -108,7 +118,7 @@ export function anchorAt(
   const same = plan.anchors.filter((a) => a.kind === kind);
   return {
     ...(same.findLast((a) => a.elementId === elementId) ??
-      same.at(-1) ?? { diameterMm: 15.9, embedmentMm: 178, projectionMm: 64, wetSet: false }),
+      same.at(-1) ?? { ...FIRST_ANCHOR[units], wetSet: false }),
     id,
     elementId,
     kind,

@@ -29,7 +29,8 @@ export function callByOf(v: PourNow): CallBy {
     sdRatio: s.sdRatio,
   }).done?.result;
   const ahead = outlookOf(v);
-  const runsOut = ahead !== null && ahead.shortM3 > 0;
+  // What is mixed on the site is called from nobody.
+  const runsOut = !v.plant.mixer && ahead !== null && ahead.shortM3 > 0;
   return {
     spreadM3: found ? found.highM3 - found.totalM3 : null,
     byMs: runsOut ? dayMs + (ahead.finishMin - rules.value('callLead')) * 60_000 : null,

@@ -8,7 +8,7 @@ import {
   snapNode,
   type Snapped,
 } from '#core/siteplan';
-import { angleOf, elementIds, lengthOf, type Run, type Spot } from '#core/model';
+import { angleOf, elementIds, lengthOf, padUnder, type Run, type Spot } from '#core/model';
 import { pointer } from 'd3';
 import { useState } from 'react';
 import { sayWrong } from '../../ui/say.ts';
@@ -38,6 +38,14 @@ function nudgeAct(plan: Drawn, id: string, dxM: number, dyM: number): PlanEdit |
   return n ? { do: 'moveNode', id, to: { xM: n.xM + dxM, yM: n.yM + dyM } } : null;
 }
 
+/** A pier pressed near the middle of a pad stands on its middle. */
+function onPad(plan: Drawn, at: Spot): Spot {
+  const pad = padUnder(plan.pads, at);
+  if (!pad) return at;
+  const offM = Math.hypot(pad.xM - at.xM, pad.yM - at.yM);
+  return offM <= Math.min(pad.widthM, pad.lengthM) / 4 ? { xM: pad.xM, yM: pad.yM } : at;
+}
+
 /** A pad or pier put on the paper. */
 const standAct = (
   plan: Drawn,
@@ -48,7 +56,11 @@ const standAct = (
   levelM: number,
 ) =>
   kind === 'pier'
-    ? ({ do: 'put', list: 'piers', item: pierAt(plan, units, id, at, levelM) } as const)
+    ? ({
+        do: 'put',
+        list: 'piers',
+        item: pierAt(plan, units, id, onPad(plan, at), levelM),
+      } as const)
     : ({ do: 'put', list: 'pads', item: padAt(plan, units, id, at, levelM) } as const);
 
 /** A run drawn on, like the one in hand; where nothing is drawn yet, of what there are types for, footings first. */

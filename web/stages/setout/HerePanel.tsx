@@ -161,6 +161,7 @@ function HereHead({
   setView: (view: 'section' | 'elevation') => void;
 }) {
   const v = usePour();
+  const usual = type?.usual ?? v.record.site.pads.find((p) => p.id === id)?.usual;
   return (
     <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
       <h2 className="big text-[40px] leading-10">{id}</h2>
@@ -168,7 +169,7 @@ function HereHead({
         <p className="font-semibold">{v.elementName(id)}</p>
         <p className="text-ink2">
           {spec?.type ?? stand?.type},{' '}
-          {type?.usual ? (
+          {usual ? (
             <b className="font-semibold text-ochre-t">a usual size only</b>
           ) : (
             `from ${type?.drawing ?? v.record.pour.drawing ?? 'the drawing'}`

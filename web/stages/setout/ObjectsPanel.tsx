@@ -11,7 +11,8 @@ import {
   type Run,
 } from '#core/model';
 import { anchorAt, type Drawn, freeName, openingAt, type PlanEdit } from '#core/siteplan';
-import type { Quantity } from '#core/units';
+import type { Quantity, UnitSystem } from '#core/units';
+import { useSite } from '../../app/site-context.tsx';
 import { usePlan } from '../../app/pour-context.tsx';
 import { PadForm } from './StandForms.tsx';
 import { anchorFlags, type Flag, plateFlags, pocketDepth } from './object-flags.ts';
@@ -49,7 +50,14 @@ function putIn(
     elementId,
     run,
     middle,
-  }: { what: string; elementId: string; run: Run | undefined; middle: number },
+    units,
+  }: {
+    what: string;
+    elementId: string;
+    run: Run | undefined;
+    middle: number;
+    units: UnitSystem;
+  },
 ): PlanEdit {
   const taken = [...plan.anchors, ...plan.embeds, ...plan.plates].map((x) => x.id);
   if ((OPENINGS as string[]).includes(what) && run) {
@@ -59,7 +67,7 @@ function putIn(
   if (what in ANCHORS) {
     const kind = what as Anchor['kind'];
     const id = freeName(ANCHOR_PREFIX[kind] ?? `B-${elementId}-`, taken);
-    return { do: 'put', list: 'anchors', item: anchorAt(plan, kind, id, elementId, middle) };
+    return { do: 'put', list: 'anchors', item: anchorAt(plan, units, kind, id, elementId, middle) };
   }
   if (what === 'plate' && run) {
     const id = freeName(`PL-${elementId}-`, taken);
@@ -73,6 +81,7 @@ function putIn(
 /** What stands in, on or against a run, pad or pier, each at its measured place. */
 export function ObjectsPanel({ elementId }: { elementId: string }) {
   const { plan, apply } = usePlan();
+  const { units } = useSite();
   const [open, setOpen] = useState<string | null>(null);
   if (!plan) return null;
   const run = plan.runs.find((r) => r.id === elementId);
@@ -81,7 +90,7 @@ export function ObjectsPanel({ elementId }: { elementId: string }) {
   const wall = run?.kind === 'wall';
   const middle = run ? lengthOf(plan, run) / 2 : (pad?.widthM ?? (pier ? pierWidthM(pier) : 1)) / 2;
   // Of the plan as it stands: the name of one put in a moment ago is taken.
-  const add = (what: string) => apply((now) => putIn(now, { what, elementId, run, middle }));
+  const add = (what: string) => apply((now) => putIn(now, { what, elementId, run, middle, units }));
   const choices = [
     ...(wall ? [...OPENINGS, 'plate'] : []),
     ...Object.keys(ANCHORS),

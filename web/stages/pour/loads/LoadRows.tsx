@@ -16,7 +16,7 @@ export default function LoadRows() {
     .map((l) => (
       <div key={l.id} className="flex items-center gap-2" data-load={l.id} data-stage={l.stage}>
         <LoadRow load={l} />
-        {!closed && (l.stage === 'empty' || l.stage === 'back') && (
+        {!closed && l.ticket !== null && (l.stage === 'empty' || l.stage === 'back') && (
           <button
             type="button"
             className="chip"
