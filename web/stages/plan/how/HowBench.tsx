@@ -46,12 +46,12 @@ export default function HowBench() {
     <div ref={boxRef} className="flex flex-col gap-3">
       <div className="flex items-end gap-4">
         <FigureWithWorking name="the rate" id="placing-rate" input={rates.input}>
-          <Big figure={volume(rate, v.units, 0)} size={52} />
+          <Big figure={volume(rate, v.units, rate < 8 ? 1 : 0)} size={52} />
         </FigureWithWorking>
         <p className="pb-1 leading-5">
           <b className="font-semibold">{RULES[rates.result.limitedBy]}</b>,{' '}
           {volume(0, v.units).unit} an hour. {over ? 'Planned faster: ' : 'Planned at '}
-          <b className="tnum font-semibold">{textOf(volume(planned, v.units, 0))}</b>.
+          <b className="tnum font-semibold">{textOf(volume(planned, v.units, planned < 8 ? 1 : 0))}</b>.
         </p>
       </div>
       <RateBars
