@@ -51,7 +51,10 @@ export default function HowBench() {
         <p className="pb-1 leading-5">
           <b className="font-semibold">{RULES[rates.result.limitedBy]}</b>,{' '}
           {volume(0, v.units).unit} an hour. {over ? 'Planned faster: ' : 'Planned at '}
-          <b className="tnum font-semibold">{textOf(volume(planned, v.units, planned < 8 ? 1 : 0))}</b>.
+          <b className="tnum font-semibold">
+            {textOf(volume(planned, v.units, planned < 8 ? 1 : 0))}
+          </b>
+          .
         </p>
       </div>
       <RateBars
