@@ -53,7 +53,7 @@ export const FIELD_WORDS: Record<string, string> = {
   'wallTypes[]': 'the schedule of walls, a row a type',
   thicknessM: 'how thick it is',
   mats: 'one mat of bars or two',
-  'wallTypes[].vertical': 'upright bars of a mat',
+  'wallTypes[].vertical': 'upright bars of a mat; `null`: none, plain concrete',
   'wallTypes[].horizontal': 'level bars of a mat',
   coverInsideMm: 'concrete inside of the bars',
   coverOutsideMm: 'concrete outside of the bars, against the ground',
