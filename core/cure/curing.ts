@@ -3,6 +3,8 @@ import type { Mix, PourDoc, SitePlan } from '#core/model';
 import { entries, type PourState } from '#core/log';
 import { evaluate, type Evaluated } from '#core/kit';
 import { rulesOf } from '#core/rules';
+import { type Acceptance, acceptanceOf } from './acceptance.ts';
+import { asCylinderMPa, breaksOf, type BrokenUnder, brokenUnder } from './breaks.ts';
 import {
   airAt,
   coolingHours,
@@ -43,7 +45,12 @@ export interface Curing {
    * come off, °C; null where every hour of it is known.
    */
   assumedC: number | null;
+  /** Breaks as cylinders, MPa. */
   breaks: { ageDays: number; strengthMPa: number }[];
+  /** The last break, where it came out under the curve: it has taken the curve down. */
+  broken: BrokenUnder | null;
+  /** Whether the tests of 28 days show the strength specified; null before there is one. */
+  acceptance: Acceptance | null;
   stripped: string[];
 }
 
@@ -87,12 +94,22 @@ function upTo(history: TempReading[], timeH: number): TempReading[] {
   ];
 }
 
-function curveOf(history: TempReading[], mix: Mix, untilH: number): Curing['curve'] {
+/** The strength that a history has come to by an hour, MPa. */
+function strengthOn(history: TempReading[], mix: Mix, timeH: number, f28MPa: number): number {
+  const part = upTo(history, timeH);
+  const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK) / 24;
+  return strengthAtMPa(f28MPa, mix.cementType, days);
+}
+
+function curveOf(
+  history: TempReading[],
+  mix: Mix,
+  untilH: number,
+  f28MPa: number,
+): Curing['curve'] {
   return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
     const timeH = untilH * (i / CURVE_POINTS) ** 2;
-    const part = upTo(history, timeH);
-    const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK) / 24;
-    return { timeH, strengthMPa: strengthAtMPa(mix.fcMPa, mix.cementType, days) };
+    return { timeH, strengthMPa: strengthOn(history, mix, timeH, f28MPa) };
   });
 }
 
@@ -120,8 +137,14 @@ export function curingOf(v: CuringInput): Curing | null {
   const ageH = Math.max((nowMs - startMs) / HOUR, 1e-3);
   const history = temperatureHistory(temps, ageH);
   const whole = temperatureHistory(temps, F28_DAYS * 24);
+  const { ruleProfile } = v.site;
+  const siteMPa = (ageDays: number): number =>
+    strengthOn(whole, mix, ageDays * 24, mix.cylinderMPa);
+  const broken = brokenUnder(state, mix, ruleProfile, nowMs, siteMPa);
+  // The class is that of cylinders; what broke under the curve takes all of it down.
+  const f28MPa = mix.cylinderMPa * (broken?.share ?? 1);
   const input = {
-    f28MPa: mix.fcMPa,
+    f28MPa,
     cementType: mix.cementType,
     targetMPa: pour.stripping.stripMPa,
     activationK: mix.strengthK,
@@ -150,14 +173,16 @@ export function curingOf(v: CuringInput): Curing | null {
     stripMs,
     strip: there ? onStrength : 'no',
     working: { ...now, result: { ...now.result, reachedAtH } },
-    curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH)),
+    curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH), f28MPa),
     assumedC: airIsKnown(v.air, lastRead ? startMs + lastRead.timeH * HOUR : startMs, stripMs)
       ? null
       : pour.stripping.expectedTempC,
-    breaks: entries(state, 'break-test').map((e) => ({
-      ageDays: e.body.ageDays,
-      strengthMPa: e.body.strengthMPa,
+    breaks: breaksOf(state).map((b) => ({
+      ageDays: b.ageDays,
+      strengthMPa: asCylinderMPa(mix, ruleProfile, b),
     })),
+    broken,
+    acceptance: acceptanceOf(mix, ruleProfile, state),
     stripped: [...new Set(entries(state, 'strip').flatMap((e) => e.body.elementIds))],
   };
 }

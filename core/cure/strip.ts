@@ -1,5 +1,5 @@
 import { entries, type LogEvent, type PourState, replay, timeline } from '#core/log';
-import { temperatureFigure, textOf, type UnitSystem } from '#core/units';
+import { strength, temperatureFigure, textOf, type UnitSystem } from '#core/units';
 import { curingOf, type Curing, type CuringInput } from './curing.ts';
 
 /** What is said of the forms: in the rail, as a sentence, and what a run's own line says. */
@@ -12,7 +12,7 @@ export interface StripWords {
 /** What of curing the words of the forms hang on. */
 type StripCase = Pick<
   Curing,
-  'strip' | 'stripMs' | 'stripped' | 'measured' | 'lastReadMs' | 'assumedC'
+  'strip' | 'stripMs' | 'stripped' | 'measured' | 'lastReadMs' | 'assumedC' | 'broken'
 >;
 
 /** Where the time comes from: as read, by forecast, or with no forecast and what is taken in its place. */
@@ -21,6 +21,12 @@ function byWhat({ assumedC, measured }: StripCase, units: UnitSystem): string {
     return `, with no forecast: at ${textOf(temperatureFigure(assumedC, units))} of air`;
   return measured ? '' : ', by forecast';
 }
+
+/** What the last break says against the curve; nothing where it says nothing. */
+const byTest = ({ broken }: StripCase, units: UnitSystem): string =>
+  broken
+    ? ` A test of ${broken.ageDays} days broke at ${textOf(strength(broken.strengthMPa, units))}, ${textOf(strength(broken.reckonedMPa, units))} was reckoned.`
+    : '';
 
 /**
  * When forms may come off, in words.
@@ -48,12 +54,12 @@ export function stripWords(
       return c.stripMs === null
         ? {
             short: 'no strip time',
-            sentence: 'The curve never reaches it: forms stay on until a test proves the strength.',
+            sentence: `The curve never reaches it: forms stay on until a test proves the strength.${byTest(c, units)}`,
             run: 'stays on',
           }
         : {
             short: `strip ${moment(c.stripMs)}`,
-            sentence: `Forms stay on until ${moment(c.stripMs)}${byWhat(c, units)}.`,
+            sentence: `Forms stay on until ${moment(c.stripMs)}${byWhat(c, units)}.${byTest(c, units)}`,
             run: 'stays on',
           };
   }

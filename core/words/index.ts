@@ -26,6 +26,7 @@ export { riseText } from './rise.ts';
 export { layingName, layingText, wayNoteText } from './way.ts';
 export { aheadText, lostText, sentBackText } from './outlook.ts';
 export { gaugedL, waterAdviceText, waterText } from './water.ts';
+export { acceptanceText } from './acceptance.ts';
 export { supplyWords } from './supply.ts';
 export { PRICE_WORDS, weighedText } from './prices.ts';
 export { FIRST_AID, peopleFirst } from './trouble.ts';

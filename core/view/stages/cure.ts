@@ -1,5 +1,6 @@
 import { stripWords } from '#core/cure';
 import { strength, textOf } from '#core/units';
+import { acceptanceText } from '#core/words';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
 
@@ -21,8 +22,10 @@ function next(v: PourNow): NextLine | null {
       READ,
       'probe',
     );
-  if (c.stripped.length >= v.record.pour.elements.length)
-    return cureLine('Forms are off. Close the pour and keep its report.', 'Close', 'close');
+  const off = c.stripped.length >= v.record.pour.elements.length;
+  if (off && c.acceptance && !c.acceptance.ok)
+    return cureLine(acceptanceText(c.acceptance, v.units), 'Log a test', 'break');
+  if (off) return cureLine('Forms are off. Close the pour and keep its report.', 'Close', 'close');
   if (c.strip === 'forecast')
     return cureLine(stripWords(c, moment, v.record.pour.elements, v.units).sentence, READ, 'probe');
   if (c.strip === 'may')

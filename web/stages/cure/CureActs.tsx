@@ -11,7 +11,7 @@ export function CureActs({ c }: { c: Curing }) {
     { sheet: 'probe', words: 'Read temperature', likely: !c.measured || c.strip === 'forecast' },
     { sheet: 'strip', words: 'Strip', likely: c.strip === 'may' && formsOn },
     { sheet: 'defect', words: 'Defect', likely: false },
-    { sheet: 'break', words: 'Cylinder break', likely: false },
+    { sheet: 'break', words: 'Strength test', likely: false },
   ];
   return (
     <div className="grid grid-cols-2 gap-2">

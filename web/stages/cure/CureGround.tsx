@@ -22,7 +22,7 @@ export function CureGround() {
           width={box.width}
           height={box.height}
           curing={v.curing}
-          fcMPa={v.mix.fcMPa}
+          fcMPa={v.mix.cylinderMPa}
           units={v.units}
           stripLabel={
             v.curing.stripMs === null ? 'not by this curve' : momentText(v, v.curing.stripMs)

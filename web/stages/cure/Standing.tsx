@@ -1,10 +1,11 @@
 import { type Curing, stripWords } from '#core/cure';
 import { strength, textOf } from '#core/units';
 import { momentText } from '#core/view';
+import { acceptanceText } from '#core/words';
 import { strengthOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
-import { Big } from '../../ui/Text.tsx';
+import { Big, T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 
 /** The strength as it stands, and run by run whether its forms may come off. */
@@ -29,6 +30,17 @@ export function Standing({ c }: { c: Curing }) {
           {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.
         </p>
       </div>
+      {c.acceptance && (
+        <p
+          className={`flex gap-2 ${c.acceptance.ok ? '' : 'font-semibold text-chalk-t'}`}
+          data-acceptance={c.acceptance.ok ? 'ok' : 'low'}
+        >
+          <Mark verdict={c.acceptance.ok ? 'good' : 'out'} />
+          <span>
+            <T>{acceptanceText(c.acceptance, v.units)}</T>
+          </span>
+        </p>
+      )}
       <div className="rows border-y border-hair">
         {v.record.pour.elements.map((e) => (
           <p key={e} className="flex min-h-11 items-center gap-3 py-1">

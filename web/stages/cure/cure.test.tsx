@@ -100,6 +100,8 @@ describe('a cylinder', () => {
       expect(write).toHaveBeenCalledWith('break-test', {
         ageDays: 7,
         strengthMPa: expect.closeTo(20.684, 3),
+        specimen: 'cylinder',
+        cured: 'laboratory',
       });
     });
   });

@@ -49,7 +49,7 @@ export function LaneStrip({
       {c && (
         <>
           <path
-            d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${foot - (p.strengthMPa / lane.mix.fcMPa) * (H - 40)}`).join('L')}`}
+            d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${foot - (p.strengthMPa / lane.mix.cylinderMPa) * (H - 40)}`).join('L')}`}
             fill="none"
             stroke="var(--fresh)"
             strokeWidth="2.5"
@@ -64,7 +64,7 @@ export function LaneStrip({
             className="halo"
             style={{ fill: 'var(--chalk-t)' }}
           >
-            f′c {strength(lane.mix.fcMPa, record.site.units).value}
+            f′c {strength(lane.mix.cylinderMPa, record.site.units).value}
           </text>
         </>
       )}
