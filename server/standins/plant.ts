@@ -97,7 +97,8 @@ export class SimulatedPlant implements PlantService {
   }
 
   deliveries(order: PlantOrder, nowMs: number): Delivery[] {
-    const source = new Normals(seedOf(`${order.pourId} ${order.turn}`));
+    // By what the pour is called, not by its id: a rehearsal on another day goes the same.
+    const source = new Normals(seedOf(`${order.pourCode} ${order.turn}`));
     return order.loads.map((l, i): Delivery => {
       const batched = Date.parse(l.batchAt) + delayed(order.plant.plantDelay, source.next()) * MIN;
       const here = batched + delayed(order.plant.travel, source.next()) * MIN;
