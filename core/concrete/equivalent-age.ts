@@ -44,9 +44,20 @@ function summed(history: TempReading[], rate: (tempC: number) => number): number
   return sum;
 }
 
-/** Equivalent age at 20 °C in hours; each interval counts at the mean of its two readings (ASTM C1074-19 §9). */
-export const equivalentAgeH = (history: TempReading[], activationK: number): number =>
-  summed(history, (t) => ageFactor(t, activationK));
+/** What of an interval counts at a mean temperature: nothing below where the clock stops, if it does. */
+export const gainAt = (tempC: number, activationK: number, stopsBelowC?: number): number =>
+  stopsBelowC !== undefined && tempC < stopsBelowC ? 0 : ageFactor(tempC, activationK);
+
+/**
+ * Equivalent age at 20 °C in hours; each interval counts at the mean of its two readings (ASTM
+ * C1074-19 §9).
+ * @param stopsBelowC intervals below it count for nothing, °C: frozen water binds nothing
+ */
+export const equivalentAgeH = (
+  history: TempReading[],
+  activationK: number,
+  stopsBelowC?: number,
+): number => summed(history, (t) => gainAt(t, activationK, stopsBelowC));
 
 /** Age of concrete by its temperature. */
 export const equivalentAge = calculation({

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { calculation, fig, positive } from '#core/kit';
+import { calculation, fig, positive, temperature } from '#core/kit';
 import { counted } from '#core/units';
 import {
-  ageFactor,
   equivalentAgeH,
+  gainAt,
   STRENGTH_K,
   tempHistorySchema,
   type TempReading,
@@ -23,19 +23,27 @@ export function strengthAtMPa(
   return (f28MPa * equivalentDays) / (a + b * equivalentDays);
 }
 
-/** The hour at which the equivalent age comes to `wantedH`; beyond the last reading at the last temperature. */
-function hourOfAge(history: TempReading[], activationK: number, wantedH: number): number {
+/**
+ * The hour at which the equivalent age comes to `wantedH`; beyond the last reading at the last
+ * temperature. Null where the clock stands still for good before.
+ */
+function hourOfAge(
+  history: TempReading[],
+  { activationK, stopsBelowC }: { activationK: number; stopsBelowC?: number | undefined },
+  wantedH: number,
+): number | null {
   let age = 0;
   for (let i = 1; i < history.length; i += 1) {
     const a = history[i - 1] as TempReading;
     const b = history[i] as TempReading;
-    const rate = ageFactor((a.tempC + b.tempC) / 2, activationK);
+    const rate = gainAt((a.tempC + b.tempC) / 2, activationK, stopsBelowC);
     const gain = rate * (b.timeH - a.timeH);
-    if (age + gain >= wantedH) return a.timeH + (wantedH - age) / rate;
+    if (rate > 0 && age + gain >= wantedH) return a.timeH + (wantedH - age) / rate;
     age += gain;
   }
   const last = history[history.length - 1] as TempReading;
-  return last.timeH + (wantedH - age) / ageFactor(last.tempC, activationK);
+  const rate = gainAt(last.tempC, activationK, stopsBelowC);
+  return rate > 0 ? last.timeH + (wantedH - age) / rate : null;
 }
 
 /** Strength now by temperature, and when a strength will be reached. */
@@ -55,11 +63,13 @@ export const strengthForecast = calculation({
     tempHistory: tempHistorySchema,
     targetMPa: positive(),
     activationK: positive().default(STRENGTH_K),
+    /** Below it nothing is gained; left out, the formula goes on as it is. */
+    stopsBelowC: temperature().optional(),
   }),
   output: z.object({ strengthMPa: z.number(), reachedAtH: z.number().nullable() }),
   compute(v, trace) {
     const { a, b } = ACI_209[v.cementType];
-    const ageH = equivalentAgeH(v.tempHistory, v.activationK);
+    const ageH = equivalentAgeH(v.tempHistory, v.activationK, v.stopsBelowC);
     const days = ageH / 24;
     const strengthMPa = strengthAtMPa(v.f28MPa, v.cementType, days);
     trace.step(
@@ -80,14 +90,15 @@ export const strengthForecast = calculation({
       return { strengthMPa, reachedAtH: null };
     }
     const wantedDays = (a * v.targetMPa) / spare;
-    const reachedAtH = hourOfAge(v.tempHistory, v.activationK, wantedDays * 24);
+    const reachedAtH = hourOfAge(v.tempHistory, v, wantedDays * 24);
     trace.step(
       't wanted',
       `${a}·${fig(v.targetMPa)}/(${fig(v.f28MPa)} − ${b}·${fig(v.targetMPa)})`,
       wantedDays,
       'days at 20 °C',
     );
-    trace.step('reached at', 'on the history’s own clock', reachedAtH, 'h');
+    if (reachedAtH === null) trace.caution('It stays too cold: nothing more is gained.');
+    else trace.step('reached at', 'on the history’s own clock', reachedAtH, 'h');
     trace.caution(
       'A forecast, not a test: strip, load and backfill by test results and the engineer’s word where they differ.',
     );

@@ -4,6 +4,7 @@ import { entries, type PourState } from '#core/log';
 import { evaluate, type Evaluated } from '#core/kit';
 import { rulesOf } from '#core/rules';
 import { type Acceptance, acceptanceOf } from './acceptance.ts';
+import { type Frost, frostOf } from './frost.ts';
 import { asCylinderMPa, breaksOf, type BrokenUnder, brokenUnder } from './breaks.ts';
 import {
   airAt,
@@ -49,6 +50,8 @@ export interface Curing {
   breaks: { ageDays: number; strengthMPa: number }[];
   /** The last break, where it came out under the curve: it has taken the curve down. */
   broken: BrokenUnder | null;
+  /** It froze too soon, or is close to it; null where neither. */
+  frost: Frost | null;
   /** Whether the tests of 28 days show the strength specified; null before there is one. */
   acceptance: Acceptance | null;
   stripped: string[];
@@ -71,6 +74,8 @@ export interface CuringInput {
 const HOUR = 3_600_000;
 /** Cylinder age at which f′c is reached, days. */
 const F28_DAYS = 28;
+/** Below it the clock of curing stands still, °C. */
+const FREEZES_C = 0;
 /** The curve is drawn through so many points. */
 const CURVE_POINTS = 120;
 
@@ -97,7 +102,7 @@ function upTo(history: TempReading[], timeH: number): TempReading[] {
 /** The strength that a history has come to by an hour, MPa. */
 function strengthOn(history: TempReading[], mix: Mix, timeH: number, f28MPa: number): number {
   const part = upTo(history, timeH);
-  const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK) / 24;
+  const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK, FREEZES_C) / 24;
   return strengthAtMPa(f28MPa, mix.cementType, days);
 }
 
@@ -121,6 +126,29 @@ function airIsKnown(air: readonly AirHour[], fromMs: number, toMs: number | null
   return true;
 }
 
+/**
+ * What tests and frost say beside the curve, and the strength at 28 days that the curve goes to:
+ * the class of its cylinders, taken down by what broke under it.
+ */
+function testsOf(v: CuringInput, history: TempReading[], whole: TempReading[]) {
+  const { mix, state, nowMs } = v;
+  const { ruleProfile } = v.site;
+  const siteMPa = (ageDays: number): number =>
+    strengthOn(whole, mix, ageDays * 24, mix.cylinderMPa);
+  const broken = brokenUnder(state, mix, ruleProfile, nowMs, siteMPa);
+  const f28MPa = mix.cylinderMPa * (broken?.share ?? 1);
+  return {
+    f28MPa,
+    broken,
+    frost: frostOf(history, (timeH) => strengthOn(history, mix, timeH, f28MPa), ruleProfile),
+    acceptance: acceptanceOf(mix, ruleProfile, state),
+    breaks: breaksOf(state).map((b) => ({
+      ageDays: b.ageDays,
+      strengthMPa: asCylinderMPa(mix, ruleProfile, b),
+    })),
+  };
+}
+
 /** Where curing stands at `nowMs`; null until all placing has ended. */
 export function curingOf(v: CuringInput): Curing | null {
   const { pour, mix, state, finishedMs: startMs, nowMs } = v;
@@ -137,17 +165,13 @@ export function curingOf(v: CuringInput): Curing | null {
   const ageH = Math.max((nowMs - startMs) / HOUR, 1e-3);
   const history = temperatureHistory(temps, ageH);
   const whole = temperatureHistory(temps, F28_DAYS * 24);
-  const { ruleProfile } = v.site;
-  const siteMPa = (ageDays: number): number =>
-    strengthOn(whole, mix, ageDays * 24, mix.cylinderMPa);
-  const broken = brokenUnder(state, mix, ruleProfile, nowMs, siteMPa);
-  // The class is that of cylinders; what broke under the curve takes all of it down.
-  const f28MPa = mix.cylinderMPa * (broken?.share ?? 1);
+  const { f28MPa, ...tests } = testsOf(v, history, whole);
   const input = {
     f28MPa,
     cementType: mix.cementType,
     targetMPa: pour.stripping.stripMPa,
     activationK: mix.strengthK,
+    stopsBelowC: FREEZES_C,
   };
   const now = evaluate(strengthForecast, { ...input, tempHistory: history });
   const working = evaluate(strengthForecast, { ...input, tempHistory: whole });
@@ -171,18 +195,13 @@ export function curingOf(v: CuringInput): Curing | null {
     floorH: pour.stripping.floorH,
     reachedMs,
     stripMs,
-    strip: there ? onStrength : 'no',
+    strip: there && tests.frost?.what !== 'frozen' ? onStrength : 'no',
     working: { ...now, result: { ...now.result, reachedAtH } },
     curve: curveOf(whole, mix, Math.max(F28_DAYS * 24, ageH), f28MPa),
     assumedC: airIsKnown(v.air, lastRead ? startMs + lastRead.timeH * HOUR : startMs, stripMs)
       ? null
       : pour.stripping.expectedTempC,
-    breaks: breaksOf(state).map((b) => ({
-      ageDays: b.ageDays,
-      strengthMPa: asCylinderMPa(mix, ruleProfile, b),
-    })),
-    broken,
-    acceptance: acceptanceOf(mix, ruleProfile, state),
+    ...tests,
     stripped: [...new Set(entries(state, 'strip').flatMap((e) => e.body.elementIds))],
   };
 }

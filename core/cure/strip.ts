@@ -12,7 +12,15 @@ export interface StripWords {
 /** What of curing the words of the forms hang on. */
 type StripCase = Pick<
   Curing,
-  'strip' | 'stripMs' | 'stripped' | 'measured' | 'lastReadMs' | 'assumedC' | 'broken'
+  | 'strip'
+  | 'stripMs'
+  | 'stripped'
+  | 'measured'
+  | 'lastReadMs'
+  | 'assumedC'
+  | 'broken'
+  | 'frost'
+  | 'startMs'
 >;
 
 /** Where the time comes from: as read, by forecast, or with no forecast and what is taken in its place. */
@@ -41,6 +49,22 @@ export function stripWords(
 ): StripWords {
   if (elements.length > 0 && elements.every((e) => c.stripped.includes(e)))
     return { short: 'forms off', sentence: 'All forms are off.', run: 'forms off' };
+  if (c.frost?.what === 'frozen') {
+    const atMs = c.startMs + c.frost.atH * HOUR_MS;
+    // What was not read came toward the air: without cover it froze, with it perhaps not.
+    const read = c.lastReadMs !== null && atMs <= c.lastReadMs;
+    if (!read)
+      return {
+        short: 'may have frozen',
+        sentence: `By the air it froze ${moment(atMs)}, before it had ${textOf(strength(c.frost.leastMPa, units))}. Read the concrete; if it did, ask the engineer.`,
+        run: 'read first',
+      };
+    return {
+      short: 'froze: ask',
+      sentence: `It froze ${moment(atMs)} at ${textOf(strength(c.frost.strengthMPa, units))}, before it had ${textOf(strength(c.frost.leastMPa, units))}: forms stay on, ask the engineer.`,
+      run: 'stays on',
+    };
+  }
   switch (c.strip) {
     case 'may':
       return { short: 'may strip', sentence: 'Forms may come off.', run: 'may come off' };
@@ -93,6 +117,7 @@ export function earlyStrips(input: Omit<CuringInput, 'nowMs'>): EarlyStrip[] {
   });
 }
 
+const HOUR_MS = 3_600_000;
 const DAY = 86_400_000;
 /**
  * A cylinder is broken within this of its age (ASTM C39 allows 7 days ± 6 h and 28 days ± 20 h: the

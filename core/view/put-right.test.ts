@@ -23,14 +23,13 @@ const day = fc
     dayOf(recordOf({ elements: ['FA', 'WA'], runs: L_RUNS, settings: { lifts: 2 } }), loads),
   );
 
-const corrected = (e: LogEvent, byMin: number): LogEvent =>
-  ({
-    ...e,
-    id: `z-${e.id}`,
-    supersedes: e.id,
-    at: new Date(Date.parse(e.at) + byMin * 60_000).toISOString(),
-    writtenAt: new Date(Date.parse(e.at) + 600 * 60_000).toISOString(),
-  }) as LogEvent;
+const corrected = (e: LogEvent, byMin: number): LogEvent => ({
+  ...e,
+  id: `z-${e.id}`,
+  supersedes: e.id,
+  at: new Date(Date.parse(e.at) + byMin * 60_000).toISOString(),
+  writtenAt: new Date(Date.parse(e.at) + 600 * 60_000).toISOString(),
+});
 
 test('of any entry of any day its time may be another, by hours, before or after all that hangs on it', () => {
   fc.assert(

@@ -1,5 +1,5 @@
 import { stripWords } from '#core/cure';
-import { strength, textOf } from '#core/units';
+import { strength, temperatureFigure, textOf } from '#core/units';
 import { acceptanceText } from '#core/words';
 import { momentText } from './moment.ts';
 import type { NextLine, PourNow, Stage } from './stage.ts';
@@ -26,6 +26,12 @@ function next(v: PourNow): NextLine | null {
   if (off && c.acceptance && !c.acceptance.ok)
     return cureLine(acceptanceText(c.acceptance, v.units), 'Log a test', 'break');
   if (off) return cureLine('Forms are off. Close the pour and keep its report.', 'Close', 'close');
+  if (c.frost?.what === 'close')
+    return cureLine(
+      `Concrete at ${textOf(temperatureFigure(c.frost.tempC, v.units))}, ${textOf(strength(c.frost.strengthMPa, v.units))}: keep it from freezing until it has ${textOf(strength(c.frost.leastMPa, v.units))}. Cover it, warm it.`,
+      READ,
+      'probe',
+    );
   if (c.strip === 'forecast')
     return cureLine(stripWords(c, moment, v.record.pour.elements, v.units).sentence, READ, 'probe');
   if (c.strip === 'may')
@@ -34,6 +40,8 @@ function next(v: PourNow): NextLine | null {
       'Strip',
       'strip',
     );
+  if (c.frost)
+    return cureLine(stripWords(c, moment, v.record.pour.elements, v.units).sentence, READ, 'probe');
   const until = c.stripMs === null ? 'the strength is proved by test' : moment(c.stripMs);
   return cureLine(`Forms stay on until ${until}. Keep reading temperatures.`, READ, 'probe');
 }
