@@ -7,9 +7,13 @@ export function CureActs({ c }: { c: Curing }) {
   const v = usePour();
   const set = useSetFocus();
   const formsOn = c.stripped.length < v.record.pour.elements.length;
-  const acts = [
+  // What is proved or found after it was closed is still entered; nothing else is.
+  const open = [
     { sheet: 'probe', words: 'Read temperature', likely: !c.measured || c.strip === 'forecast' },
     { sheet: 'strip', words: 'Strip', likely: c.strip === 'may' && formsOn },
+  ];
+  const acts = [
+    ...(v.closed ? [] : open),
     { sheet: 'defect', words: 'Defect', likely: false },
     { sheet: 'break', words: 'Strength test', likely: false },
   ];
