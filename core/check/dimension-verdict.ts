@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { anyNumber, calculation, fig, nonNegative, someOf } from '#core/kit';
 import { atLeast, atMost } from '#core/units';
 
+/** Within so much of its tolerance of a limit a reading is tight. */
+const TIGHT = 0.2;
+
 /** Judges a size, level, lap or count against what is wanted, with its own minus and plus tolerance. */
 export const dimensionVerdict = calculation({
   id: 'dimension-verdict',
@@ -34,11 +37,12 @@ export const dimensionVerdict = calculation({
     const failing = readingsMm.flatMap((r, i) =>
       atLeast(r, lowMm) && (highMm === null || atMost(r, highMm)) ? [] : [i],
     );
-    const nearLow = minusMm > 0 && atMost(worstMm - lowMm, 0.2 * minusMm);
-    const nearHigh =
-      plusMm !== null && plusMm > 0 && highMm !== null && atMost(highMm - worstMm, 0.2 * plusMm);
+    // Each side has a tolerance of its own: which reading is the nearest says nothing of the others.
+    const isNear = (r: number): boolean =>
+      (minusMm > 0 && atMost(r - lowMm, TIGHT * minusMm)) ||
+      (plusMm !== null && plusMm > 0 && highMm !== null && atMost(highMm - r, TIGHT * plusMm));
     const off = worstMm < lowMm ? ('low' as const) : ('high' as const);
-    const held = nearLow || nearHigh ? ('tight' as const) : ('ok' as const);
+    const held = readingsMm.some(isNear) ? ('tight' as const) : ('ok' as const);
     const verdict = failing.length ? off : held;
     trace.step('low', `${fig(wantedMm)} − ${fig(minusMm)}`, lowMm, 'mm');
     if (highMm !== null && plusMm !== null)
