@@ -1,27 +1,16 @@
 import { strengthAtMPa } from '#core/concrete';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
-import { cubeMPa, type Mix, STRENGTH_CLASSES } from '#core/model';
-import type { RuleProfile } from '#core/model';
-
-/** Cylinder over cube where the mix names no class of both (EN 206 table 12, C20/25 to C40/50). */
-const CYLINDER_OF_CUBE = 0.8;
+import type { Mix, RuleProfile } from '#core/model';
 
 type Break = LogEvent<'break-test'>['body'];
-
-/** The class of EN 206 that a mix is called by; undefined where it names none. */
-const classOf = ({ strengthClass, label }: Mix): string | undefined =>
-  strengthClass ?? STRENGTH_CLASSES.find((c) => label.includes(c));
 
 /** What specimens of a site are where nobody says: cylinders by ACI, cubes by EN. */
 export const usualSpecimen = (profile: RuleProfile): 'cylinder' | 'cube' =>
   profile === 'us-aci' ? 'cylinder' : 'cube';
 
 /** Strength that specimens of a kind are to reach at 28 days, MPa. */
-export function specifiedMPa(mix: Mix, specimen: 'cylinder' | 'cube'): number {
-  if (specimen === 'cylinder') return mix.cylinderMPa;
-  const strengthClass = classOf(mix);
-  return strengthClass === undefined ? mix.cylinderMPa / CYLINDER_OF_CUBE : cubeMPa(strengthClass);
-}
+export const specifiedMPa = (mix: Mix, specimen: 'cylinder' | 'cube'): number =>
+  specimen === 'cylinder' ? mix.cylinderMPa : mix.cubeMPa;
 
 /** A break as the strength of a cylinder, MPa. */
 export function asCylinderMPa(mix: Mix, profile: RuleProfile, b: Break): number {

@@ -56,11 +56,16 @@ export type MixRecord = z.output<typeof mixSchema>;
 /** A cylinder is so much of a cube of the same concrete, where no class says it (EN 206 table 12, about). */
 const CYLINDER_OF_CUBE = 0.8;
 
-/** Strength of cylinders: by the class under EN, whose strengths are of cubes; as it is given else. */
-function cylinderOf({ strengthClass, label, fcMPa }: MixRecord, profile: Rules['profile']): number {
-  if (profile === 'us-aci') return fcMPa;
-  const ofClass = CLASS.exec(strengthClass ?? label)?.[1];
-  return ofClass === undefined ? CYLINDER_OF_CUBE * fcMPa : Number(ofClass);
+/** Strength of cylinders and of cubes: by the class under EN, whose figure is of cubes; of cylinders else. */
+function strengthsOf(
+  { strengthClass, label, fcMPa }: MixRecord,
+  profile: Rules['profile'],
+): { cylinderMPa: number; cubeMPa: number } {
+  if (profile === 'us-aci') return { cylinderMPa: fcMPa, cubeMPa: fcMPa / CYLINDER_OF_CUBE };
+  const ofClass = CLASS.exec(strengthClass ?? label);
+  return ofClass
+    ? { cylinderMPa: Number(ofClass[1]), cubeMPa: Number(ofClass[2]) }
+    : { cylinderMPa: CYLINDER_OF_CUBE * fcMPa, cubeMPa: fcMPa };
 }
 
 /**
@@ -77,6 +82,8 @@ export type Mix = MixRecord & {
   strengthK: number;
   /** Characteristic strength of its cylinders, MPa: what laps are worked out of. */
   cylinderMPa: number;
+  /** Characteristic strength of its cubes, MPa: what tests of cubes are held against. */
+  cubeMPa: number;
 };
 /** Fills in what the mix leaves to the site's rules. */
 export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
@@ -88,7 +95,7 @@ export const ruledMix = (mix: MixRecord, rules: Rules): Mix => ({
   knitMinAt20C: rules.value('knit'),
   pumpLossMm: rules.value('pumpLoss'),
   strengthK: rules.value('strengthEnergy'),
-  cylinderMPa: cylinderOf(mix, rules.profile),
+  ...strengthsOf(mix, rules.profile),
 });
 
 export const plantSchema = z
