@@ -147,11 +147,15 @@ function endChoices(s: Section, r: Rules, n: number): number[] {
   return [liked, ...steps].filter((e) => e >= r.endMinM - EPS);
 }
 
-function singleBolt(s: Section, r: Rules): number[] | null {
+/** The middle third of a piece: where its only bolt stands (IRC R403.1.6, exception 1). */
+export function middleThird(s: { startM: number; endM: number }): Stretch {
   const third = (s.endM - s.startM) / 3;
-  const low = Math.max(s.startM + third, s.startM + r.endMinM, s.endM - r.endMaxM);
-  const high = Math.min(s.endM - third, s.endM - r.endMinM, s.startM + r.endMaxM);
-  const at = nearestTo((s.startM + s.endM) / 2, allowedWithin(low, high, r.keepOuts));
+  return { fromM: s.startM + third, toM: s.endM - third };
+}
+
+function singleBolt(s: Section, r: Rules): number[] | null {
+  const { fromM, toM } = middleThird(s);
+  const at = nearestTo((fromM + toM) / 2, allowedWithin(fromM, toM, r.keepOuts));
   return at === null ? null : [at];
 }
 
@@ -184,7 +188,7 @@ export const anchorLayout = calculation({
   purpose:
     'Where the bolts of each plate stand: as few as the rules allow, evenly spread, clear of what is in the way.',
   formula:
-    'ends within [endMin, endMax] of each end, gaps ≤ spacing, none in a keep-out, two or more a section; from the start each bolt as far as it may go gives the fewest, then they are spread evenly',
+    'ends within [endMin, endMax] of each end, gaps ≤ spacing, none in a keep-out, two or more a section (a single one in the middle third of its piece); from the start each bolt as far as it may go gives the fewest, then they are spread evenly',
   source:
     'IRC 2021 R403.1.6: ½ in bolts at 6 ft or less, within 12 in and not less than seven diameters of each end',
   limits:

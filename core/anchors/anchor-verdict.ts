@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { anyNumber, calculation, fig, nonNegative, positive } from '#core/kit';
 import { atLeast, atMost } from '#core/units';
-import { SHORT_PLATE_M } from './anchor-layout.ts';
+import { middleThird, SHORT_PLATE_M } from './anchor-layout.ts';
 
 /** Position tolerance by bolt, mm (ACI 117-10 §2.3.2): to 7/8 in, to 1½ in, larger. */
 function positionToleranceMm(diameterMm: number): number {
@@ -72,7 +72,7 @@ export const anchorVerdict = calculation({
   title: 'Bolts as set',
   purpose: 'Which bolts of a plate break a rule or the drawing, where, and by how much.',
   formula:
-    'end distance in [endMin, endMax]; gap ≤ spacing; two or more; |position − drawing|, |projection − drawing| and lean within tolerance; embedment ≥ least; bolt in the middle third of the plate',
+    'end distance in [endMin, endMax]; gap ≤ spacing; two or more (a single one of a short plate in its middle third); |position − drawing|, |projection − drawing| and lean within tolerance; embedment ≥ least; bolt in the middle third of the plate',
   source:
     'IRC 2021 R403.1.6; ACI 117-10 §2.3 (position 6.35 mm to ⅞ in bolts, 9.5 mm to 1½ in; projection 12.7 mm); lean 1 in 40 is trade practice',
   limits: 'One piece of plate, bolts along it. What was not measured is not judged.',
@@ -106,7 +106,8 @@ export const anchorVerdict = calculation({
       });
     const first = order[0];
     const last = order.at(-1);
-    judgeEnds(first, v, last, diameterMm, failures);
+    if (first && first === last && needed === 1) judgeSingle(first, v, failures);
+    else judgeEnds(first, v, last, diameterMm, failures);
     const gaps = order
       .slice(1)
       .map((b, k) => ({ b, gapM: b.atM - (order[k] as { atM: number }).atM }));
@@ -133,6 +134,19 @@ export const anchorVerdict = calculation({
   },
 });
 
+/** A single bolt of a short plate stands in its middle third; end distances do not bind it (R403.1.6, exception 1). */
+function judgeSingle(b: Placed, v: Input, failures: Failure[]) {
+  const { fromM, toM } = middleThird(v);
+  if (atLeast(b.atM, fromM) && atMost(b.atM, toM)) return;
+  failures.push({
+    rule: 'end',
+    bolt: b.i,
+    atM: b.atM,
+    byMm: Math.max(fromM - b.atM, b.atM - toM) * 1000,
+    text: `${fig(b.atM - v.startM)} m along, a single bolt stands from ${fig(fromM - v.startM)} to ${fig(toM - v.startM)}`,
+  });
+}
+
 /** The first and the last bolt: not too near the end of the plate, and not too far from it. */
 function judgeEnds(
   first: Placed | undefined,
@@ -155,10 +169,6 @@ function judgeEnds(
         byMm: endMinMm - distanceMm,
         text: `${fig(distanceMm)} mm from the end, needs ${fig(endMinMm)}`,
       });
-    // A single bolt of a short plate stands in its middle third instead (R403.1.6, exception 1).
-    const thirdM = (v.endM - v.startM) / 3;
-    const inMiddle = atLeast(b.atM - v.startM, thirdM) && atLeast(v.endM - b.atM, thirdM);
-    if (first === last && v.single && inMiddle) continue;
     if (!atMost(distanceMm, v.endMaxMm))
       failures.push({
         rule: 'end',

@@ -117,6 +117,22 @@ describe('layout of bolts', () => {
     expect(cut(-1, 1)).toEqual([[1, 5]]);
     expect(cut(-1, 6)).toEqual([]);
   });
+  test('a single bolt stands in the middle third, whatever its end distances', () => {
+    const judged = (endM: number, atM: number) =>
+      resultOf(anchorVerdict, { startM: 0, endM, single: true, bolts: [{ atM }] });
+    // 0.35 m: from 0.1167 to 0.2333. 0.10 is far enough from the end, and out.
+    expect(judged(0.35, 0.1)).toMatchObject({ ok: false, failures: [{ rule: 'end' }] });
+    expect(judged(0.35, 0.1).failures[0]?.byMm).toBeCloseTo(16.667, 3);
+    expect(judged(0.35, 0.35 / 3).ok).toBe(true);
+    // 24 in: the middle third reaches further from an end than two would.
+    expect(judged(0.6096, 0.29).ok).toBe(true);
+    expect(judged(0.6096, 0.42).ok).toBe(false);
+    // A piece too short for seven diameters on either side still has its middle.
+    expect(
+      resultOf(anchorLayout, { sections: [{ startM: 0, endM: 0.15, single: true }] }).sections[0]
+        ?.positionsM[0],
+    ).toBeCloseTo(0.075, 9);
+  });
   test('single counts only up to 24 in', () => {
     const n = (endM: number) =>
       resultOf(anchorLayout, { sections: [{ startM: 0, endM, single: true }] }).count;

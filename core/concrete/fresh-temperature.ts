@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { airTemperature, calculation, fig, nonNegative, positive, temperature } from '#core/kit';
+import { COLD_AIR_C } from './cold.ts';
 
 /** Specific heat of dry solids against water (ACI 305R). */
 const SOLIDS_HEAT = 0.22;
-/** Cold weather begins under 40 °F (ACI 306R). */
-const COLD_C = 4.4;
 /** Least temperature as placed by the section's least dimension (ACI 306R-16 table 5.1). */
 const COLD_MINIMUM: readonly [underMm: number, leastC: number][] = [
   [300, 13],
@@ -50,7 +49,7 @@ export const deliveredTemperature = calculation({
     const balanceC = heat / capacity;
     trace.step('balance', `${fig(heat)}/${fig(capacity)}`, balanceC, '°C');
     const leastC = coldMinimumC(v.leastDimensionMm);
-    if (v.warmed && v.airC < COLD_C && balanceC < leastC) {
+    if (v.warmed && v.airC < COLD_AIR_C && balanceC < leastC) {
       trace.step('as placed at least', `${fig(v.leastDimensionMm)} mm thick`, leastC, '°C');
       return { tempC: leastC, rule: 'coldMinimum' as const };
     }

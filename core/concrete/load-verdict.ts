@@ -25,6 +25,15 @@ function verdictOf(reject: boolean, adjust: boolean): 'accept' | 'adjust' | 'rej
   return adjust ? 'adjust' : 'accept';
 }
 
+/** What a load too stiff may still get; one that goes back gets no water. */
+function stiffText(v: { addL: number; neededL?: number | undefined }, goesBack: boolean): string {
+  if (goesBack) return 'too stiff';
+  const { addL, neededL } = v;
+  return neededL !== undefined && addL < neededL
+    ? `too stiff: ${fig(addL)} L may be added, ${fig(neededL)} L are wanted`
+    : `too stiff: add ${fig(Math.min(addL, neededL ?? addL))} L and mix`;
+}
+
 /** Accept a load, adjust it, or send it back. */
 export const loadVerdict = calculation({
   id: 'load-verdict',
@@ -91,13 +100,7 @@ export const loadVerdict = calculation({
     if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);
     if (v.slump === 'low' && v.addL <= 0)
       reject.push(['stiff', 'too stiff, and no water may be added']);
-    if (v.slump === 'low' && v.addL > 0)
-      adjust.push([
-        'stiff',
-        v.neededL !== undefined && v.addL < v.neededL
-          ? `too stiff: ${fig(v.addL)} L may be added, ${fig(v.neededL)} L are wanted`
-          : `too stiff: add ${fig(v.addL)} L and mix`,
-      ]);
+    if (v.slump === 'low' && v.addL > 0) adjust.push(['stiff', stiffText(v, reject.length > 0)]);
     const verdict = verdictOf(reject.length > 0, adjust.length > 0);
     trace.step('age', `${fig(v.nowMin)} − ${fig(v.batchMin)}`, age, 'min');
     trace.step('left', `${fig(v.limitMin)} − ${fig(age)}`, minutesLeft, 'min');

@@ -78,7 +78,8 @@ describe('load', () => {
       [/12 L may be added, 30 L are wanted/],
     ],
     [{ slump: null }, 'accept', []],
-    [{ nowMin: 500, slump: 'low' as const, addL: 20 }, 'reject', [/over/, /add 20 L/]],
+    [{ nowMin: 500, slump: 'low' as const, addL: 20 }, 'reject', [/over/, /^too stiff$/]],
+    [{ slump: 'low' as const, addL: 30, neededL: 12 }, 'adjust', [/add 12 L/]],
   ])('%j: %s', (more, verdict, reasons) => {
     const out = resultOf(loadVerdict, { ...fresh, ...more });
     expect(out.verdict).toBe(verdict);

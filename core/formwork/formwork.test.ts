@@ -4,7 +4,7 @@ import { evaluate, resultOf } from '../kit/calculation.ts';
 import { braceTurn } from './brace-turn.ts';
 import { formPressure } from './form-pressure.ts';
 import { maxRateOfRise } from './max-rate-of-rise.ts';
-import { sheathingSpan } from './sheathing-span.ts';
+import { sheathingSpan, widestSpacingM } from './sheathing-span.ts';
 import { walerLayout } from './waler-layout.ts';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -244,6 +244,22 @@ describe('walers', () => {
     const { asBuilt } = resultOf(walerLayout, { ...wall, asBuiltM: without });
     expect(asBuilt.map((s) => s.what)).toContain('sheathing');
     expect(asBuilt[0]?.heightM).toBeCloseTo(walers[0]?.heightM ?? 0, 9);
+  });
+  test('the sheathing under the first waler spans from the foot: it stands no higher than that', () => {
+    // At 60 kPa half an inch spans less than the 0.3 m of habit.
+    const hard = { ...wall, maxPressureKPa: 60, headM: 2.55, thicknessIn: 0.5 as const };
+    const allowedM = widestSpacingM(0.5, 60, 360) as number;
+    expect(allowedM).toBeLessThan(0.3);
+    const out = (z: number) =>
+      resultOf(walerLayout, { ...hard, asBuiltM: [z, 0.45, 0.65] }).asBuilt.filter(
+        (s) => s.what === 'bottom',
+      );
+    expect(out(allowedM)).toEqual([]);
+    expect(out(0.3)).toEqual([
+      expect.objectContaining({ haveValue: 0.3, allowedValue: expect.closeTo(allowedM, 9) }),
+    ]);
+    const strong = { ...hard, tieCapacityKN: 60, walerCapacityKNM: 100 };
+    expect(resultOf(walerLayout, strong).walers[0]?.heightM).toBeLessThanOrEqual(allowedM + 1e-9);
   });
   test('a pressure that no spacing holds is said to be so', () => {
     const out = evaluate(walerLayout, { ...wall, tieCapacityKN: 2 });

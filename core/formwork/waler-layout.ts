@@ -69,6 +69,13 @@ function largest(low: number, high: number, fits: (x: number) => boolean): numbe
 /** Closest two walers may stand, m: nobody sets them nearer. */
 const LEAST_GAP_M = 0.1;
 
+/** Widest bay of the sheathing over a height, m: at the pressure of its foot. */
+const bayFrom = (v: Wall, zM: number): number =>
+  widestSpacingM(v.thicknessIn, Math.max(pressureAt(v, zM), 1e-6), v.deflectionRatio) ?? 0;
+
+/** How high the first waler may stand, m: the bay under it spans from the foot of the form. */
+const firstAtMostM = (v: Wall): number => Math.min(v.firstWalerM, bayFrom(v, 0));
+
 /**
  * Walers from the bottom up, each as high as sheathing, ties and waler allow, so that they stand
  * closest at the bottom.
@@ -78,7 +85,7 @@ function layOut(v: Wall): { heights: number[]; governs: Governs[]; solved: boole
   const bears = Math.min(byTie, v.walerCapacityKNM);
   const member: Governs = byTie <= v.walerCapacityKNM ? 'tie' : 'waler';
   const last = Math.max(v.firstWalerM, v.wallHeightM - v.topOverhangM);
-  const heights = [Math.min(v.firstWalerM, v.wallHeightM / 2)];
+  const heights = [Math.min(firstAtMostM(v), v.wallHeightM / 2)];
   const governs: Governs[] = [];
   for (let guard = 0; guard < 200; guard += 1) {
     const z = heights.at(-1) as number;
@@ -86,8 +93,7 @@ function layOut(v: Wall): { heights: number[]; governs: Governs[]; solved: boole
     // The top waler may stand no lower than `last`, and has to carry everything above it.
     if (z >= last - 1e-9 && loadBetween(v, from, v.wallHeightM) <= bears)
       return { heights, governs, solved: true };
-    const span =
-      widestSpacingM(v.thicknessIn, Math.max(pressureAt(v, z), 1e-6), v.deflectionRatio) ?? 0;
+    const span = bayFrom(v, z);
     const carry = largest(
       LEAST_GAP_M,
       v.wallHeightM,
@@ -120,12 +126,12 @@ function shortfalls(v: Wall): Short[] {
   const out: Short[] = [];
   const first = heights[0] as number;
   const top = heights.at(-1) as number;
-  if (!atMost(first, v.firstWalerM))
+  if (!atMost(first, firstAtMostM(v)))
     out.push({
       heightM: 0,
       what: 'bottom',
       haveValue: first,
-      allowedValue: v.firstWalerM,
+      allowedValue: firstAtMostM(v),
       unit: 'm',
     });
   loadsOf(v, heights).forEach((load, i) => {
@@ -147,8 +153,7 @@ function shortfalls(v: Wall): Short[] {
         unit: 'kN/m',
       });
     const next = heights[i + 1];
-    const span =
-      widestSpacingM(v.thicknessIn, Math.max(pressureAt(v, heightM), 1e-6), v.deflectionRatio) ?? 0;
+    const span = bayFrom(v, heightM);
     if (next !== undefined && !atMost(next - heightM, span))
       out.push({
         heightM,
@@ -176,12 +181,21 @@ export const walerLayout = calculation({
   purpose:
     'How high each waler stands and how many ties it takes, and where walers as built fall short.',
   formula:
-    'p(z) = p max·min(depth, head)/head; each waler carries half-way to its neighbours; gap ≤ sheathing span at the pressure of its foot; load ≤ waler capacity and tie capacity / tie spacing',
+    'p(z) = p max·min(depth, head)/head; each waler carries half-way to its neighbours; gap ≤ sheathing span at the pressure of its foot, the bay under the first waler too; load ≤ waler capacity and tie capacity / tie spacing',
   source:
     'Statics over the pressure line of form-pressure; sheathing-span (APA V345); first waler 0.3 m up, trade practice',
   limits:
     'Sheathing spans from waler to waler. Capacities are the makers’, with their safety in them. Ties stand at an even spacing.',
-  input: shape,
+  input: shape.superRefine((v, ctx) => {
+    v.asBuiltM.forEach((z, i) => {
+      if (!atMost(z, v.wallHeightM))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['asBuiltM', i],
+          message: `is above the wall of ${fig(v.wallHeightM)} m`,
+        });
+    });
+  }),
   output: z.object({
     walers: z.array(
       z.object({

@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals';
+import type { z } from 'zod';
 import { loadVerdict } from '../concrete/load-verdict.ts';
 import { resultOf } from './calculation.ts';
 import { sentenceIn } from './sentence.ts';
@@ -17,17 +18,13 @@ test('words, ages and names of units inside words stay as they are', () => {
 });
 
 test('the reasons against a load on a US site name no °C and no litre', () => {
-  const load = {
-    batchMin: 400,
-    nowMin: 450,
-    concreteTempC: 38,
-    slump: 'low',
-    addL: 20,
-    neededL: 45,
-  } as const;
-  const rows = resultRows('load-verdict', resultOf(loadVerdict, load), 'us');
-  const reasons = rows.find((r) => r.name === 'reasons')?.text ?? '';
-  expect(reasons).toMatch(/100 °F is hotter than 95 °F/);
-  expect(reasons).toMatch(/5\.3 gal may be added, 11\.9 gal are wanted/);
-  expect(reasons).not.toMatch(/°C| L\b/);
+  const stiff = { batchMin: 400, nowMin: 450, slump: 'low', addL: 20, neededL: 45 } as const;
+  const reasonsOf = (load: z.input<typeof loadVerdict.input>) =>
+    resultRows('load-verdict', resultOf(loadVerdict, load), 'us').find((r) => r.name === 'reasons')
+      ?.text ?? '';
+  const hot = reasonsOf({ ...stiff, concreteTempC: 38 });
+  expect(hot).toMatch(/100 °F is hotter than 95 °F/);
+  const watered = reasonsOf(stiff);
+  expect(watered).toMatch(/5\.3 gal may be added, 11\.9 gal are wanted/);
+  expect(hot + watered).not.toMatch(/°C| L\b/);
 });

@@ -53,7 +53,11 @@ export const withConcrete = (
 /** One run in one lift. */
 export const faceKey = (elementId: string, lift: number): string => `${elementId}#${lift}`;
 
-/** Every stretch of placing in the log, in order of its start. One that has not been stopped lasts until `nowMs`. */
+/**
+ * Every stretch of placing in the log, in order of its start. One that has not been stopped lasts
+ * until `nowMs`; what a clock that runs ahead puts after it counts as now, so that no window is
+ * longer than it is.
+ */
 export function actualPlacements(state: PourState, nowMs: number): ActualPlacement[] {
   const stops = [...entries(state, 'place-stop')];
   const ratio = new Map<string, number>();
@@ -71,8 +75,8 @@ export function actualPlacements(state: PourState, nowMs: number): ActualPlaceme
       elementId,
       lift,
       loadId: loadId ?? null,
-      fromMs,
-      toMs: stop ? Date.parse(stop.at) : Math.max(fromMs, nowMs),
+      fromMs: Math.min(fromMs, nowMs),
+      toMs: Math.min(stop ? Date.parse(stop.at) : nowMs, nowMs),
       open: stop === undefined,
       fromRatio,
       toRatio,

@@ -2,6 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { evaluate, resultOf } from '../kit/calculation.ts';
 import { demoPour } from '../testdata/demo.ts';
+import { replay } from '../log/state.ts';
+import { actualPlacements } from './placements.ts';
 import { pourStateOf } from './pour-state.ts';
 import { yieldSoFar } from './yield.ts';
 
@@ -54,6 +56,18 @@ describe('state of a pour', () => {
     expect(
       evaluate(pourStateOf, { ...base, events: day, now: iso(shuts + 1) }).cautions.join(),
     ).toMatch(/past its window/);
+  });
+  test('what comes after the moment does not count yet, and no clock gives more than its window', () => {
+    const early = at(day, 10);
+    expect(early.placements).toEqual([expect.objectContaining({ elementId: 'FN', open: true })]);
+    expect(early.filled.find((f) => f.elementId === 'FN')?.ratio).toBe(0);
+    // A device 40 min ahead: what it stopped then is fresh now, and no fresher.
+    const ahead = day.map((e) => ({
+      ...e,
+      at: new Date(Date.parse(e.at) + 40 * 60_000).toISOString(),
+    }));
+    const placed = actualPlacements(replay(ahead as never), Date.parse(iso(30)));
+    expect(placed.every((p) => p.toMs <= Date.parse(iso(30)))).toBe(true);
   });
   test('a load is called when it has ten minutes left, and when it has none; not once it went back', () => {
     const here = [load('L1', 0)];

@@ -76,7 +76,7 @@ export const pourStateOf = calculation({
   purpose:
     'What is placed where, which seams are open and for how long, how much is still to come, how the loads stand, and what calls for the foreman now.',
   formula:
-    'a reduction of the log: entries that count (not corrected by a later one), in order of device time; filled = the highest share reached; balance as in day-balance, of what was ordered; seam shuts = placed + knit window at the concrete’s temperature',
+    'a reduction of the log: entries up to now that count (not corrected by a later one), in order of device time; filled = the highest share reached; balance as in day-balance, of what was ordered; seam shuts = placed + knit window at the concrete’s temperature',
   source: 'The log itself; windows as in joint-window',
   limits: 'As true as what was entered. The field test of a seam rules over its clock.',
   input: z
@@ -144,7 +144,7 @@ export const pourStateOf = calculation({
     const nowMs = Date.parse(v.now);
     const mix = ruledMix(v.mix, rulesOf(v.site));
     const route = routeOf(v.site, v.pour);
-    const state = replay(v.events);
+    const state = replay(v.events.filter((e) => Date.parse(e.at) <= nowMs));
     const loads = loadsOf(state, orderOf(state).loads, mix, v.site.ruleProfile, nowMs);
     const p = progressOf(v.pour, mix, route, state, loads, nowMs);
     traceState(v.events.length, trace, route.volumeM3, p);

@@ -43,6 +43,9 @@ function checkPlaced(v: ForecastInput, say: Say): void {
     if (!(p.volumeM3 >= 0)) say(['placed', i, 'volumeM3'], 'must not be below 0');
     if (p.toMin < p.fromMin) say(['placed', i, 'toMin'], 'is before fromMin');
     if (p.toMin > v.nowMin + SAME) say(['placed', i, 'toMin'], 'is after now');
+    const before = v.placed[i - 1];
+    if (before && p.fromMin < before.toMin - SAME)
+      say(['placed', i, 'fromMin'], 'is before the placement before it ended: there is one hose');
     const so = (sum.get(p.cellId) ?? 0) + p.volumeM3;
     sum.set(p.cellId, so);
     if (cell && so > cell.volumeM3 * (1 + SAME))

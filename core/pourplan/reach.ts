@@ -108,6 +108,7 @@ export function standAt(ask: StandAsk, at: Place): Stand {
   const edgeM = edgeOf(ask, at);
   const bearingKPa = site.ground?.bearingKPa ?? USUAL_BEARING_KPA;
   const wires = wiresOf(ask, at);
+  const edgeRatio = ask.rules.value('pumpEdge');
   const working = evaluate(pumpReach, {
     kind: c.kind === 'line' ? 'line' : 'boom',
     setUp: { ...at, zM: gradeOf(ask) },
@@ -118,7 +119,7 @@ export function standAt(ask: StandAsk, at: Place): Stand {
     ...(c.lineDiameterMm === undefined ? {} : { lineDiameterMm: c.lineDiameterMm }),
     primeM3: 0,
     ...(c.outriggers ? { outriggerKN: c.outriggers.reactionKN, bearingKPa } : {}),
-    ...(depthM > 0 ? { edgeM, excavationDepthM: depthM } : {}),
+    ...(depthM > 0 ? { edgeM, excavationDepthM: depthM, edgeRatio } : {}),
     ...(wires ? { wiresM: wires.distanceM, wiresLeastM: wires.leastM } : {}),
   });
   const cellsOut = new Set(
@@ -136,7 +137,7 @@ export function standAt(ask: StandAsk, at: Place): Stand {
     out,
     outM: out.reduce((s, o) => s + o.lengthM, 0),
     furthestM: working.result.furthestM,
-    edge: depthM > 0 ? { distanceM: edgeM, leastM: depthM } : null,
+    edge: depthM > 0 ? { distanceM: edgeM, leastM: depthM * edgeRatio } : null,
     wires,
     boomStopM: boomStopOf(ask, at),
     padSideM: padAreaM2 === null ? null : Math.sqrt(padAreaM2),

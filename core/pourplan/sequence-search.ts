@@ -113,6 +113,14 @@ export const sequenceSearch = calculation({
             message: `names ${e}, which is not a run or pad`,
           });
       });
+      v.noGo.forEach((n, i) => {
+        if (n.toMin <= n.fromMin)
+          ctx.addIssue({
+            code: 'custom',
+            path: ['noGo', i, 'toMin'],
+            message: 'is not after fromMin',
+          });
+      });
       v.choices.startAt.forEach((s, i) => {
         if (s >= v.pour.elements.length)
           ctx.addIssue({

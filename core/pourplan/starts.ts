@@ -1,3 +1,4 @@
+import { COLD_AIR_C } from '#core/concrete';
 import { evaluate } from '#core/kit';
 import type { Conveyance, Plant, PourDoc } from '#core/model';
 import type { Rules } from '#core/rules';
@@ -81,7 +82,7 @@ export function lastStartsOf(ask: StartAsk, startMin: number): LastStart[] {
   const rain = after((h) => h.rainMmH > ask.rules.value('rainCaution'));
   const windNo = ask.conveyance?.windNoKmH;
   const wind = windNo === undefined ? undefined : after((h) => h.windKmH > windNo);
-  const frost = after((h) => h.airTempC < 4.4);
+  const frost = after((h) => h.airTempC < COLD_AIR_C);
   const light = ask.days[Math.min(day, ask.days.length - 1)];
   const dusk = light && light.duskMin + Math.max(0, day - ask.days.length + 1) * 1440;
   const closes = ask.plant.closeMin === undefined ? undefined : ask.plant.closeMin + day * 1440;

@@ -25,3 +25,26 @@ describe('work is bounded by the schema', () => {
     expect(got?.error?.issues.map((i) => i.path.join('.'))).toContain(path);
   });
 });
+
+describe('what cannot be so is refused at its own field', () => {
+  test.each([
+    ['sequence-search', { noGo: [{ fromMin: 600, toMin: 540, reason: 'rain' }] }, 'noGo.0.toMin'],
+    ['pump-reach', { outriggerKN: undefined, bearingKPa: 100 }, 'outriggerKN'],
+    ['pump-reach', { edgeM: undefined, excavationDepthM: 2 }, 'edgeM'],
+    ['pump-reach', { edgeM: 2, excavationDepthM: undefined }, 'excavationDepthM'],
+    ['waler-layout', { wallHeightM: 2, asBuiltM: [0.2, 2.001] }, 'asBuiltM.1'],
+    [
+      'pour-forecast',
+      {
+        placed: [
+          { cellId: 'A1', loadId: 'L1', fromMin: 430, toMin: 434, volumeM3: 0.1 },
+          { cellId: 'A1', loadId: 'L1', fromMin: 433, toMin: 436, volumeM3: 0.1 },
+        ],
+      },
+      'placed.1.fromMin',
+    ],
+  ])('%s with %j: %s', (id, change, path) => {
+    expect(asked(id, {})?.success).toBe(true);
+    expect(asked(id, change)?.error?.issues.map((i) => i.path.join('.'))).toContain(path);
+  });
+});

@@ -207,7 +207,7 @@ export const rebarTakeoff = calculation({
   source:
     'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2 or EN 1992-1-1 §8.7.3; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
   limits:
-    'Lines run node to node; hooks only where a type says so. Corner bars and chairs are not in it.',
+    'Lines run node to node through openings: what an opening cuts is not taken off, and bars beside it are not added. Hooks only where a type says so. Corner bars and chairs are not in it.',
   input: z
     .object({
       site: sitePlanSchema,
@@ -229,6 +229,8 @@ export const rebarTakeoff = calculation({
     }),
   output: z.object({ rows: z.array(rowSchema), massKg: z.number() }),
   compute({ site, ...s }, trace) {
+    if (site.runs.some((r) => r.openings.length > 0))
+      trace.caution('Openings are not taken off, and bars beside them are not added.');
     const rows = [...runRows(site, s), ...padRows(site, s), ...pierRows(site, s)];
     if (rows.some((r) => r.laps > 0 && (r.lapM ?? 0) > s.stockLengthM * (1 - LEAST_GAIN)))
       trace.caution(

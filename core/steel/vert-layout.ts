@@ -73,7 +73,8 @@ export const vertLayout = calculation({
           o.fromM - v.sideClearM - k * v.extraSpacingM,
           o.toM + v.sideClearM + k * v.extraSpacingM,
         ])
-          if (inWall(x) && !inside(x) && !taken(x, extrasM)) extrasM.push(x);
+          // A bar that stands there anyway is the extra one: two at one place are one.
+          if (inWall(x) && !inside(x) && !taken(x, [...extrasM, ...positionsM])) extrasM.push(x);
       }
     }
     extrasM.sort((a, b) => a - b);

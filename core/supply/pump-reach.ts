@@ -22,18 +22,15 @@ const input = z
     wiresLeastM: positive().default(6.096),
   })
   .superRefine((v, ctx) => {
-    if (v.outriggerKN !== undefined && v.bearingKPa === undefined)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['bearingKPa'],
-        message: 'is missing: what the ground bears',
-      });
-    if (v.edgeM !== undefined && v.excavationDepthM === undefined)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['excavationDepthM'],
-        message: 'is missing: how deep the excavation is',
-      });
+    const pairs = [
+      ['outriggerKN', 'bearingKPa', 'what the ground bears'],
+      ['bearingKPa', 'outriggerKN', 'what a leg presses with'],
+      ['edgeM', 'excavationDepthM', 'how deep the excavation is'],
+      ['excavationDepthM', 'edgeM', 'how far the edge is'],
+    ] as const;
+    for (const [given, other, what] of pairs)
+      if (v[given] !== undefined && v[other] === undefined)
+        ctx.addIssue({ code: 'custom', path: [other], message: `is missing: ${what}` });
   });
 type Input = z.output<typeof input>;
 interface CellReach {

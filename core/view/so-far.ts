@@ -39,6 +39,16 @@ function ofStretch(
   });
 }
 
+/** One hose fills one place at a time: what overlaps in the log begins as the one before it ends. */
+function oneAfterAnother(placed: Placement[]): Placement[] {
+  let endMin = -Infinity;
+  return placed.map((p) => {
+    const fromMin = Math.max(p.fromMin, endMin);
+    endMin = Math.max(p.toMin, fromMin);
+    return { ...p, fromMin, toMin: endMin };
+  });
+}
+
 /** What was placed so far, cell by cell, in its order. */
 export function placedSoFar(
   plan: PourPlan,
@@ -52,13 +62,12 @@ export function placedSoFar(
     const key = faceKey(c.elementId, c.lift);
     byFace.set(key, [...(byFace.get(key) ?? []), c]);
   }
-  return placements
-    .flatMap((p) => {
-      const loadId = loadFor(p, loads)?.id ?? loads[0]?.id;
-      const cells = byFace.get(faceKey(p.elementId, p.lift));
-      return loadId && cells ? ofStretch(p, cells, grown, loadId, minuteOf) : [];
-    })
-    .sort((a, b) => a.fromMin - b.fromMin || a.toMin - b.toMin);
+  const placed = placements.flatMap((p) => {
+    const loadId = loadFor(p, loads)?.id ?? loads[0]?.id;
+    const cells = byFace.get(faceKey(p.elementId, p.lift));
+    return loadId && cells ? ofStretch(p, cells, grown, loadId, minuteOf) : [];
+  });
+  return oneAfterAnother(placed.sort((a, b) => a.fromMin - b.fromMin || a.toMin - b.toMin));
 }
 
 /** Loads as they stand: only the last that began is under way, whatever was forgotten to be said of those before. */

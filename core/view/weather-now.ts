@@ -1,6 +1,6 @@
 import { leastDimensionM } from '#core/cure';
 import { attempt } from '#core/kit';
-import { latest, type LogEvent, type PourState } from '#core/log';
+import { entries, latest, type LogEvent, type PourState } from '#core/log';
 import { weatherRules } from '#core/weather';
 import { conveyanceOf } from './conveyance.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
@@ -30,10 +30,26 @@ export interface WeatherNow {
 
 const HOUR_MS = 3_600_000;
 
+/** From when to when is placed, as it went and as it is planned, minutes of the day; not before the reading. */
+function placingOf(
+  { plan, progress }: Pick<PourView, 'plan' | 'progress'>,
+  minuteOf: (ms: number) => number,
+  readMs: number,
+): { placeFromMin: number; placeToMin: number } {
+  const { startedMs, finishedMs } = progress;
+  const planned = plan.timetable.placements[0]?.fromMin ?? 0;
+  const placeFromMin = Math.max(
+    minuteOf(readMs),
+    startedMs === null ? planned : minuteOf(startedMs),
+  );
+  const finishMin = finishedMs === null ? plan.timetable.finishMin : minuteOf(finishedMs);
+  return { placeFromMin, placeToMin: Math.max(placeFromMin + 1, finishMin) };
+}
+
 /** What the weather that was read asks of the pour; null while none was read. */
 export function weatherNowOf(
   record: PourRecord,
-  view: Pick<PourView, 'dayMs' | 'progress' | 'rules'>,
+  view: Pick<PourView, 'dayMs' | 'plan' | 'progress' | 'rules'>,
   state: PourState,
   forecast: readonly ForecastHour[],
 ): WeatherNow | null {
@@ -43,9 +59,13 @@ export function weatherNowOf(
   const hourAt = (h: ForecastHour) => Date.parse(h.at);
   const then = forecast.find((h) => hourAt(h) <= atMs && atMs < hourAt(h) + HOUR_MS) ?? null;
   const minuteOf = (ms: number) => (ms - view.dayMs) / 60_000;
+  const since = entries(state, 'weather').filter(
+    (e) => e.id === read.id || Date.parse(e.at) >= (view.progress.startedMs ?? atMs),
+  );
   const { airTempC, windKmH, rainMmH, sky } = read.body;
   const conveyance = conveyanceOf(record);
   const limit = conveyance?.windNoKmH;
+  const placing = placingOf(view, minuteOf, atMs);
   const judged = attempt(weatherRules, {
     forecast: [
       {
@@ -65,6 +85,8 @@ export function weatherNowOf(
     ],
     leastDimensionM: leastDimensionM(record.site, record.pour),
     concreteTempC: view.progress.concreteTempC,
+    ...placing,
+    lowestSoFarC: Math.min(...since.map((e) => e.body.airTempC)),
     protectionH: view.rules.value('protection'),
     rainStopMmH: view.rules.value('rainStop'),
     rainCautionMmH: view.rules.value('rainCaution'),

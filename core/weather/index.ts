@@ -1,7 +1,7 @@
 /** The public face of this room: what others use of it. */
 export { dailyWeather } from './days.ts';
 export { type GivenHour, hoursBetween } from './between.ts';
-export { daylight, daylightOf } from './daylight.ts';
+export { daylight, daylightOf, workingLight } from './daylight.ts';
 export { localDate, localIso, midnightMs } from './local-date.ts';
 export { evaporation } from './evaporation.ts';
 export { startWindow } from './start-window.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COLD_AIR_C } from '#core/concrete';
 import {
   anyNumber,
   freshTemperature,
@@ -36,7 +37,7 @@ export const startWindowShape = z.object({
   ),
   rainWatchMmH: nonNegative().default(0.5),
   rainNoMmH: nonNegative().default(2.5),
-  coldC: temperature().default(4.4),
+  coldC: temperature().default(COLD_AIR_C),
   windNoKmH: positive().optional(),
   plantOpenMin: nonNegative().lte(2880, 'must be within two days').optional(),
   plantCloseMin: nonNegative().lte(2880, 'must be within two days').optional(),

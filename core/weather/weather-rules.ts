@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COLD_AIR_C, leastPlacedC } from '#core/concrete';
 import {
   anyNumber,
   calculation,
@@ -11,14 +12,8 @@ import {
 } from '#core/kit';
 import { atLeast, atMost } from '#core/units';
 
-/** Least temperature as placed by the section's least dimension (ACI 306R-16 table 5.1): 12, 36 and 72 in. */
-export function leastPlacedC(leastDimensionM: number): number {
-  if (!atLeast(leastDimensionM, 0.3048)) return 13;
-  if (!atLeast(leastDimensionM, 0.9144)) return 10;
-  return atLeast(leastDimensionM, 1.8288) ? 5 : 7;
-}
-/** Cold weather begins at 40 °F. */
-const COLD_AIR_C = 40 / 9;
+/** The last hour of a forecast holds for this long, minutes; each other until the next. */
+const LAST_HOLDS_MIN = 60;
 
 type Level = 'go' | 'caution' | 'no';
 const hour = z.object({
@@ -74,7 +69,7 @@ export const weatherRules = calculation({
   purpose:
     'Which hours of the forecast a pour may use, and what cold, heat, rain, wind and lightning ask of it.',
   formula:
-    'cold when the air has fallen to or is expected below 4.4 °C (40 °F) in the protection time; concrete as placed ≥ 13, 10, 7, 5 °C by section; ≤ 35 °C; rain > 2.5 mm/h no, > 0.5 caution; boom stops at its wind limit and in lightning',
+    'cold when the air has fallen to or is expected below 4.4 °C (40 °F) from the first concrete to the end of protection, which runs from the last; an hour holds until the next; concrete as placed ≥ 13, 10, 7, 5 °C by section; ≤ 35 °C; rain > 2.5 mm/h no, > 0.5 caution; boom stops at its wind limit and in lightning',
   source:
     'ACI 306R-16 ch. 4 and table 5.1; ACI 305.1-14; rain limits are trade practice; wind limit is the pump maker’s',
   limits: 'A forecast. The pump’s own limit and the ground as it is found rule.',
@@ -111,34 +106,40 @@ export const weatherRules = calculation({
     windows: z.array(z.object({ fromMin: z.number(), toMin: z.number() })),
   }),
   compute(v, trace) {
-    const judged = v.forecast.map((h) => ({ timeMin: h.timeMin, ...judgeHour(v, h) }));
+    const judged = v.forecast.map((h) => ({ ...h, ...judgeHour(v, h) }));
     const hours = judged.map((h) => ({
       timeMin: h.timeMin,
       level: levelOf(h.no, h.caution),
       reasons: [...h.no, ...h.caution],
     }));
+    const ends = endsOf(v.forecast);
     const from = v.placeFromMin ?? (v.forecast[0] as Weather['forecast'][number]).timeMin;
-    const to = v.placeToMin ?? Infinity;
-    const protectedHours = v.forecast.filter(
-      (h) => h.timeMin >= from - 60 && h.timeMin <= from + v.protectionH * 60,
-    );
+    const to = v.placeToMin ?? Math.max(from, ends.at(-1) ?? from);
+    const within = (fromMin: number, toMin: number) =>
+      judged.filter((h, i) => (ends[i] ?? 0) > fromMin && h.timeMin < toMin);
+    // Protection begins when the last of it is placed: all of it is kept from then on.
+    const protectedHours = within(from, to + v.protectionH * 60);
     const lowestC = Math.min(
-      ...(protectedHours.length ? protectedHours : v.forecast).map((h) => h.airTempC),
+      ...(protectedHours.length ? protectedHours : judged).map((h) => h.airTempC),
     );
     const coldWeather =
       lowestC < COLD_AIR_C || (v.lowestSoFarC !== undefined && atMost(v.lowestSoFarC, COLD_AIR_C));
     const least = leastPlacedC(v.leastDimensionM);
     const { no, caution } = standingReasons(v, coldWeather, least, lowestC);
-    // An hour of forecast stands for the sixty minutes after it.
-    for (const h of judged)
-      if (h.timeMin + 60 > from && h.timeMin < to) {
-        no.push(...h.no);
-        caution.push(...h.caution);
-      }
-    const placing = v.forecast.some((h) => h.timeMin + 60 > from && h.timeMin < to);
-    if (!placing) caution.push('no hour of the forecast is of the placing');
+    for (const h of within(from, to)) {
+      no.push(...h.no);
+      caution.push(...h.caution);
+    }
+    const begins = (v.forecast[0] as Weather['forecast'][number]).timeMin;
+    if (begins > from || (ends.at(-1) ?? 0) < to)
+      caution.push('the forecast does not reach over the placing');
     const windows = windowsOf(hours);
-    trace.step('lowest air', `over ${fig(v.protectionH)} h of protection`, lowestC, '°C');
+    trace.step(
+      'lowest air',
+      `until ${fig(v.protectionH)} h after the last is placed`,
+      lowestC,
+      '°C',
+    );
     trace.step('least as placed', `section ${fig(v.leastDimensionM)} m`, least, '°C');
     trace.step(
       'usable',
@@ -163,13 +164,17 @@ export const weatherRules = calculation({
   },
 });
 
+/** When each hour of a forecast ends: it holds until the next. */
+const endsOf = (hours: { timeMin: number }[]): number[] =>
+  hours.map((h, i) => hours[i + 1]?.timeMin ?? h.timeMin + LAST_HOLDS_MIN);
+
 /** Stretches without a no, hours that touch made one. */
 function windowsOf(hours: { timeMin: number; level: Level }[]) {
   const windows: { fromMin: number; toMin: number }[] = [];
   hours.forEach((h, i) => {
     if (h.level === 'no') return;
     const last = windows.at(-1);
-    const end = hours[i + 1]?.timeMin ?? h.timeMin + 60;
+    const end = hours[i + 1]?.timeMin ?? h.timeMin + LAST_HOLDS_MIN;
     if (last && last.toMin === h.timeMin) last.toMin = end;
     else windows.push({ fromMin: h.timeMin, toMin: end });
   });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { resultOf } from '../kit/calculation.ts';
-import { daylightOf } from './daylight.ts';
-import { leastPlacedC, weatherRules } from './weather-rules.ts';
+import { daylight, daylightOf, workingLight } from './daylight.ts';
+import { leastPlacedC } from '../concrete/cold.ts';
+import { weatherRules } from './weather-rules.ts';
 
 const day = (more: Record<number, object> = {}) =>
   Array.from({ length: 12 }, (_, i) => ({
@@ -61,6 +62,33 @@ describe('weather', () => {
       'no',
     );
   });
+  test('protection runs from the last concrete, and an hour holds until the next', () => {
+    const forecast = [
+      { timeMin: 420, airTempC: 10 },
+      { timeMin: 600, airTempC: 10, rainMmH: 3 },
+      { timeMin: 780, airTempC: 10 },
+      { timeMin: 2040, airTempC: -4 },
+    ];
+    const ask = { ...base, forecast, protectionH: 24 };
+    // 960 + 24 h reaches to 2400: the frost of the next morning lies in it; from the first at 420 it would not.
+    expect(resultOf(weatherRules, { ...ask, placeFromMin: 420, placeToMin: 590 }).coldWeather).toBe(
+      false,
+    );
+    expect(resultOf(weatherRules, { ...ask, placeFromMin: 800, placeToMin: 960 })).toMatchObject({
+      verdict: 'caution',
+      coldWeather: true,
+      lowestC: -4,
+    });
+    // Three-hourly: at 770 the rain of 600 still falls.
+    expect(resultOf(weatherRules, { ...ask, placeFromMin: 770, placeToMin: 775 }).verdict).toBe(
+      'no',
+    );
+    // Beyond its last hour there is no forecast.
+    expect(
+      resultOf(weatherRules, { ...base, forecast: day(), placeFromMin: 1000, placeToMin: 1141 })
+        .verdict,
+    ).toBe('caution');
+  });
   test('wind and lightning stop a boom and nothing else', () => {
     const forecast = day({ 1: { windKmH: 50 }, 2: { lightning: true } });
     expect(
@@ -92,6 +120,13 @@ describe('daylight', () => {
     expect((sunsetMin as number) - (sunriseMin as number)).toBeGreaterThan(715);
     expect((sunsetMin as number) - (sunriseMin as number)).toBeLessThan(740);
     expect((duskMin as number) - (sunsetMin as number)).toBeGreaterThan(25);
+  });
+  test('polar day and night are told apart, and only one of them is dark', () => {
+    const north = (date: string) => daylight(date, 'Europe/Oslo', 78, 15);
+    expect(north('2026-06-21')).toMatchObject({ polar: 'day', sunriseMin: null });
+    expect(workingLight(north('2026-06-21'))).toEqual({ sunriseMin: 0, duskMin: 1440 });
+    expect(north('2026-12-21')).toMatchObject({ polar: 'night', sunriseMin: null });
+    expect(workingLight(north('2026-12-21')).sunriseMin).toBeGreaterThan(1400);
   });
   test('there is no sunset in the polar summer, and a zone nobody knows is bad input', () => {
     expect(

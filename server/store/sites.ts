@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import type { PourAnswer, PourSummary, SiteFile, SiteSummary } from '../../contract/index.ts';
 import { closedToLog, type PourDoc } from '#core/model';
 import { withPlannedConcrete } from '#core/view';
-import { daylight } from '#core/weather';
+import { daylight, workingLight } from '#core/weather';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import { readStoredPour, StoredSites } from './stored-site.ts';
@@ -173,7 +173,9 @@ export class SiteStore {
     const pour = readStoredPour(row.doc);
     const { site, faults } = this.#read.read({ id: row.site_id, version: siteVersion, doc });
     const { timeZone, latitude, longitude } = site;
-    const duskMin = pour.date ? daylight(pour.date, timeZone, latitude, longitude).duskMin : null;
+    const duskMin = pour.date
+      ? workingLight(daylight(pour.date, timeZone, latitude, longitude)).duskMin
+      : null;
     const airBeforeC = faults.length
       ? null
       : await this.#airBefore({ id: row.site_id, name: site.name, timeZone }, pour);

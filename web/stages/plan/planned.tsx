@@ -17,7 +17,7 @@ import {
   type PourPlan,
 } from '#core/pourplan';
 import { conveyanceOf, planOf } from '#core/view';
-import { daylight } from '#core/weather';
+import { daylight, workingLight } from '#core/weather';
 import type { PourAnswer } from '../../../contract/index.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { changed, type History, historyOf, step } from './history.ts';
@@ -146,10 +146,9 @@ function useDay() {
     [hours, v.rules, conveyance],
   );
   const light = useMemo(() => {
-    const sun = pour.date
-      ? daylight(pour.date, site.timeZone, site.latitude, site.longitude)
-      : null;
-    return { sunriseMin: sun?.sunriseMin ?? 0, duskMin: sun?.duskMin ?? 1440 };
+    return pour.date
+      ? workingLight(daylight(pour.date, site.timeZone, site.latitude, site.longitude))
+      : { sunriseMin: 0, duskMin: 1440 };
   }, [pour.date, site.timeZone, site.latitude, site.longitude]);
   return { hours, noGo, light };
 }

@@ -1,5 +1,6 @@
 import { extent, scaleLinear, type ScaleLinear } from 'd3';
 import type { WeatherHour } from '../../../contract/index.ts';
+import { COLD_AIR_C } from '#core/concrete';
 import { temperatureFigure, type UnitSystem } from '#core/units';
 import { dailyWeather } from '#core/weather';
 
@@ -125,11 +126,11 @@ export function StripAxis({
           no forecast yet
         </text>
       )}
-      {hours.length > 0 && low < 4.4 && (
+      {hours.length > 0 && low < COLD_AIR_C && (
         <>
-          <path d={`M0 ${y(4.4)}H${width}`} stroke="var(--line)" strokeDasharray="2 4" />
-          <text x="2" y={y(4.4) - 4} fontSize="14" className="q halo">
-            {temperatureFigure(4.4, units).value}° cold rules
+          <path d={`M0 ${y(COLD_AIR_C)}H${width}`} stroke="var(--line)" strokeDasharray="2 4" />
+          <text x="2" y={y(COLD_AIR_C) - 4} fontSize="14" className="q halo">
+            {temperatureFigure(COLD_AIR_C, units).value}° cold rules
           </text>
         </>
       )}

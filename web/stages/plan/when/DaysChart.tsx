@@ -1,5 +1,6 @@
 import { curveMonotoneX, line as d3line, scaleLinear } from 'd3';
 import { useId } from 'react';
+import { COLD_AIR_C } from '#core/concrete';
 import { FINISH_MIN, type DayHour } from '#core/pourplan';
 import { quantityText, temperatureFigure, type UnitSystem } from '#core/units';
 import { dateName } from './dates.ts';
@@ -20,8 +21,6 @@ interface ChartProps {
   onPick: (startMin: number) => void;
 }
 const TOP = 34;
-/** From here on down the rules of cold weather apply, °C. */
-const COLD_C = 40 / 9;
 /** Where the rules of cold weather begin, and the wind that stops the boom. */
 function Limits({
   band: { x0, x1, wide },
@@ -37,7 +36,7 @@ function Limits({
   units: UnitSystem;
 }) {
   const lines: [number, string][] = [
-    [coldY, `cold rules at ${temperatureFigure(COLD_C, units).value}°`],
+    [coldY, `cold rules at ${temperatureFigure(COLD_AIR_C, units).value}°`],
     ...(windY === null
       ? []
       : [[windY, `no boom over ${quantityText(windNo, 'KmH', units)}`] as [number, string]]),
@@ -115,7 +114,7 @@ function DayWeather({ band, hours, foot, units, windNo }: DayProps) {
         ))}
       <Limits
         band={band}
-        coldY={ty(COLD_C)}
+        coldY={ty(COLD_AIR_C)}
         windY={windNo === undefined || windNo >= 70 ? null : wy(windNo)}
         windNo={windNo ?? 0}
         units={units}

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import useSWR from 'swr';
 import type { DayHour } from '#core/pourplan';
-import { daylight, localDate, midnightMs } from '#core/weather';
+import { daylight, localDate, midnightMs, workingLight } from '#core/weather';
 import type { WeatherAnswer } from '../../../../contract/index.ts';
 import { usePour } from '../../../app/pour-context.tsx';
 import { getJson } from '../../../sync/api.ts';
@@ -40,13 +40,13 @@ export function useForecast() {
       Array.from({ length: DAYS }, (_, i): Day => {
         const date = localDate(firstMs + i * DAY_MS + DAY_MS / 2, timeZone);
         const fromMin = (midnightMs(date, timeZone) - firstMs) / 60_000;
-        const sun = daylight(date, timeZone, latitude, longitude);
+        const sun = workingLight(daylight(date, timeZone, latitude, longitude));
         return {
           date,
           fromMin,
           toMin: fromMin + 1440,
-          sunriseMin: fromMin + (sun.sunriseMin ?? 0),
-          duskMin: fromMin + (sun.duskMin ?? 1440),
+          sunriseMin: fromMin + sun.sunriseMin,
+          duskMin: fromMin + sun.duskMin,
         };
       }),
     [firstMs, timeZone, latitude, longitude],
