@@ -110,6 +110,8 @@ export const FIELD_WORDS: Record<string, string> = {
   panelHeightM: 'height its ties and walers are counted for; left out, for any wall',
   courseM: 'foam: height of a course',
   foamMm: 'foam: thickness on either side',
+  vibratorHeadMm: 'head of its vibrator: how far apart it goes in',
+  vibratedM: 'how deep it is vibrated at a time; left out, layer by layer',
   consolidation: 'how concrete is worked in them: `vibrator`, `smallVibrator`, `rod` or `hammer`',
   tiesPerJoint: 'ties at each joint of panels',
   walers: 'rows of walers',
@@ -143,6 +145,8 @@ export const FIELD_WORDS: Record<string, string> = {
   slumpKind: 'whether that is `nominal`, with a tolerance each way, or a `maximum`',
   slumpClass: 'its class, where the standard has one (S3)',
   cementType: '`I`, or `III` for early strength',
+  'mixes[].cement':
+    'slag or ash in the cement: `plain`, `blend` (slag under 70 in 100, ash under 40) or `highBlend`',
   retarderFactor: 'how much a retarder stretches its times',
   maxAgeMin: 'how old it may be at the hose; left out, the site’s rule counts',
   largestAggregateMm: 'its largest stone; of a conveyance, what passes it',

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { planPour } from '../core/pourplan/plan.ts';
 import { searchSequences } from '../core/pourplan/search.ts';
-import { ruledMix } from '../core/model/pour.ts';
+import { ruledMix } from '../core/model/mix.ts';
 import { rulesOf } from '../core/rules/rules.ts';
 import { pricesOf } from '../core/model/resources.ts';
 import type { DeliveriesAnswer, PourAnswer } from '../contract/index.ts';

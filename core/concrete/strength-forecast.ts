@@ -53,8 +53,8 @@ export const strengthForecast = calculation({
   purpose:
     'How strong the concrete is from its temperature so far, and when it will be strong enough for the next step.',
   formula:
-    'equivalent age t = Σ exp(−Q(1/(T+273.15) − 1/293.15))·Δt; strength = f28·t/(a + b·t); the target is reached at t = a·f/(f28 − b·f)',
-  source: 'ASTM C1074-19; ACI 209R-92 §2.2.1',
+    'equivalent age t = pace·Σ exp(−Q(1/(T+273.15) − 1/293.15))·Δt; strength = f28·t/(a + b·t); the target is reached at t = a·f/(f28 − b·f)',
+  source: 'ASTM C1074-19; ACI 209R-92 §2.2.1; pace of blended cements a house default',
   limits:
     'Moist-cured concrete of the mix that was ordered. Test results rule over the curve; the engineer rules over both.',
   input: z.object({
@@ -63,6 +63,8 @@ export const strengthForecast = calculation({
     tempHistory: tempHistorySchema,
     targetMPa: positive(),
     activationK: positive().default(STRENGTH_K),
+    /** Slag and ash are slower: equivalent age counts at this share. */
+    paceRatio: positive().lte(1, 'must be 1 or less').default(1),
     /** Below it nothing is gained; left out, the formula goes on as it is. */
     stopsBelowC: temperature().optional(),
   }),
@@ -70,11 +72,11 @@ export const strengthForecast = calculation({
   compute(v, trace) {
     const { a, b } = ACI_209[v.cementType];
     const ageH = equivalentAgeH(v.tempHistory, v.activationK, v.stopsBelowC);
-    const days = ageH / 24;
+    const days = (v.paceRatio * ageH) / 24;
     const strengthMPa = strengthAtMPa(v.f28MPa, v.cementType, days);
     trace.step(
       't',
-      `Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${counted(v.tempHistory.length, 'reading')}`,
+      `${v.paceRatio === 1 ? '' : `${fig(v.paceRatio)}·`}Σ exp(−${v.activationK}(1/(T+273.15) − 1/293.15))·Δt over ${counted(v.tempHistory.length, 'reading')}`,
       days,
       'days at 20 °C',
     );
@@ -90,7 +92,7 @@ export const strengthForecast = calculation({
       return { strengthMPa, reachedAtH: null };
     }
     const wantedDays = (a * v.targetMPa) / spare;
-    const reachedAtH = hourOfAge(v.tempHistory, v, wantedDays * 24);
+    const reachedAtH = hourOfAge(v.tempHistory, v, (wantedDays * 24) / v.paceRatio);
     trace.step(
       't wanted',
       `${a}·${fig(v.targetMPa)}/(${fig(v.f28MPa)} − ${b}·${fig(v.targetMPa)})`,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { strengthAtMPa } from '../concrete/strength-forecast.ts';
 import { replay } from '../log/state.ts';
-import { mixSchema, ruledMix } from '../model/pour.ts';
+import { mixSchema, ruledMix } from '../model/mix.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { entriesFrom } from '../testdata/entries.ts';
 import { job } from '../testdata/jobs.ts';

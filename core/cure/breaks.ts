@@ -48,7 +48,7 @@ export function brokenUnder(
   const reckonedMPa =
     last.cured === 'site'
       ? siteMPa(ageDays)
-      : strengthAtMPa(mix.cylinderMPa, mix.cementType, ageDays);
+      : strengthAtMPa(mix.cylinderMPa, mix.cementType, mix.strengthPace * ageDays);
   const share = strengthMPa / Math.max(reckonedMPa, 1e-9);
   return share < 1 - 1e-9 ? { ageDays, strengthMPa, reckonedMPa, share } : null;
 }

@@ -103,7 +103,7 @@ function upTo(history: TempReading[], timeH: number): TempReading[] {
 function strengthOn(history: TempReading[], mix: Mix, timeH: number, f28MPa: number): number {
   const part = upTo(history, timeH);
   const days = part.length < 2 ? 0 : equivalentAgeH(part, mix.strengthK, FREEZES_C) / 24;
-  return strengthAtMPa(f28MPa, mix.cementType, days);
+  return strengthAtMPa(f28MPa, mix.cementType, mix.strengthPace * days);
 }
 
 function curveOf(
@@ -171,6 +171,7 @@ export function curingOf(v: CuringInput): Curing | null {
     cementType: mix.cementType,
     targetMPa: pour.stripping.stripMPa,
     activationK: mix.strengthK,
+    paceRatio: mix.strengthPace,
     stopsBelowC: FREEZES_C,
   };
   const now = evaluate(strengthForecast, { ...input, tempHistory: history });

@@ -40,17 +40,14 @@ export {
   type Hold,
   HOLD_NAME,
   HOLDS,
-  type Mix,
-  type MixRecord,
-  mixSchema,
   type Plant,
   plantSchema,
   type PourDoc,
   pourDocSchema,
   type PourSettings,
   pourSettingsSchema,
-  ruledMix,
 } from './pour.ts';
+export { CEMENTS, type Mix, type MixRecord, mixSchema, ruledMix } from './mix.ts';
 export { atMostOf, measure, meet, type Met, MOST, type RangeName, RANGES } from './ranges.ts';
 export {
   type Conveyance,

@@ -82,6 +82,10 @@ export const formSystemSchema = z.object({
   consolidation: z
     .enum(CONSOLIDATIONS, { error: `must be ${CONSOLIDATIONS.join(', ')}` })
     .default('vibrator'),
+  /** The head of its vibrator: how far apart it goes in. */
+  vibratorHeadMm: positive().lte(150, 'must be 150 or less').optional(),
+  /** How deep it is vibrated at a time; left out, layer by layer. */
+  vibratedM: measure('wallHeight').optional(),
   tiesPerJoint: wholeOrNone().lte(40, 'must be 40 or fewer'),
   walers: wholeOrNone().lte(20, 'must be 20 or fewer'),
   brace: z

@@ -127,8 +127,8 @@ test('how it is worked in goes by the form system, and only a lift on another go
       .map((t) => t.title);
   };
   expect(titles('vibrator')).toEqual([
-    'lift 1 vibrated every 450 mm, in fast, out slowly',
-    'lift 2 vibrated every 450 mm, 150 mm into the lift below, in fast, out slowly',
+    'lift 1 vibrated every 110 mm to 230 mm, in fast, out slowly',
+    'lift 2 vibrated every 110 mm to 230 mm, 150 mm into the lift below, in fast, out slowly',
   ]);
   expect(titles('hammer')[1]).toBe('lift 2 forms tapped with a hammer, low to high, both faces');
 });

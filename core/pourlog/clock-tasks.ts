@@ -41,9 +41,12 @@ interface Wanted {
   dueMs: number;
 }
 
+/** What is not in forms of a system is vibrated. */
+const VIBRATED = { consolidation: 'vibrator' } as const;
+
 /** What each run asks for as it is filled: the line after every lift, spreaders, strike-off and bolts with the last. */
 function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, now: Now): Wanted[] {
-  const way = forms?.consolidation ?? 'vibrator';
+  const inForms = forms ?? VIBRATED;
   return route.legs.flatMap((leg): Wanted[] => {
     const { elementId, lifts, wall } = leg;
     const out: Wanted[] = [];
@@ -55,7 +58,7 @@ function wantedOf(site: SitePlan, forms: FormSystem | undefined, route: Route, n
       if (!times) continue;
       const { windowMs } = times;
       const stiffMs = times.fromMs + windowMs;
-      const worked = consolidationText(wall ? way : 'vibrator', lift > 0, site.units);
+      const worked = consolidationText(wall ? inForms : VIBRATED, lift > 0, site.units);
       want(
         `consolidate-${lift}`,
         `${lifts > 1 ? `lift ${lift + 1} ` : ''}${worked}`,

@@ -25,6 +25,7 @@ export {
   pressureRule,
   pressuresOf,
 } from './pressure.ts';
+export { DEEPEST_VIBRATED_M, vibratedTooDeep } from './pressure-method.ts';
 export { offeredStands } from './offered-stands.ts';
 export { type Stand, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';

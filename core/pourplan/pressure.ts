@@ -11,7 +11,7 @@ export const DENSITY_KG_M3 = 2400;
 export type PressureRule = Pick<FormCase, 'method' | 'cement' | 'retarder' | 'slumpMm'>;
 export const pressureRule = (method: PressureMethod, mix: Mix): PressureRule => ({
   method,
-  cement: 'plain',
+  cement: mix.cement,
   retarder: mix.retarderFactor > 1,
   slumpMm: mix.slumpMm,
 });

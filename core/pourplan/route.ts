@@ -1,3 +1,4 @@
+import { formSystemOf } from '#core/formwork';
 import {
   endsOf,
   type PourDoc,
@@ -216,7 +217,7 @@ export function routeOf(site: SitePlan, pour: PourDoc, takeoff: Takeoff = takeOf
     lengthM: fromM,
     volumeM3: legs.reduce((s, l) => s + l.volumeM3, 0),
     closed: isRing(legs),
-    pressureMethod: rulingMethod(site),
+    pressureMethod: rulingMethod(site, formSystemOf({ site, pour })),
     takeoff,
   };
 }

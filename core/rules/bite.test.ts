@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkList } from '../check/points/index.ts';
 import { curingOf } from '../cure/curing.ts';
-import { ruledMix } from '../model/pour.ts';
+import { ruledMix } from '../model/mix.ts';
 import { judgeSlump, loadsOf } from '../pourlog/loads.ts';
 import { replay } from '../log/state.ts';
 import { planPour } from '../pourplan/plan.ts';

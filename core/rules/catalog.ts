@@ -127,6 +127,20 @@ export const RULE_CATALOG = {
     'strength-forecast.activationK',
     'equivalent-age.activationK',
   ),
+  paceBlend: rule(
+    'Concrete',
+    'Strength with slag or ash, of the pace of plain cement',
+    'Ratio',
+    ...both(0.8, 'house default, to be confirmed: breaks of the mix rule'),
+    [0.2, 1],
+  ),
+  paceHighBlend: rule(
+    'Concrete',
+    'The same, with much of it',
+    'Ratio',
+    ...both(0.6, 'house default, to be confirmed: breaks of the mix rule'),
+    [0.1, 1],
+  ),
   datum: rule(
     'Concrete',
     'Temperature below which nothing matures',

@@ -2,7 +2,7 @@ import type { LogEvent } from '../log/events.ts';
 import { replay } from '../log/state.ts';
 import { midnightMs } from '../weather/local-date.ts';
 import { planOf, type PourRecord, viewOf } from '../view/pour-view.ts';
-import { mixSchema } from '../model/pour.ts';
+import { mixSchema } from '../model/mix.ts';
 import { entriesFrom, orderBody } from './entries.ts';
 import { job, type JobParts } from './jobs.ts';
 

@@ -1,15 +1,8 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
-import {
-  mixSchema,
-  plantSchema,
-  pourDocSchema,
-  ruledMix,
-  type Mix,
-  type Plant,
-  type PourDoc,
-} from '../model/pour.ts';
+import { type Mix, mixSchema, ruledMix } from '../model/mix.ts';
+import { type Plant, plantSchema, type PourDoc, pourDocSchema } from '../model/pour.ts';
 import { resourcesShape } from '../model/resources.ts';
 import { rulesOf } from '../rules/rules.ts';
 import { type SitePlan } from '../model/site.ts';

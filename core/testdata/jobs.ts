@@ -1,10 +1,5 @@
-import {
-  mixSchema,
-  plantSchema,
-  pourDocSchema,
-  ruledMix,
-  type PourSettings,
-} from '../model/pour.ts';
+import { mixSchema, ruledMix } from '../model/mix.ts';
+import { plantSchema, pourDocSchema, type PourSettings } from '../model/pour.ts';
 import { type SitePlan } from '../model/site.ts';
 import { sitePlanSchema } from '../model/site-check.ts';
 import { rulesOf } from '../rules/rules.ts';

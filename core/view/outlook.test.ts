@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LogEvent } from '../log/events.ts';
 import { replay } from '../log/state.ts';
-import { mixSchema } from '../model/pour.ts';
+import { mixSchema } from '../model/mix.ts';
 import { entriesFrom, orderBody } from '../testdata/entries.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/local-date.ts';

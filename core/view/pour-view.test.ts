@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { EventBody, EventKind, LogEvent } from '../log/events.ts';
-import { mixSchema } from '../model/pour.ts';
+import { mixSchema } from '../model/mix.ts';
 import { replay, step } from '../log/state.ts';
 import { job, L_RUNS } from '../testdata/jobs.ts';
 import { midnightMs } from '../weather/local-date.ts';

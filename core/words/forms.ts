@@ -1,4 +1,5 @@
-import type { FormSystem } from '#core/model';
+import type { FormSystem, SitePlan } from '#core/model';
+import { DEEPEST_VIBRATED_M, vibratedTooDeep } from '#core/pourplan';
 import { distanceText, quantityText, type UnitSystem } from '#core/units';
 
 /** Panels or blocks of a form system, with what ties them. */
@@ -25,3 +26,12 @@ export const formSystemText = (f: FormSystem, units: UnitSystem): string =>
       : [`lifts up to ${distanceText(f.greatestLiftM, units)}`]),
     bracesText(f, units),
   ].join(', ');
+
+/** Why the pressure is full head where concrete is vibrated deep; null where the formula holds. */
+export const deepVibrationText = (
+  site: Pick<SitePlan, 'ruleProfile' | 'units'>,
+  forms: FormSystem | undefined,
+): string | null =>
+  forms?.vibratedM !== undefined && vibratedTooDeep(site, forms)
+    ? `Vibrated ${distanceText(forms.vibratedM, site.units)} deep at a time: the formula holds to ${distanceText(DEEPEST_VIBRATED_M, site.units)}, so the forms are taken to carry full head.`
+    : null;

@@ -41,4 +41,4 @@ export {
   stageText,
 } from './loads.ts';
 export { FIRST_VISIT, HELP, type HelpId } from './help.ts';
-export { formSystemText } from './forms.ts';
+export { deepVibrationText, formSystemText } from './forms.ts';

@@ -1,7 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import type { z } from 'zod';
 import { waterCementRatio } from '#core/concrete';
-import { cubeMPa, type MixRecord, mixSchema, STRENGTH_CLASSES } from '#core/model';
+import { CEMENTS, cubeMPa, type MixRecord, mixSchema, STRENGTH_CLASSES } from '#core/model';
 import { lengthText, strength, textOf } from '#core/units';
 import { useSite } from '../app/site-context.tsx';
 import { EntryForm } from '../forms/EntryForm.tsx';
@@ -42,7 +42,14 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
     <EntryForm
       schema={formSchema}
       defaults={
-        of ?? { mark: '', label: '', slumpKind: 'nominal', cementType: 'I', retarderFactor: 1 }
+        of ?? {
+          mark: '',
+          label: '',
+          slumpKind: 'nominal',
+          cementType: 'I',
+          cement: 'plain',
+          retarderFactor: 1,
+        }
       }
       write={write}
       act="Keep"
@@ -73,6 +80,12 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
         label="Cement type"
         say={(type) => (en ? EN_CEMENT[type as CementType] : `Type ${type}`)}
       />
+      <ChipChoice
+        name="cement"
+        options={CEMENTS}
+        label="In the cement"
+        say={(cement) => BLEND[en ? 'en' : 'us'][cement as Cement]}
+      />
       <QuantityInput
         name="retarderFactor"
         label="retarder stretches its times by"
@@ -86,6 +99,22 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
 const EN_CEMENT: Record<CementType, string> = {
   I: 'CEM 32.5 or 42.5 N',
   III: 'CEM 42.5 R or 52.5',
+};
+
+type Cement = (typeof CEMENTS)[number];
+
+/** What is in the cement, as a plant calls it. */
+const BLEND: Record<'us' | 'en', Record<Cement, string>> = {
+  us: {
+    plain: 'no slag or ash',
+    blend: 'some slag or ash',
+    highBlend: 'slag from 70 %, ash from 40 %',
+  },
+  en: {
+    plain: 'CEM I',
+    blend: 'CEM II, III/A',
+    highBlend: 'CEM III/B, III/C',
+  },
 };
 
 /** The class of a mix to EN 206: it says the strength of its cylinders and of its cubes. */

@@ -99,6 +99,14 @@ export function WindowDrawing({ result, width, height }: DrawProps) {
   );
 }
 
+/** Strength at an equivalent age, MPa, as the input says it. */
+const strengthOf = (input: DrawProps['input'], ageH: number): number =>
+  strengthAtMPa(
+    num(input, 'f28MPa'),
+    text(input, 'cementType') as CementType,
+    ((num(input, 'paceRatio') || 1) * ageH) / 24,
+  );
+
 /** Strength or age against the temperatures of a history. */
 export function HistoryDrawing({ id, input, result, units, width, height }: DrawProps) {
   const history = list<{ timeH: number; tempC: number }>(input, 'tempHistory');
@@ -128,10 +136,7 @@ export function HistoryDrawing({ id, input, result, units, width, height }: Draw
         }))
       : [p];
   });
-  const value = (ageH: number) =>
-    forecast
-      ? strengthAtMPa(num(input, 'f28MPa'), text(input, 'cementType') as CementType, ageH / 24)
-      : ageH;
+  const value = (ageH: number) => (forecast ? strengthOf(input, ageH) : ageH);
   const y = scaleLinear(
     [
       0,

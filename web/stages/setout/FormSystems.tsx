@@ -117,6 +117,7 @@ function FormKind({
   system: FormSystem;
   set: (c: Partial<FormSystem>) => boolean;
 }) {
+  const { units } = usePour();
   const toFoam = () =>
     set({
       kind: 'foam',
@@ -159,6 +160,24 @@ function FormKind({
           </button>
         ))}
       </div>
+      {(f.consolidation === 'vibrator' || f.consolidation === 'smallVibrator') && (
+        <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+          <TypedField
+            label="Vibrator’s head"
+            quantity="Mm"
+            units={units}
+            value={f.vibratorHeadMm ?? (f.consolidation === 'vibrator' ? 38.1 : 25.4)}
+            onCommit={(vibratorHeadMm) => set({ vibratorHeadMm })}
+          />
+          <TypedField
+            label="Vibrated at a time, deep"
+            quantity="M"
+            units={units}
+            value={f.vibratedM ?? 0.5}
+            onCommit={(vibratedM) => set({ vibratedM })}
+          />
+        </div>
+      )}
     </>
   );
 }

@@ -36,9 +36,12 @@ function knownOf(v: PourView, tallestM: number | undefined): Record<string, unkn
   const { site } = v.record;
   return {
     concreteTempC: v.progress.concreteTempC,
-    fcMPa: v.mix.fcMPa,
-    f28MPa: v.mix.fcMPa,
+    fcMPa: v.mix.cylinderMPa,
+    fckMPa: v.mix.cylinderMPa,
+    f28MPa: v.mix.cylinderMPa,
     cementType: v.mix.cementType,
+    cement: v.mix.cement,
+    paceRatio: v.mix.strengthPace,
     retarderFactor: v.mix.retarderFactor,
     neatM3: v.plan.route.volumeM3,
     neatTotalM3: v.plan.route.volumeM3,

@@ -1,10 +1,12 @@
+import { formSystemOf } from '#core/formwork';
 import { envelopeOf, ratesOf } from '#core/pourplan';
 import { textOf, volume } from '#core/units';
 import { crewOf } from '#core/view';
+import { deepVibrationText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { useSize } from '../../../drawing/useSize.ts';
-import { Big } from '../../../ui/Text.tsx';
+import { Big, T } from '../../../ui/Text.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 import { usePlanned } from '../planned.tsx';
 import { EnvelopeDrawing } from './EnvelopeDrawing.tsx';
@@ -40,6 +42,7 @@ export default function HowBench() {
   const rates = ratesOf(ask);
   const envelope = envelopeOf(ask);
   const rate = rates.result.rateM3PerH;
+  const deep = deepVibrationText(ask.site, formSystemOf(ask));
   const planned = p.settings.placingRateM3PerH;
   const over = planned > rate * 1.02;
   return (
@@ -90,6 +93,11 @@ export default function HowBench() {
         </button>
       )}
       {envelope && <EnvelopeDrawing envelope={envelope} width={box.width} units={v.units} />}
+      {envelope && deep && (
+        <p>
+          <T>{deep}</T>
+        </p>
+      )}
       <section aria-label="What conveys it" className="flex flex-col gap-2">
         <div className="flex items-center justify-between">
           <h2 className="head">What conveys it</h2>
