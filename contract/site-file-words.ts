@@ -273,6 +273,9 @@ export const FIELD_WORDS: Record<string, string> = {
   'breaks[].toMin': 'to, minutes after midnight',
   stripping: 'when forms may come off',
   stripMPa: 'at this strength',
+  curedBy: 'how it is kept from drying: `forms`, `wet`, `covered` or `compound`',
+  sheltered:
+    'nothing loads it while young, nothing freezes it after: it is protected for less long',
   floorH: 'never before so many hours',
   expectedTempC: 'air it is expected to cure in',
   cancelled: 'called off for good: it stays, with all that was read',

@@ -2,7 +2,7 @@ import type { TempReading } from '#core/concrete';
 import type { RuleProfile } from '#core/model';
 
 /** Strength that frost may not come before, MPa: 500 psi (ACI 306R-16 §3.1); 5 MPa (EN 13670 §8.5). */
-const LEAST_MPA: Record<RuleProfile, number> = { 'us-aci': 3.45, 'metric-en': 5 };
+export const LEAST_MPA: Record<RuleProfile, number> = { 'us-aci': 3.45, 'metric-en': 5 };
 /** Under it young concrete is close to freezing, °C (EN 13670 §8.5; ACI 306R-16 §1.2: 40 °F, the next whole degree). */
 const CLOSE_C = 5;
 

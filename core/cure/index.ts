@@ -1,4 +1,5 @@
 /** The public face of this room: what others use of it. */
+export { type Care, careOf } from './care.ts';
 export type { Acceptance } from './acceptance.ts';
 export { usualSpecimen } from './breaks.ts';
 export { thermalDifference } from './thermal-difference.ts';

@@ -37,6 +37,7 @@ export {
 } from './objects.ts';
 export { type Mixer, MIXER_BY, mixerSchema } from './mixers.ts';
 export {
+  CURED_BY,
   type Hold,
   HOLD_NAME,
   HOLDS,

@@ -158,12 +158,19 @@ export const pourSettingsSchema = z.object({
 });
 export type PourSettings = z.output<typeof pourSettingsSchema>;
 
+/** How concrete is kept from drying: forms left on, wet, covered, or by a compound sprayed on it. */
+export const CURED_BY = ['forms', 'wet', 'covered', 'compound'] as const;
+
 const strippingSchema = z.object({
   /** Strength at which forms may come off, never before the clock floor. */
   stripMPa: positive(),
   floorH: nonNegative(),
   /** Air the concrete is expected to cure in where no probe has been read, °C. */
   expectedTempC: freshTemperature(),
+  /** How it is kept from drying; left out, nobody has said. */
+  curedBy: z.enum(CURED_BY, { error: `must be ${CURED_BY.join(', ')}` }).optional(),
+  /** Nothing loads it while it is young, and nothing freezes and thaws it after. */
+  sheltered: z.boolean({ error: 'must be true or false' }).optional(),
 });
 
 /** Who has to agree before the pour: the foreman, the special inspector of drilled dowels, the building inspector. */

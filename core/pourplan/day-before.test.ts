@@ -151,8 +151,8 @@ describe('when it may start', () => {
     rainMmH: 0,
     ...change,
   });
-  const hours = Array.from({ length: 96 }, (_, h) =>
-    hour(h * 60, { rainMmH: h >= 15 && h < 18 ? 4 : 0, airTempC: h >= 80 ? 1 : 14 }),
+  const hours = Array.from({ length: 120 }, (_, h) =>
+    hour(h * 60, { rainMmH: h >= 15 && h < 18 ? 4 : 0, airTempC: h >= 104 ? 1 : 14 }),
   );
   const s = small({ plant: { openMin: 390, closeMin: 1020 } });
   const ask = {

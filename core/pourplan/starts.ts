@@ -2,7 +2,7 @@ import { COLD_AIR_C } from '#core/concrete';
 import { evaluate } from '#core/kit';
 import type { Conveyance, Plant, PourDoc } from '#core/model';
 import type { Rules } from '#core/rules';
-import { startWindow } from '#core/weather';
+import { protectionHours, startWindow } from '#core/weather';
 import type { z } from 'zod';
 import type { DayHour } from './no-go.ts';
 import type { PourPlan } from './plan.ts';
@@ -42,7 +42,7 @@ export const startsOf = ({ plan, pour, plant, conveyance, rules, ...ask }: Start
     placingMin: Math.min(2880, placingMinOf(plan)),
     finishMin: FINISH_MIN,
     cleanUpMin: CLEAN_UP_MIN,
-    protectH: rules.value('protection'),
+    protectH: protectionHours(rules, pour),
     travelMin: Math.min(1440, plant.travel.medianMin + plant.plantDelay.medianMin),
     forecast: ask.hours.map((h) => ({
       timeMin: h.min,
@@ -92,7 +92,7 @@ export function lastStartsOf(ask: StartAsk, startMin: number): LastStart[] {
     ['wind', wind, placing],
     ['plant', closes, placing - travel],
     ['dark', dusk, done + CLEAN_UP_MIN],
-    ['cold', frost, done + ask.rules.value('protection') * 60],
+    ['cold', frost, done + protectionHours(ask.rules, ask.pour) * 60],
   ];
   return limits.flatMap(([rule, limitMin, before]): LastStart[] =>
     limitMin === undefined ? [] : [{ rule, limitMin, lastStartMin: limitMin - before }],

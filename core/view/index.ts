@@ -17,6 +17,7 @@ export { forecastInputOf, hoseAtM, ifSentBack, outlookOf } from './outlook.ts';
 export { dryingOf } from './drying.ts';
 export { type AssignedTask, tasksOf } from './tasks.ts';
 export { loadTable, logTable } from './tables.ts';
+export { careIn } from './care.ts';
 export { weatherNowOf } from './weather-now.ts';
 export { callByOf } from './call-by.ts';
 export { dueOf, lateMin } from './due.ts';

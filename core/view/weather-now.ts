@@ -1,7 +1,7 @@
 import { leastDimensionM } from '#core/cure';
 import { attempt } from '#core/kit';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
-import { weatherRules } from '#core/weather';
+import { protectionHours, weatherRules } from '#core/weather';
 import { conveyanceOf } from './conveyance.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
 
@@ -87,7 +87,7 @@ export function weatherNowOf(
     concreteTempC: view.progress.concreteTempC,
     ...placing,
     lowestSoFarC: Math.min(...since.map((e) => e.body.airTempC)),
-    protectionH: view.rules.value('protection'),
+    protectionH: protectionHours(view.rules, record.pour),
     rainStopMmH: view.rules.value('rainStop'),
     rainCautionMmH: view.rules.value('rainCaution'),
     boom: limit !== undefined,

@@ -4,5 +4,6 @@ export { type GivenHour, hoursBetween } from './between.ts';
 export { daylight, daylightOf, workingLight } from './daylight.ts';
 export { localDate, localIso, midnightMs } from './local-date.ts';
 export { evaporation } from './evaporation.ts';
+export { protectionHours } from './protection.ts';
 export { startWindow } from './start-window.ts';
 export { weatherRules } from './weather-rules.ts';

@@ -29,7 +29,7 @@ const shape = z.object({
   concreteTempC: freshTemperature(),
   placeFromMin: anyNumber().optional(),
   placeToMin: anyNumber().optional(),
-  protectionH: positive().default(48),
+  protectionH: positive().default(72),
   lowestSoFarC: temperature().optional(),
   groundFrozen: z.boolean({ error: 'must be true or false' }).default(false),
   boom: z.boolean({ error: 'must be true or false' }).default(false),

@@ -41,4 +41,5 @@ export {
   stageText,
 } from './loads.ts';
 export { FIRST_VISIT, HELP, type HelpId } from './help.ts';
+export { CURED_BY_WORDS, careTexts } from './care.ts';
 export { deepVibrationText, formSystemText } from './forms.ts';

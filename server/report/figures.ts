@@ -5,8 +5,8 @@ import { entries, type LogEvent } from '#core/log';
 import { calculationNamed } from '#core/register';
 import { rulesOf, ruleText, sourceText } from '#core/rules';
 import { area, clockText, counted, distanceText, strength, textOf, volume } from '#core/units';
-import { acceptanceText, apartText } from '#core/words';
-import { curingIn } from '#core/view';
+import { acceptanceText, apartText, careTexts } from '#core/words';
+import { careIn, curingIn } from '#core/view';
 import type { ReportContext } from './context.ts';
 import { right, table, type Cell } from './table.ts';
 
@@ -68,6 +68,7 @@ export function cureSection({
         `(${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}).`,
         `Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h.`,
         stripWords(curing, stamp, record.pour.elements, units).sentence,
+        ...careTexts(careIn(record, view, curing, air), stamp, units).map((c) => c.text),
         ...(curing.acceptance ? [acceptanceText(curing.acceptance, units)] : []),
       ].join(' '),
       margin: [0, 0, 0, 4],

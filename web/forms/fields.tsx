@@ -171,6 +171,23 @@ export function ChipChoice({
   );
 }
 
+/** Yes, or nothing said: a press each way. */
+export function ToggleChip({ name, label }: { name: string; label: string }) {
+  const { field } = useController({ name });
+  return (
+    <button
+      type="button"
+      className="chip col-span-full justify-self-start"
+      aria-pressed={field.value === true}
+      onClick={() => {
+        field.onChange(field.value === true ? undefined : true);
+      }}
+    >
+      {label}
+    </button>
+  );
+}
+
 /** Some of many, a press each; a second press takes it out again. */
 export function ChipSet({
   name,

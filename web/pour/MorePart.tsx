@@ -1,9 +1,10 @@
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { z } from 'zod';
 import type { PourAnswer } from '../../contract/index.ts';
-import { type PourDoc, pourDocSchema } from '#core/model';
+import { CURED_BY, type PourDoc, pourDocSchema } from '#core/model';
+import { CURED_BY_WORDS } from '#core/words';
 import { EntryForm } from '../forms/EntryForm.tsx';
-import { QuantityInput, TextInput } from '../forms/fields.tsx';
+import { ChipChoice, QuantityInput, TextInput, ToggleChip } from '../forms/fields.tsx';
 import type { PourDocWork } from './usePourDoc.ts';
 
 const schema = pourDocSchema.pick({
@@ -73,6 +74,14 @@ export function MorePart({ record, work }: { record: PourAnswer; work: PourDocWo
       <QuantityInput name="stripping.stripMPa" label="at a strength of" />
       <QuantityInput name="stripping.floorH" label="never before" />
       <QuantityInput name="stripping.expectedTempC" label="expected air" />
+      <Head>How it is kept</Head>
+      <ChipChoice
+        name="stripping.curedBy"
+        label="Kept from drying"
+        options={CURED_BY}
+        say={(by) => CURED_BY_WORDS[by as (typeof CURED_BY)[number]]}
+      />
+      <ToggleChip name="stripping.sheltered" label="nothing loads it young, nor frost after" />
       <CallOffs money={money} />
     </EntryForm>
   );

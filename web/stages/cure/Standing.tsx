@@ -7,6 +7,9 @@ import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
 import { Big, T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
+import { lazily } from '../../ui/lazily.tsx';
+
+const CareLines = lazily(() => import('./CareLines.tsx'));
 
 /** The strength as it stands, and run by run whether its forms may come off. */
 export function Standing({ c }: { c: Curing }) {
@@ -51,6 +54,7 @@ export function Standing({ c }: { c: Curing }) {
           </p>
         ))}
       </div>
+      <CareLines c={c} />
     </>
   );
 }

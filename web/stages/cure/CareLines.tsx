@@ -1,0 +1,24 @@
+import type { Curing } from '#core/cure';
+import { careIn, momentText } from '#core/view';
+import { careTexts } from '#core/words';
+import { usePour } from '../../app/pour-context.tsx';
+import { Mark } from '../../ui/Mark.tsx';
+import { T } from '../../ui/Text.tsx';
+
+/** How the concrete is to be kept, and until when: from freezing, from cooling fast, from drying. */
+export default function CareLines({ c }: { c: Curing }) {
+  const v = usePour();
+  const care = careIn(v.record, v, c, v.weather);
+  return (
+    <section aria-label="How it is kept" className="rows border-y border-hair">
+      {careTexts(care, (ms) => momentText(v, ms), v.units).map(({ text, out }) => (
+        <p key={text} className="flex min-h-11 items-center gap-3 py-1">
+          <Mark verdict={out ? 'out' : 'unread'} />
+          <span className={out ? 'font-semibold text-chalk-t' : ''}>
+            <T>{text}</T>
+          </span>
+        </p>
+      ))}
+    </section>
+  );
+}
