@@ -3,8 +3,8 @@ import { anyNumber, calculation, fig, nonNegative, positive } from '#core/kit';
 import { atLeast, atMost } from '#core/units';
 import { middleThird, SHORT_PLATE_M } from './anchor-layout.ts';
 
-/** Position tolerance by bolt, mm (ACI 117-10 §2.3.2): to 7/8 in, to 1½ in, larger. */
-function positionToleranceMm(diameterMm: number): number {
+/** Position tolerance by bolt, mm (ACI 117-10 §2.3.4): to 7/8 in, to 1½ in, larger. */
+export function positionToleranceMm(diameterMm: number): number {
   if (atMost(diameterMm, 22.225)) return 6.35;
   return atMost(diameterMm, 38.1) ? 9.525 : 12.7;
 }

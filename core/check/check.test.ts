@@ -87,14 +87,36 @@ describe('verdicts are the core’s', () => {
     ['FN/count-along', { type: 'count', count: 2 }, 'out', '1 short'],
     ['FN/count-along', { type: 'count', count: 4 }, 'good', '1 more than wanted'],
     ['FN/size-along', { type: 'bar', bar: '#4' }, 'out', 'not as wanted'],
-    ['FN/size-along', { type: 'bar', bar: '#6' }, 'good', 'as wanted'],
+    ['FN/size-along', { type: 'bar', bar: '#5' }, 'good', 'as wanted'],
+    // 16 mm is No. 5 by another name; a larger bar wants longer laps and more room: it is asked about.
+    ['FN/size-along', { type: 'bar', bar: '16mm' }, 'good', 'as wanted'],
+    ['FN/size-along', { type: 'bar', bar: '#6' }, 'out', 'not as wanted'],
     [
       'FN/spacing-across',
       { type: 'spacing', overMm: 6 * 304.8, spaces: 6 },
       'good',
       '3 in to spare',
     ],
-    ['FN/spacing-across', { type: 'spacing', overMm: 6 * 400, spaces: 6 }, 'out', '3/4 in over'],
+    // One bar may be 3 in off; six spaces are no more than 3 in longer for it: the count is kept.
+    [
+      'FN/spacing-across',
+      { type: 'spacing', overMm: 6 * 304.8 + 76.2, spaces: 6 },
+      'good',
+      'on the limit',
+    ],
+    [
+      'FN/spacing-across',
+      { type: 'spacing', overMm: 6 * 304.8 + 88, spaces: 6 },
+      'out',
+      '1/16 in over',
+    ],
+    ['FN/spacing-across', { type: 'spacing', overMm: 6 * 400, spaces: 6 }, 'out', '3 1/4 in over'],
+    [
+      'FN/spacing-across',
+      { type: 'spacing', overMm: 6 * (304.8 - 76.2), spaces: 6 },
+      'good',
+      'on the limit',
+    ],
   ] as const)('%s %j is %s, %s', (id, value, verdict, margin) => {
     const p = point(id);
     const judged = judgeReading(site, p, value);

@@ -3,7 +3,7 @@ import { anyNumber, calculation, fig, nonNegative, someOf } from '#core/kit';
 import { atLeast, atMost } from '#core/units';
 
 /** Within so much of its tolerance of a limit a reading is tight. */
-const TIGHT = 0.2;
+export const TIGHT = 0.2;
 
 /** Judges a size, level, lap or count against what is wanted, with its own minus and plus tolerance. */
 export const dimensionVerdict = calculation({

@@ -3,7 +3,8 @@ import { evaluate, type Step } from '#core/kit';
 import type { ReadingValue } from '#core/log';
 import { barNamed, type SitePlan } from '#core/model';
 import { coverVerdict, spacingVerdict } from '#core/steel';
-import { dimensionVerdict } from './dimension-verdict.ts';
+import { dimensionVerdict, TIGHT } from './dimension-verdict.ts';
+import { atMost } from '#core/units';
 import type { CheckPoint, Wanted } from './points/index.ts';
 import { coverMostMm } from './reading-range.ts';
 
@@ -32,6 +33,9 @@ const plain = (ok: boolean, margin: number | null): Judged => ({
   input: null,
 });
 
+/** Bars of two standards that differ by no more than this share of steel are one size. */
+const SAME_BAR = 0.05;
+
 const OF_SIZE = { ok: 'good', tight: 'tight', low: 'out', high: 'out' } as const;
 
 type WantedOf<T extends Wanted['type']> = Extract<Wanted, { type: T }>;
@@ -44,13 +48,14 @@ function judgeCover(site: SitePlan, w: WantedOf<'cover'>, mm: number): Judged {
     profile: site.ruleProfile === 'us-aci' ? 'aci117' : 'en13670',
   });
   const mostMm = coverMostMm(w);
-  const over = mm > mostMm + 1e-6;
-  const inside = { ok: 'good', tight: 'tight', short: 'out' } as const;
+  const over = !atMost(mm, mostMm);
+  const near = w.mostMm !== undefined && mm > w.mostMm - TIGHT * (w.mostMm - w.specifiedMm);
+  const inside = { ok: near ? 'tight' : 'good', tight: 'tight', short: 'out' } as const;
   return {
     verdict: over ? 'out' : inside[result.verdict],
-    margin: over ? mostMm - mm : mm - result.allowedLeastMm,
+    margin: over || near ? mostMm - mm : mm - result.allowedLeastMm,
     lowMm: result.allowedLeastMm,
-    highMm: over ? mostMm : null,
+    highMm: over || near ? mostMm : null,
     calculation: 'cover-verdict',
     steps,
     input,
@@ -79,22 +84,35 @@ function judgeSpacing(
   w: WantedOf<'spacing'>,
   value: Extract<ReadingValue, { type: 'spacing' }>,
 ): Judged {
+  // Bars may stand off by the tolerance, and be no fewer: a stretch is no longer than that for it.
+  const wide = value.overMm > value.spaces * w.specifiedMm;
+  const toleranceMm = wide ? w.toleranceMm / value.spaces : w.toleranceMm;
   const { result, steps, input } = evaluate(spacingVerdict, {
     specifiedMm: w.specifiedMm,
     overMm: value.overMm,
     spaces: value.spaces,
-    toleranceMm: w.toleranceMm,
+    toleranceMm,
   });
-  const margin = w.toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
+  const spare = toleranceMm - Math.abs(result.worstMm - w.specifiedMm);
+  const margin = result.verdict === 'ok' ? Math.max(0, spare) : spare;
   return {
     verdict: result.verdict === 'ok' ? 'good' : 'out',
     margin,
     lowMm: w.specifiedMm - w.toleranceMm,
-    highMm: w.specifiedMm + w.toleranceMm,
+    highMm: w.specifiedMm + w.toleranceMm / value.spaces,
     calculation: 'spacing-verdict',
     steps,
     input,
   };
+}
+
+/**
+ * A bar of what was drawn, by whichever name: a smaller one is too little steel, a larger one wants
+ * longer laps and more room, and is asked about.
+ */
+function isBar(read: string, wanted: string): boolean {
+  const share = barNamed(read).areaMm2 / barNamed(wanted).areaMm2;
+  return share >= 1 - 1e-9 && share <= 1 + SAME_BAR;
 }
 
 /** What the core says of one reading at a check point, before or after it is taken. */
@@ -106,8 +124,7 @@ export function judgeReading(site: SitePlan, point: CheckPoint, value: ReadingVa
   if (w.type === 'count' && value.type === 'count')
     return plain(value.count >= w.wanted, value.count - w.wanted);
   if (w.type === 'bolts' && value.type === 'bolt') return plain(value.there, null);
-  if (w.type === 'bar' && value.type === 'bar')
-    return plain(barNamed(value.bar).areaMm2 >= barNamed(w.wanted).areaMm2 - 1e-9, null);
+  if (w.type === 'bar' && value.type === 'bar') return plain(isBar(value.bar, w.wanted), null);
   return plain(false, null);
 }
 

@@ -68,7 +68,7 @@ describe('the bolts of a base before the gate', () => {
       ['pattern-lines', 2],
       ['pattern-plumb', 1],
     ]);
-    expect(points[0]?.wanted).toMatchObject({ what: 'apart', minusMm: 3.175, plusMm: 3.175 });
+    expect(points[0]?.wanted).toMatchObject({ what: 'apart', minusMm: 3, plusMm: 3 });
     expect(points[2]?.wanted).toMatchObject({ wantedMm: 0, minusMm: 6.35 });
     // 90 mm of thread: 1 in 40 is 2.25 mm.
     expect(points[3]?.wanted).toMatchObject({ what: 'plumb', plusMm: 2.25 });

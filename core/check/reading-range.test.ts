@@ -15,13 +15,14 @@ const point = (id: string) => {
 const inches = (x: number) => x * 25.4;
 
 describe('a cover has a most', () => {
-  // F2 is 12 in deep with 3 in wanted below: at 6 in the bar is in the middle.
+  // F2 is 12 in deep with 3 in wanted below: more than ½ in over it takes from its depth (ACI 318-19 table 26.6.2.1).
   const cover = point('FN/cover-bottom');
   test.each([
     [3, 'good', '1/2 in to spare'],
-    [5.5, 'good', '3 in to spare'],
-    [6.5, 'out', '1/2 in over'],
-    [9, 'out', '3 in over'],
+    [3.375, 'good', '7/8 in to spare'],
+    [3.5, 'tight', 'on the limit'],
+    [3.5625, 'out', '1/16 in over'],
+    [6, 'out', '2 1/2 in over'],
   ])('%d in is %s, %s', (read, verdict, margin) => {
     const value = { type: 'length' as const, mm: inches(read) };
     const judged = judgeReading(p1.site, cover, value);

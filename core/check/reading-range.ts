@@ -14,19 +14,22 @@ const OFF_MM = 2000;
 /** A size is nothing like what is wanted beyond this many times it, and unusual beyond so many. */
 const FAR = { can: 10, usual: 2.5 };
 
+/** The most a cover may be before the member is weaker, or the bar has left its place. */
+export const coverMostMm = (w: Extract<Wanted, { type: 'cover' }>): number =>
+  Math.min(w.mostMm ?? Infinity, coverRoomMm(w));
+
 /**
  * The most a cover may be before the bar has left its place in the section, mm: half the member for
- * a bar that belongs near a face; else as far as the member leaves room beyond the bar. Trade rule:
- * the cover tolerance of ACI 117 §2.2 has no most of its own, the place of the bar has.
+ * a bar that belongs near a face; else as far as the member leaves room beyond the bar. Trade rule.
  */
-export function coverMostMm(w: Extract<Wanted, { type: 'cover' }>): number {
+function coverRoomMm(w: Extract<Wanted, { type: 'cover' }>): number {
   const room = w.memberDepthMm - barNamed(w.bar).diameterMm;
   const half = w.memberDepthMm / 2;
   return w.specifiedMm < half * 0.8 ? half : Math.max(w.specifiedMm, room);
 }
 
 function rangeOf(w: Wanted): ReadingRange | null {
-  if (w.type === 'cover') return { least: 0, most: w.memberDepthMm, usual: [0, coverMostMm(w)] };
+  if (w.type === 'cover') return { least: 0, most: w.memberDepthMm, usual: [0, coverRoomMm(w)] };
   if (w.type !== 'size') return null;
   switch (w.what) {
     case 'level':

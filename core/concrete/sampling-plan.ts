@@ -33,7 +33,7 @@ export const samplingPlan = calculation({
     seed: anyNumber().int('must be a whole number'),
     everyM3: positive().default(115),
     everyM2: positive().default(465),
-    waiverM3: positive().default(38),
+    waiverM3: nonNegative().default(38),
   }),
   output: z.object({ tests: z.number(), loads: z.array(z.string()), reasons: z.array(z.string()) }),
   compute(v, trace) {

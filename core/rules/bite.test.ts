@@ -75,7 +75,7 @@ const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['barSpacing', 40, (u) => point(u, 'N', 'spacing-up')?.wanted],
   ['lapShort', 10, (u) => point(u, 'N', 'lap')?.wanted],
   ['barGrade', 550, (u) => point(u, 'N', 'lap')?.wanted],
-  ['boltEmbedment', 10, (u) => point(u, 'N', 'bolts')?.wanted],
+  ['boltEmbedment', 10, (u) => point(u, 'N', 'HD5-embedment')?.wanted],
   ['boltLow', 3, (u) => point(u, 'N', 'bolts')?.wanted],
   ['boltHigh', 3, (u) => point(u, 'N', 'bolts')?.wanted],
   ['coverEvery', 2, (u) => point(u, 'N', 'cover-inside')?.places.length],

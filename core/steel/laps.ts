@@ -12,7 +12,7 @@ export type LapCode = 'aci' | 'en';
 export interface Laid {
   /** More than 12 in of fresh concrete below it (ACI 318-19 table 25.4.2.5), 250 mm (EN 1992-1-1 §8.4.2). */
   topBar?: boolean;
-  /** A level bar of a wall: poor bond under EN 1992-1-1 fig. 8.2. */
+  /** A level bar of a wall: most have as much below them; poor bond under EN 1992-1-1 fig. 8.2. */
   levelInWall?: boolean;
 }
 
@@ -41,9 +41,15 @@ export interface Lap {
 }
 
 /** Class B, uncoated, good cover and spacing. */
-const byAci = ({ bar, fcMPa, fyMPa, topBar = false }: LapCase): number =>
-  resultOf(lapLength, { bar, fcMPa, fyMPa, topBar, coating: 'none', spacingClass: 'good' })
-    .computedMm;
+const byAci = ({ bar, fcMPa, fyMPa, topBar, levelInWall }: LapCase): number =>
+  resultOf(lapLength, {
+    bar,
+    fcMPa,
+    fyMPa,
+    topBar: topBar === true || levelInWall === true,
+    coating: 'none',
+    spacingClass: 'good',
+  }).computedMm;
 
 /** All bars lapped at one section. */
 const byEn = ({ bar, fcMPa, fyMPa, topBar, levelInWall }: LapCase): number =>
@@ -69,6 +75,9 @@ export function lapOf(lap: LapCase): Lap | null {
     'lengthM' in drawn ? drawn.lengthM * 1000 : drawn.diameters * barNamed(bar).diameterMm;
   return { lapMm, computedMm, ruledBy: 'drawing', source };
 }
+
+/** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5; EN 1992-1-1 §8.4.2). */
+export const TOP_BAR_M: Record<LapCode, number> = { aci: 0.3048, en: 0.25 };
 
 /** The code that a site's laps go by. */
 export const lapCodeOf = (profile: 'us-aci' | 'metric-en'): LapCode =>

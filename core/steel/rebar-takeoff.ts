@@ -9,7 +9,7 @@ import {
   wallHeightM,
 } from '#core/model';
 import { calculation, fig, nonNegative, positive, resultOf } from '#core/kit';
-import { type DrawnLap, type Laid, type LapCode, lapOf } from './laps.ts';
+import { type DrawnLap, type Laid, type LapCode, lapOf, TOP_BAR_M } from './laps.ts';
 import { padBars } from './pad-bars.ts';
 import { END_MM } from './pier-ties.ts';
 import { hook } from './hook.ts';
@@ -62,8 +62,8 @@ const lapsIn = (lengthM: number, lapM: number, stockM: number): number =>
     : Math.ceil((lengthM - stockM) / Math.max(stockM - lapM, stockM * LEAST_GAIN) - 1e-9);
 
 /** What a standard hook adds to a bar measured out to out, m: its extension and bend, less the corner it turns. */
-function hookAddsM(bar: string): number {
-  const h = resultOf(hook, { bar });
+function hookAddsM(bar: string, code: LapCode): number {
+  const h = resultOf(hook, { bar, code });
   return (h.extensionMm + h.arcMm - h.bendDiameterMm / 2 - barNamed(bar).diameterMm) / 1000;
 }
 
@@ -80,7 +80,7 @@ function row(
   lapped: Lapped = {},
 ): RebarRow {
   const hooks = hooked ? HOOKED[hooked] : 0;
-  const lengthM = straightM + (hooks ? hooks * hookAddsM(bar) : 0);
+  const lengthM = straightM + (hooks ? hooks * hookAddsM(bar, s.lapsBy) : 0);
   const lapM = lapMOf(bar, s, lapped);
   const laps = lapsIn(lengthM, lapM ?? 0, s.stockLengthM) * count;
   const totalLengthM = lengthM * count + laps * (lapM ?? 0);
@@ -97,9 +97,6 @@ function row(
     massKg: totalLengthM * barNamed(bar).massKgM,
   };
 }
-
-/** More fresh concrete than this below it makes a bar a top bar, m (12 in: ACI 318-19 table 25.4.2.5; EN 1992-1-1 §8.4.2). */
-const TOP_BAR_M: Record<LapCode, number> = { aci: 0.3048, en: 0.25 };
 
 function wallRows(site: SitePlan, s: Settings, run: Run): RebarRow[] {
   const t = site.wallTypes.find((w) => w.mark === run.type);
@@ -152,11 +149,10 @@ const padRows = (site: SitePlan, s: Settings): RebarRow[] =>
     padBars(p).map((b) => row(p.id, `${b.mat}Mat`, b.bar, b.count, b.barLengthM, s, b.hooks)),
   );
 
-/**
- * Straight end of a tie beyond its bend, m (ACI 318-19 table 25.3.2: 6 db, 75 mm at least); a round
- * tie laps by 150 mm (§25.7.2.4).
- */
-const tieTailM = (bar: string): number => Math.max(6 * barNamed(bar).diameterMm, 75) / 1000;
+/** Straight end of a tie of 135° beyond its bend, m. */
+const tieTailM = (bar: string, code: LapCode): number =>
+  resultOf(hook, { bar, code, turnDeg: 135, tie: true }).extensionMm / 1000;
+/** A round tie laps by this (ACI 318-19 §25.7.2.4), m. */
 const ROUND_TIE_LAP_M = 0.15;
 
 function pierRows(site: SitePlan, s: Settings): RebarRow[] {
@@ -187,7 +183,7 @@ function pierRows(site: SitePlan, s: Settings): RebarRow[] {
           'tie',
           ties.bar,
           barsRequired(heightM * 1000, s.endMm, ties.spacingM * 1000),
-          round + 2 * tieTailM(ties.bar),
+          round + 2 * tieTailM(ties.bar, s.lapsBy),
           s,
         ),
       );
@@ -205,7 +201,7 @@ export const rebarTakeoff = calculation({
   formula:
     'across: ⌈(length − 2·end)/spacing⌉ + 1; laps: ⌈(length − stock)/(stock − lap)⌉ a line, the lap the drawing’s where the type gives one, else by lap-length or lap-length-en; a 90° hook adds extension + arc − bend/2 − db; a tie is its perimeter at cover and two tails; mass = total length × mass per metre',
   source:
-    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2 or EN 1992-1-1 §8.7.3; hooks ACI 318-19 tables 25.3.1 and 25.3.2',
+    'ASTM A615/A615M-22 and EN 10080 masses; counting as in spacing-verdict; laps ACI 318-19 §25.5.2 or EN 1992-1-1 §8.7.3; hooks as in hook',
   limits:
     'Lines run node to node through openings: what an opening cuts is not taken off, and bars beside it are not added. Hooks only where a type says so. Corner bars and chairs are not in it.',
   input: z

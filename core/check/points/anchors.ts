@@ -1,5 +1,5 @@
 import { baseBolts } from '#core/anchors';
-import type { Anchor } from '#core/model';
+import type { Anchor, RuleProfile } from '#core/model';
 import { lengthText } from '#core/units';
 import { patternDrafts } from './patterns.ts';
 import { look, once, sideOf } from './places.ts';
@@ -44,9 +44,24 @@ export function anchorDrafts(
   });
   const base = plates.length ? [] : baseBolts(site, elementId).filter((a) => a.kind === 'bolt');
   out.push(...bySizeDrafts(own, plates.length > 0, base.length > 1, topUpM, c));
-  out.push(...patternDrafts(base, topUpM));
+  out.push(...patternDrafts(base, topUpM, site.ruleProfile));
   out.push(...lookDrafts(own, plates.length > 0, c));
-  return [...out, ...dowelDrafts(own.filter((a) => a.kind === 'dowel' && a.drilled === true))];
+  if (site.anchors.some((a) => a.elementId === elementId && a.wetSet))
+    out.push(
+      look(
+        'wet-set',
+        'Bolts pushed in wet: allowed',
+        'anchors',
+        'Only where engineer and inspector allow it, in writing: else tie them in now, on a template.',
+      ),
+    );
+  return [
+    ...out,
+    ...dowelDrafts(
+      own.filter((a) => a.kind === 'dowel' && a.drilled === true),
+      site.ruleProfile,
+    ),
+  ];
 }
 
 /** What is looked at: coating, and the template. */
@@ -177,7 +192,7 @@ function bySizeDrafts(
 }
 
 /** Drilled dowels: each hole as deep as wanted, clean and glued. Their inspection is a hold point of its own. */
-function dowelDrafts(dowels: Anchor[]): Draft[] {
+function dowelDrafts(dowels: Anchor[], profile: RuleProfile): Draft[] {
   const a = dowels[0];
   if (!a) return [];
   return [
@@ -202,9 +217,10 @@ function dowelDrafts(dowels: Anchor[]): Draft[] {
         'dowels-clean',
         'Dowel holes clean and glued',
         'steel',
-        'Blown, brushed, blown again; glue to the bottom of the hole, within its open time and temperature.',
+        'Concrete 21 days old at least. Blown, brushed, blown, as often as the maker counts; glue to the bottom of the hole, within its open time and temperature.',
         [{ ...once[0], atM: a.atM, across: 'middle', label: 'dowels' }],
       ),
+      source: profile === 'us-aci' ? 'ACI 318-19 §17.2.2; the maker' : 'the maker of the adhesive',
       danger: 'drilling',
     },
   ];

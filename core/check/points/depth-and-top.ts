@@ -1,4 +1,5 @@
 import type { CheckRules } from '../rules.ts';
+import { off } from './places.ts';
 import type { Draft } from './types.ts';
 
 /**
@@ -43,11 +44,10 @@ export const depthAndTop = (
       type: 'size',
       what: 'depth',
       wantedMm: depthMm,
-      minusMm: r.footingDepth.minusRatio * depthMm,
-      plusMm: r.footingDepth.plusMm,
+      ...off(r.footingDepth(depthMm)),
     },
     ...read,
-    toleranceSource: r.footingDepth.source,
+    toleranceSource: r.footingDepth(depthMm).source,
     advice: 'Dig or trim the bottom, compact, and read again.',
   },
   topLevel(r, 'Drive or lift the form to the mark and read again.', read),

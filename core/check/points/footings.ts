@@ -1,34 +1,22 @@
 import { type FootingType, isPlain, type Run } from '#core/model';
+import { distanceText } from '#core/units';
 import { plainDraft } from './plain.ts';
-import { wallsOn } from '#core/siteplan';
-import { lapDraft } from './laps.ts';
+import { vertDrafts } from './starters.ts';
+import { alongDrafts, steelDrafts } from './footing-steel.ts';
 import {
-  barDrafts,
-  both,
-  coverReadings,
-  coverWhy,
-  hookDraft,
   lineDraft,
   look,
   once,
   sizeReadings,
   sizeWhy,
-  spacesOn,
   spread,
   typical,
+  off,
+  placeDraft,
 } from './places.ts';
 import { depthAndTop } from './depth-and-top.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
-export const tied: Draft = {
-  ...look(
-    'tied',
-    'Steel tied and supported',
-    'steel',
-    'Tied, on chairs, clean, clear of soil, of the form and of its ties. Caps on upright bars.',
-  ),
-  danger: 'bars',
-};
 export const GROUND: Draft = {
   ...look(
     'ground',
@@ -53,62 +41,28 @@ export const braced: Draft = {
  */
 const TRENCH_M = 1.2192;
 
+const TRENCH_WORDS = {
+  us: 'From 4 ft a ladder or ramp within 25 ft of everybody, spoil 2 ft back; from 5 ft sloped, shored or shielded. The competent person looks each day and after rain.',
+  metric:
+    'From 1.25 m a ladder or ramp within 7 m of everybody, spoil 0.6 m back, sides sloped, shored or shielded. The competent person looks each day and after rain.',
+} as const;
+
 /** Trench sides, where the bottom lies deep enough below grade to bury somebody. */
 export function trenchDraft(bottomM: number, { site }: ListContext): Draft[] {
-  if (!site.ground || site.ground.gradeM - bottomM < TRENCH_M) return [];
+  // Nobody has said how high the ground is: then it is looked at, not left out.
+  if (site.ground && site.ground.gradeM - bottomM < TRENCH_M) return [];
   return [
     {
       ...look(
         'trench',
         'Trench sides and way out',
         'ground',
-        'Sloped or shored, spoil set back, ladder or ramp in reach. Look again after rain.',
+        TRENCH_WORDS[site.units],
         once,
-        'deeper than 4 ft',
+        site.ground ? `deeper than ${distanceText(TRENCH_M, site.units)}` : 'no grade is given',
       ),
       danger: 'trench',
       rainUndoes: true,
-    },
-  ];
-}
-
-/** Uprights for the walls that will stand on this footing. */
-function vertDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext): Draft[] {
-  const walls = wallsOn(site, run).flatMap(({ wall, fromM, toM }) => {
-    const type = site.wallTypes.find((t) => t.mark === wall.type);
-    // A wall without uprights wants none out of its footing.
-    return type?.vertical
-      ? [{ wall, type, vertical: type.vertical, atM: (fromM + toM) / 2, onM: toM - fromM }]
-      : [];
-  });
-  if (!walls.length) return [];
-  return [
-    ...walls
-      .filter(({ vertical, onM }) => spacesOn(onM, vertical.spacingM) > 0)
-      .map(({ wall, type, vertical, atM, onM }): Draft => ({
-        kind: walls.length > 1 ? `verts-${wall.id}` : 'verts',
-        danger: 'bars',
-        title: `Spacing of uprights for ${wall.id}`,
-        trade: 'steel',
-        wanted: {
-          type: 'spacing',
-          specifiedMm: vertical.spacingM * 1000,
-          toleranceMm: r.spacingToleranceMm,
-          spaces: spacesOn(Math.min(lengthM, onM), vertical.spacingM),
-        },
-        places: [{ atM, across: 'middle' }],
-        source: `${type.drawing ?? 'schedule'}, ${type.mark}`,
-        toleranceSource: r.spacingSource,
-        advice: 'Shift the uprights before the pour; they cannot be moved after.',
-      })),
-    {
-      ...look(
-        'verts-capped',
-        'Uprights plumb, tied and capped',
-        'steel',
-        'Upright, tied so that they stay, hooks the right way, every one capped.',
-      ),
-      danger: 'bars',
     },
   ];
 }
@@ -130,22 +84,25 @@ const TRENCH_PLUS_MM = 76.2;
 const cutWidth = (
   t: FootingType,
   sizes: { places: Place[]; why: string },
-  { footingWidth }: ListContext['rules'],
-): Draft => ({
-  kind: 'width',
-  title: 'Trench width',
-  trade: 'forms',
-  wanted: {
-    type: 'size',
-    what: 'width',
-    wantedMm: t.widthM * 1000,
-    minusMm: footingWidth.minusMm,
-    plusMm: Math.max(footingWidth.plusMm ?? 0, TRENCH_PLUS_MM),
-  },
-  ...sizes,
-  toleranceSource: `${footingWidth.source}; wider: trade practice`,
-  advice: 'Trim the side, clear it out, and read again.',
-});
+  r: ListContext['rules'],
+): Draft => {
+  const { minusMm, plusMm, source } = r.footingWidth(t.widthM * 1000);
+  return {
+    kind: 'width',
+    title: 'Trench width',
+    trade: 'forms',
+    wanted: {
+      type: 'size',
+      what: 'width',
+      wantedMm: t.widthM * 1000,
+      minusMm,
+      plusMm: Math.max(plusMm ?? 0, TRENCH_PLUS_MM),
+    },
+    ...sizes,
+    toleranceSource: `${source}; wider: trade practice`,
+    advice: 'Trim the side, clear it out, and read again.',
+  };
+};
 
 /** A footing in forms: how wide they stand, on the string, braced and oiled. */
 const formed = (
@@ -161,11 +118,10 @@ const formed = (
       type: 'size',
       what: 'width',
       wantedMm: t.widthM * 1000,
-      minusMm: r.footingWidth.minusMm,
-      plusMm: r.footingWidth.plusMm,
+      ...off(r.footingWidth(t.widthM * 1000)),
     },
     ...sizes,
-    toleranceSource: r.footingWidth.source,
+    toleranceSource: r.footingWidth(t.widthM * 1000).source,
     advice: 'Move the form, brace it, and read again.',
   },
   lineDraft(sizes.places, sizes.why, r, 'Drive the stakes over to the string, and read again.'),
@@ -189,6 +145,7 @@ export function footingDrafts(
   const out: Draft[] = [GROUND, ...trenchDraft(run.bottomM, c)];
   const sizes = { places: spread(lengthM, sizeReadings(readM, r)), why: sizeWhy(r, units) };
   out.push(...(t.unformed ? [cutWidth(t, sizes, r)] : formed(t, sizes, r)));
+  out.push(placeDraft('Off its place on the plan', sizes, r.place(t.widthM * 1000)));
   out.push(...depthAndTop(r, depthMm, sizes));
   if (isPlain(t)) out.push(plainDraft(c.site.ruleProfile, 'footing'));
   else out.push(...alongDrafts(t), ...steelDrafts(lengthM, readM, t, c));
@@ -199,95 +156,10 @@ export function footingDrafts(
         'step',
         'Step',
         'forms',
-        'Riser form plumb and braced, bars carried down through the step, lap and cover kept in the corner.',
+        'Riser form plumb, braced and held down against lifting, bars carried down through the step, lap and cover kept in the corner.',
         [{ atM: 0, across: 'middle', label: 'step' }],
         'at the step',
       ),
     );
   return [...typical(out), ...special];
-}
-
-/** Bars along the run: how many, and which. */
-function alongDrafts({ continuous: { bar, count, topCount } }: FootingType): Draft[] {
-  if (count + topCount === 0) return [];
-  return [
-    {
-      kind: 'count-along',
-      title: 'Bars along',
-      trade: 'steel',
-      wanted: { type: 'count', wanted: count + topCount },
-      places: once,
-      advice: 'Put the missing bar in.',
-    },
-    ...barDrafts('along', 'along', bar),
-  ];
-}
-
-/** Cover below and at both sides. */
-function covers(lengthM: number, readM: number, t: FootingType, c: ListContext): Draft[] {
-  const { rules: r, site } = c;
-  const depthMm = t.depthM * 1000;
-  const lowBar = t.transverse?.bar ?? t.continuous.bar;
-  return [
-    {
-      kind: 'cover-bottom',
-      title: 'Bottom cover',
-      trade: 'steel',
-      wanted: {
-        type: 'cover',
-        face: 'bottom',
-        specifiedMm: t.coverBottomMm,
-        memberDepthMm: depthMm,
-        bar: lowBar,
-      },
-      places: spread(lengthM, coverReadings(readM, r)),
-      why: coverWhy(r, site.units),
-      advice: 'Lift on chairs and read again.',
-    },
-    {
-      kind: 'cover-side',
-      title: 'Side cover',
-      trade: 'steel',
-      wanted: {
-        type: 'cover',
-        face: 'side',
-        specifiedMm: t.coverSideMm,
-        memberDepthMm: depthMm,
-        bar: t.continuous.bar,
-      },
-      places: both(spread(lengthM, 2)),
-      why: 'one each side',
-      advice: 'Move the bar in, block it, and read again.',
-    },
-  ];
-}
-
-/** Spacing, cover, laps and hooks of the bottom steel. */
-function steelDrafts(lengthM: number, readM: number, t: FootingType, c: ListContext): Draft[] {
-  const r = c.rules;
-  const out: Draft[] = [];
-  if (t.transverse && spacesOn(lengthM, t.transverse.spacingM) > 0)
-    out.push({
-      kind: 'spacing-across',
-      title: 'Spacing across',
-      trade: 'steel',
-      wanted: {
-        type: 'spacing',
-        specifiedMm: t.transverse.spacingM * 1000,
-        toleranceMm: r.spacingToleranceMm,
-        spaces: spacesOn(lengthM, t.transverse.spacingM),
-      },
-      places: spread(lengthM, 1),
-      toleranceSource: r.spacingSource,
-      advice: 'Shift the bars; keep the count.',
-    });
-  if (t.transverse) out.push(...barDrafts('across', 'across', t.transverse.bar));
-  out.push(
-    ...covers(lengthM, readM, t, c),
-    ...lapDraft(t.continuous.bar, lengthM, t, c),
-    ...hookDraft('along', 'along', t.continuous),
-    ...hookDraft('across', 'across', t.transverse),
-    tied,
-  );
-  return out;
 }

@@ -1,6 +1,6 @@
 import { bracePlaces, formSystemOf, tieJoints, tiesAtJoint, walerRows } from '#core/formwork';
 import { type FormSystem, type Run, wallHeightM } from '#core/model';
-import { look } from './places.ts';
+import { look, off } from './places.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
 const at = (atM: number, upM: number, label: string): Place => ({
@@ -70,6 +70,7 @@ function braceDraft(
   c: ListContext,
 ): Draft {
   const lean = c.rules.leanIn;
+  const plumb = c.rules.plumb(heightM * 1000);
   return {
     kind: 'braces',
     title: brace.pushOnly ? 'Braces, wall leaning in' : 'Braces, wall off the string',
@@ -91,11 +92,10 @@ function braceDraft(
           type: 'size',
           what: 'plumb',
           wantedMm: 0,
-          minusMm: c.rules.plumb.minusMm,
-          plusMm: c.rules.plumb.plusMm,
+          ...off(plumb),
         },
     source: brace.pushOnly ? 'push-only braces: set leaning in, pushed out to the string' : maker,
-    toleranceSource: brace.pushOnly ? lean.source : c.rules.plumb.source,
+    toleranceSource: brace.pushOnly ? lean.source : plumb.source,
     advice: 'Turn the brace as the round says, and read the string again.',
     round: 'forms',
     danger: 'forms',

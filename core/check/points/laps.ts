@@ -1,4 +1,4 @@
-import { type DrawnLap, lapCodeOf, lapOf } from '#core/steel';
+import { type DrawnLap, type Laid, lapCodeOf, lapOf } from '#core/steel';
 import { lengthText } from '#core/units';
 import { look, spread } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
@@ -9,9 +9,10 @@ export function lapDraft(
   lengthM: number,
   type: { mark: string; drawing?: string | undefined; lap?: DrawnLap | undefined },
   { site, mix, rules: r }: ListContext,
-  upM?: number,
-  laid: { levelInWall?: boolean } = {},
+  laid: Laid & { upM?: number } = {},
+  named: Pick<Draft, 'kind' | 'title'> = { kind: 'lap', title: 'Lap' },
 ): Draft[] {
+  const { upM, ...lies } = laid;
   if (lengthM <= r.stockLengthM && lengthM < 3) return [];
   const lap = lapOf({
     bar,
@@ -19,7 +20,7 @@ export function lapDraft(
     fyMPa: r.barGradeMPa,
     code: lapCodeOf(site.ruleProfile),
     drawn: type.lap,
-    ...laid,
+    ...lies,
   });
   if (!lap)
     return [
@@ -31,16 +32,16 @@ export function lapDraft(
       ),
     ];
   const { lapMm, computedMm } = lap;
+  const minus = r.lapMinus(lapMm);
   return [
     {
-      kind: 'lap',
-      title: 'Lap',
+      ...named,
       trade: 'steel',
       wanted: {
         type: 'size',
         what: 'lap',
         wantedMm: lapMm,
-        minusMm: r.lapMinus.minusMm,
+        minusMm: minus.minusMm,
         plusMm: null,
       },
       places: spread(lengthM, 1, 'middle', upM === undefined ? [] : [upM]),
@@ -48,10 +49,10 @@ export function lapDraft(
         lap.ruledBy === 'drawing'
           ? `${type.drawing ?? 'schedule'}, ${type.mark}; computed it would be ${lengthText(computedMm, site.units)}`
           : `computed, ${lap.source}`,
-      toleranceSource: r.lapMinus.source,
+      toleranceSource: minus.source,
       advice: 'Slide the bar on or splice a piece in, and read again.',
     },
-    ...(lengthM > r.stockLengthM
+    ...(lengthM > r.stockLengthM && named.kind === 'lap'
       ? [
           look(
             'stagger',

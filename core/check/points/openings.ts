@@ -12,9 +12,48 @@ const middleOf = (o: Opening): Place => ({
   label: o.mark ?? o.kind,
 });
 
+/** The width of a door or window, and ties across it where it is close to a corner. */
+function openingSizes(o: Opening, lengthM: number, { rules: r }: ListContext): Draft[] {
+  const out: Draft[] = [];
+
+  const name = o.mark ?? o.kind;
+  out.push({
+    kind: `width-${name}`,
+    title: `${name} width`,
+    trade: 'forms',
+    wanted: {
+      type: 'size',
+      what: 'width',
+      wantedMm: o.widthM * 1000,
+      minusMm: r.thinWall.minusMm,
+      plusMm: r.thinWall.plusMm,
+    },
+    places: [{ ...middleOf(o), upM: o.headM }],
+    toleranceSource: r.thinWall.source,
+    advice: 'Brace the buck square and read again.',
+  });
+  if (Math.min(o.atM, lengthM - o.atM - o.widthM) < NEAR_CORNER_M)
+    out.push({
+      ...look(
+        `ties-${name}`,
+        `Ties across ${name}`,
+        'forms',
+        'A window this close to a corner leaves a stub that opens: run ties across it, or brace it through.',
+        [middleOf(o)],
+        'close to a corner',
+      ),
+      danger: 'forms',
+    });
+  return out;
+}
+
 /** Bucks, pockets and sleeves, each at its place. */
-export function openingDrafts(run: Run, lengthM: number, c: ListContext): Draft[] {
-  const r = c.rules;
+export function openingDrafts(
+  run: Run,
+  lengthM: number,
+  reinforced: boolean,
+  c: ListContext,
+): Draft[] {
   const bucks = run.openings.filter((o) => o.kind !== 'sleeve');
   const sleeves = run.openings.filter((o) => o.kind === 'sleeve');
   const out: Draft[] = [];
@@ -29,36 +68,19 @@ export function openingDrafts(run: Run, lengthM: number, c: ListContext): Draft[
         'each one',
       ),
     );
-  for (const o of bucks.filter((x) => x.kind !== 'pocket')) {
-    const name = o.mark ?? o.kind;
-    out.push({
-      kind: `width-${name}`,
-      title: `${name} width`,
-      trade: 'forms',
-      wanted: {
-        type: 'size',
-        what: 'width',
-        wantedMm: o.widthM * 1000,
-        minusMm: r.thinWall.minusMm,
-        plusMm: r.thinWall.plusMm,
-      },
-      places: [{ ...middleOf(o), upM: o.headM }],
-      toleranceSource: r.thinWall.source,
-      advice: 'Brace the buck square and read again.',
-    });
-    if (Math.min(o.atM, lengthM - o.atM - o.widthM) < NEAR_CORNER_M)
-      out.push({
-        ...look(
-          `ties-${name}`,
-          `Ties across ${name}`,
-          'forms',
-          'A window this close to a corner leaves a stub that opens: run ties across it, or brace it through.',
-          [middleOf(o)],
-          'close to a corner',
-        ),
-        danger: 'forms',
-      });
-  }
+  if (bucks.length && reinforced)
+    out.push(
+      look(
+        'opening-bars',
+        'Bars beside and over openings',
+        'steel',
+        'As drawn beside, over and under, past the corners by a lap; diagonals where they are drawn. Cover to the buck kept.',
+        bucks.map(middleOf),
+        'each one',
+      ),
+    );
+  for (const o of bucks.filter((x) => x.kind !== 'pocket'))
+    out.push(...openingSizes(o, lengthM, c));
   if (sleeves.length)
     out.push(
       look(

@@ -1,8 +1,12 @@
 import type { Pad } from '#core/model';
 import { padBars, type PadBars } from '#core/steel';
-import { braced, GROUND, tied, trenchDraft } from './footings.ts';
-import { barDrafts, look, once } from './places.ts';
+import { braced, GROUND, trenchDraft } from './footings.ts';
+import { tied } from './footing-steel.ts';
+import { coverDraft } from './covers.ts';
+import { barDrafts, look, once, off } from './places.ts';
 import { depthAndTop } from './depth-and-top.ts';
+import { padStarters } from './starters.ts';
+import { clearDraft, coverAsks } from './steel-looks.ts';
 import type { Draft, ListContext, Place } from './types.ts';
 
 const WAY = { lengthwise: 'lengthwise', crosswise: 'across' } as const;
@@ -12,6 +16,16 @@ const sides: Place[] = [
   { atM: null, across: 'left' },
   { atM: null, across: 'right' },
 ];
+
+const COVER_TITLE = { bottom: 'Bottom cover', side: 'Side cover', top: 'Top cover' } as const;
+
+const LET_DOWN = 'Let the mat down on its benches, or raise the form, and read again.';
+const BENCHES = look(
+  'benches',
+  'Benches of the top mat',
+  'steel',
+  'High chairs or benches stand on the blinding or the bottom mat, tied, enough that nobody’s weight bends the mat.',
+);
 
 /** The form: width and length, depth to ground, top. */
 function formOf(p: Pad, c: ListContext): Draft[] {
@@ -26,12 +40,11 @@ function formOf(p: Pad, c: ListContext): Draft[] {
       type: 'size',
       what: 'width',
       wantedMm: wantedM * 1000,
-      minusMm: r.footingWidth.minusMm,
-      plusMm: r.footingWidth.plusMm,
+      ...off(r.footingWidth(wantedM * 1000)),
     },
     places,
     ...(places.length > 1 ? { why: 'both ways' } : {}),
-    toleranceSource: r.footingWidth.source,
+    toleranceSource: r.footingWidth(wantedM * 1000).source,
     advice: 'Move the form, brace it, and read again.',
   });
   return [
@@ -88,15 +101,14 @@ export function padDrafts(p: Pad, c: ListContext): Draft[] {
     bar: string,
     places: Place[],
     advice: string,
-  ): Draft => ({
-    kind: `cover-${face}`,
-    title: { bottom: 'Bottom cover', side: 'Side cover', top: 'Top cover' }[face],
-    trade: 'steel',
-    wanted: { type: 'cover', face, specifiedMm, memberDepthMm: p.depthM * 1000, bar },
-    places,
-    why: face === 'side' ? 'one each side' : 'two a face',
-    advice,
-  });
+  ): Draft =>
+    coverDraft(
+      { kind: `cover-${face}`, title: COVER_TITLE[face], advice },
+      { face, specifiedMm, bar },
+      p.depthM * 1000,
+      { places, why: face === 'side' ? 'one each side' : 'two a face' },
+      c,
+    );
   const twice = [...once, ...once];
   const mat = (name: 'bottom' | 'top', bar: string) => {
     const where = topEachWay ? `, ${name} mat` : '';
@@ -115,19 +127,18 @@ export function padDrafts(p: Pad, c: ListContext): Draft[] {
   if (topEachWay)
     out.push(
       ...mat('top', topEachWay.bar),
-      cover(
-        'top',
-        coverTopMm ?? coverSideMm,
-        topEachWay.bar,
-        twice,
-        'Let the mat down on its benches, or raise the form, and read again.',
-      ),
-      look(
-        'benches',
-        'Benches of the top mat',
-        'steel',
-        'High chairs or benches stand on the blinding or the bottom mat, tied, enough that nobody’s weight bends the mat.',
-      ),
+      cover('top', coverTopMm ?? coverSideMm, topEachWay.bar, twice, LET_DOWN),
+      BENCHES,
     );
-  return [...out, tied];
+  const covers = [
+    { name: 'Below', against: 'ground' as const, bar: eachWay.bar, coverMm: coverBottomMm },
+    { name: 'at the sides', against: 'weather' as const, bar: eachWay.bar, coverMm: coverSideMm },
+  ];
+  return [
+    ...out,
+    clearDraft(eachWay.bar, c),
+    ...(p.steel.coverUsual ? [] : coverAsks(covers, c)),
+    ...padStarters(p.id, c),
+    tied,
+  ];
 }

@@ -1,5 +1,5 @@
-import { BASE_TOLERANCES } from '#core/anchors';
-import type { Anchor } from '#core/model';
+import { BASE_TOLERANCES, baseBoltOff } from '#core/anchors';
+import type { Anchor, RuleProfile } from '#core/model';
 import { sideOf } from './places.ts';
 import type { Draft, Place } from './types.ts';
 
@@ -8,7 +8,6 @@ const LEAN = 1 / 40;
 const LEAST_LEAN_MM = 1.6;
 /** Two distances of the drawing that differ by less are one, mm. */
 const SAME_MM = 1;
-const SOURCE = 'AISC 303-22 §7.5';
 
 interface Pair {
   a: Anchor;
@@ -61,7 +60,11 @@ const middle = ({ a, b }: Pair, upM: number | undefined): Place => ({
 });
 
 /** Distances that are drawn alike are one check with a place each. */
-function pairDrafts(pairs: readonly Pair[], upM: number | undefined): Draft[] {
+function pairDrafts(
+  pairs: readonly Pair[],
+  upM: number | undefined,
+  off: { mm: number; source: string },
+): Draft[] {
   const groups: Pair[][] = [];
   for (const p of pairs) {
     const known = groups.find(([first]) => first && Math.abs(first.mm - p.mm) < SAME_MM);
@@ -76,12 +79,12 @@ function pairDrafts(pairs: readonly Pair[], upM: number | undefined): Draft[] {
       type: 'size' as const,
       what: 'apart' as const,
       wantedMm: group[0]?.mm ?? 0,
-      minusMm: BASE_TOLERANCES.centreMm,
-      plusMm: BASE_TOLERANCES.centreMm,
+      minusMm: off.mm,
+      plusMm: off.mm,
     },
     places: group.map((p) => middle(p, upM)),
     why: 'the distances that fix the pattern',
-    toleranceSource: SOURCE,
+    toleranceSource: off.source,
     advice: 'Square the template, tighten its nuts, and read again.',
   }));
 }
@@ -91,7 +94,11 @@ function pairDrafts(pairs: readonly Pair[], upM: number | undefined): Draft[] {
  * ways, plumb; how level it is say the tops of all its bolts.
  * @param upM height of their tops above the element's bottom, m
  */
-export function patternDrafts(bolts: readonly Anchor[], upM: number | undefined): Draft[] {
+export function patternDrafts(
+  bolts: readonly Anchor[],
+  upM: number | undefined,
+  profile: RuleProfile,
+): Draft[] {
   const [first] = bolts;
   if (!first || bolts.length < 2) return [];
   const at: Place = {
@@ -99,6 +106,7 @@ export function patternDrafts(bolts: readonly Anchor[], upM: number | undefined)
     across: 'middle',
     ...(upM === undefined ? {} : { upM }),
   };
+  const apart = baseBoltOff(profile, first.diameterMm);
   const leanMm = Math.max(LEAST_LEAN_MM, first.projectionMm * LEAN);
   const off = (
     draft: Pick<Draft, 'kind' | 'title' | 'places' | 'why' | 'advice' | 'toleranceSource'>,
@@ -110,7 +118,7 @@ export function patternDrafts(bolts: readonly Anchor[], upM: number | undefined)
     wanted: { type: 'size', what, wantedMm: 0, minusMm: mostMm, plusMm: mostMm },
   });
   return [
-    ...pairDrafts(tapedPairs(bolts), upM),
+    ...pairDrafts(tapedPairs(bolts), upM, apart),
     off(
       {
         kind: 'pattern-lines',
@@ -120,7 +128,7 @@ export function patternDrafts(bolts: readonly Anchor[], upM: number | undefined)
           { ...at, label: 'across' },
         ],
         why: 'both ways',
-        toleranceSource: SOURCE,
+        toleranceSource: apart.source,
         advice: 'Shift the template onto its lines, fix it, and read again.',
       },
       'centre',

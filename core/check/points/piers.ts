@@ -1,7 +1,8 @@
 import { topLevel } from './depth-and-top.ts';
 import { padUnder, type Pier, pierHeightM, pierWidthM } from '#core/model';
-import { barDrafts, look, once } from './places.ts';
-import { braced, tied, trenchDraft } from './footings.ts';
+import { barDrafts, look, off, once } from './places.ts';
+import { braced, trenchDraft } from './footings.ts';
+import { tied } from './footing-steel.ts';
 import type { Draft, ListContext } from './types.ts';
 
 const ON_CONCRETE =
@@ -16,6 +17,7 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   const widthMm = pierWidthM(p) * 1000;
   const heightM = pierHeightM(p);
   const tolerance = r.wallThickness(widthMm);
+  const plumb = r.plumb(heightM * 1000);
   const onPad = padUnder(c.site.pads, p) !== undefined;
   const out: Draft[] = [
     {
@@ -46,12 +48,11 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
         type: 'size',
         what: 'plumb',
         wantedMm: 0,
-        minusMm: r.plumb.minusMm,
-        plusMm: r.plumb.plusMm,
+        ...off(plumb),
       },
       places: [...once, ...once],
       why: 'two ways',
-      toleranceSource: r.plumb.source,
+      toleranceSource: plumb.source,
       advice: 'Pull it upright, brace it, and read again.',
     },
     topLevel(r, 'Cut or lift the form to the mark and read again.', { places: once }),
@@ -61,6 +62,9 @@ export function pierDrafts(p: Pier, c: ListContext): Draft[] {
   out.push(...cageDrafts(p.steel, heightM, widthMm, r));
   return out;
 }
+
+/** Ties stand off by this share of the width at most (ACI 117-10 §2.2.5: 1 in a foot, to be confirmed). */
+const TIE_OFF = 1 / 12;
 
 /** The cage: bars, ties, cover. */
 function cageDrafts(
@@ -91,11 +95,11 @@ function cageDrafts(
         wanted: {
           type: 'spacing',
           specifiedMm: ties.spacingM * 1000,
-          toleranceMm: r.spacingToleranceMm,
+          toleranceMm: Math.min(r.spacingToleranceMm, widthMm * TIE_OFF),
           spaces: Math.max(1, Math.min(4, Math.floor(heightM / ties.spacingM))),
         },
         places: once,
-        toleranceSource: r.spacingSource,
+        toleranceSource: `${r.spacingSource}; at most 1 in 12 of the width, to be confirmed`,
         advice: 'Slide the ties; keep the count.',
       },
       ...barDrafts('ties', 'of ties', ties.bar),

@@ -1,7 +1,7 @@
 import { distanceText, type UnitSystem } from '#core/units';
 import type { Hooks } from '#core/model';
 import { resultOf } from '#core/kit';
-import { hook } from '#core/steel';
+import { hook, HOOK_SOURCE, type LapCode } from '#core/steel';
 import type { CheckRules } from '../rules.ts';
 import type { Draft, Place } from './types.ts';
 
@@ -47,6 +47,27 @@ export const typical = (drafts: Draft[]): Draft[] => drafts.map((d) => ({ ...d, 
 export const spacesOn = (lengthM: number, spacingM: number, most = 6): number =>
   Math.min(most, Math.floor(lengthM / spacingM + 1e-9));
 
+/** What a size may be off by, of its tolerance. */
+export const off = ({ minusMm, plusMm }: { minusMm: number; plusMm: number | null }) => ({
+  minusMm,
+  plusMm,
+});
+
+/** How far a footing, or the foot of a wall's forms, is off its line on the plan. */
+export const placeDraft = (
+  title: string,
+  read: Pick<Draft, 'places'> & Partial<Draft>,
+  t: { minusMm: number; plusMm: number | null; source: string },
+): Draft => ({
+  kind: 'place',
+  title,
+  trade: 'forms',
+  wanted: { type: 'size', what: 'place', wantedMm: 0, ...off(t) },
+  ...read,
+  toleranceSource: t.source,
+  advice: 'Measure from the lines again, move it over, and read again.',
+});
+
 /** Something only an eye can judge, once. */
 export const look = (
   kind: string,
@@ -72,7 +93,7 @@ export const barDrafts = (role: string, words: string, bar: string): Draft[] => 
     trade: 'steel',
     wanted: { type: 'bar', wanted: bar },
     places: once,
-    advice: 'Wrong bar: take it out or ask the engineer.',
+    advice: 'Smaller: take it out. Larger: laps are longer and the room is less, ask the engineer.',
   },
 ];
 
@@ -100,6 +121,7 @@ export function hookDraft(
   role: string,
   words: string,
   v: { bar: string; hooks?: Hooks } | null,
+  code: LapCode,
 ): Draft[] {
   if (!v?.hooks) return [];
   return [
@@ -110,13 +132,13 @@ export function hookDraft(
       wanted: {
         type: 'size',
         what: 'lap',
-        wantedMm: resultOf(hook, { bar: v.bar }).legMm,
+        wantedMm: resultOf(hook, { bar: v.bar, code }).legMm,
         minusMm: 0,
         plusMm: null,
       },
       places: once,
       why: v.hooks === 'both' ? 'one of both ends' : 'one end',
-      source: 'standard hook, ACI 318-19 table 25.3.1',
+      source: HOOK_SOURCE[code],
       advice: 'Hook too short or turned the wrong way: replace the bar, or ask the engineer.',
     },
   ];

@@ -1,6 +1,6 @@
 import { anchorLayout, cutByOpenings } from '#core/anchors';
 import { attempt } from '#core/kit';
-import type { Plate } from '#core/model';
+import type { Plate, RuleProfile } from '#core/model';
 import type { Draft, ListContext, Place, WantedBolt } from './types.ts';
 
 /** Of the bolts of one plate, how many are measured deep and high as well: all are looked at in the round. */
@@ -53,7 +53,8 @@ export function boltsOfPlate(
           atM: a.atM,
           diameterMm: a.diameterMm,
           depth: {
-            leastMm: Math.max(0, a.embedmentMm - r.boltEmbedment.minusMm),
+            // A drawing may ask for more than the least, never for less.
+            leastMm: Math.max(r.boltDeepMm, a.embedmentMm - r.boltEmbedment.minusMm),
             projectionMm: a.projectionMm,
           },
         })),
@@ -75,7 +76,12 @@ export function boltsOfPlate(
 }
 
 /** How far the bolts stand off the middle of the plate. */
-const centreDraft = (suffix: string, widthMm: number, places: Place[]): Draft => ({
+const centreDraft = (
+  suffix: string,
+  widthMm: number,
+  places: Place[],
+  profile: RuleProfile,
+): Draft => ({
   kind: `bolts-centre${suffix}`,
   title: 'Bolt off the middle of the plate',
   trade: 'anchors',
@@ -88,7 +94,10 @@ const centreDraft = (suffix: string, widthMm: number, places: Place[]): Draft =>
   },
   places,
   why: 'one a plate',
-  toleranceSource: 'IRC 2021 R403.1.6, middle third of the plate',
+  toleranceSource:
+    profile === 'us-aci'
+      ? 'IRC 2021 R403.1.6, middle third of the plate'
+      : 'site practice, middle third of the plate',
   advice: 'The middle of the plate is not always the middle of the wall: move the template.',
 });
 
@@ -101,7 +110,7 @@ export function pieceDrafts(
   piece: PlatePiece,
   number: number | null,
   topUpM: number | undefined,
-  { rules: r }: ListContext,
+  { rules: r, site }: ListContext,
 ): Draft[] {
   const suffix = number === null ? '' : `-${number}`;
   const places = (bolts: PlatePiece['bolts']): Place[] =>
@@ -142,5 +151,8 @@ export function pieceDrafts(
     advice: 'Set the missing bolt, or move it into its stretch and to its depth, and tie it.',
   };
   if (p.widthMm === undefined) return [bolts];
-  return [bolts, centreDraft(suffix, p.widthMm, places(sampled(piece.bolts).slice(0, 1)))];
+  return [
+    bolts,
+    centreDraft(suffix, p.widthMm, places(sampled(piece.bolts).slice(0, 1)), site.ruleProfile),
+  ];
 }

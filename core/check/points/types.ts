@@ -27,6 +27,8 @@ export type Wanted =
       specifiedMm: number;
       memberDepthMm: number;
       face: 'bottom' | 'side' | 'top' | 'inside' | 'outside';
+      /** More than this, mm, takes depth from the bars that bend the member; left out where it does not. */
+      mostMm?: number;
       bar: string;
     }
   | {

@@ -1,16 +1,22 @@
 import { isPlain, type Run, wallHeightM, type WallType } from '#core/model';
 import { formSystemOf } from '#core/formwork';
+import { footingUnder } from '#core/siteplan';
 import { formDrafts } from './forms.ts';
+import { groundDrafts } from './wall-ground.ts';
 import { embedDrafts, openingDrafts } from './openings.ts';
-import { tied, trenchDraft } from './footings.ts';
+import { trenchDraft } from './footings.ts';
+import { tied } from './footing-steel.ts';
 import { lapDraft } from './laps.ts';
 import { plainDraft } from './plain.ts';
+import { clearDraft, coverAsks, type DrawnCover } from './steel-looks.ts';
+import { lapCodeOf } from '#core/steel';
 import {
   barDrafts,
   coverReadings,
   coverWhy,
   hookDraft,
   lineDraft,
+  placeDraft,
   look,
   sizeReadings,
   sizeWhy,
@@ -18,7 +24,7 @@ import {
   spread,
   typical,
 } from './places.ts';
-import type { Draft, ListContext, Place } from './types.ts';
+import type { Draft, ListContext } from './types.ts';
 
 const braced: Draft = {
   ...look(
@@ -55,56 +61,22 @@ const oiled: Draft = {
   danger: 'oil',
 };
 
-/** A wall that stands out of the ground by more than this is no foundation wall any more, m. */
-const FOUNDATION_M = 1.5;
-
-/** Room that there has to be at least, measured half way along. */
-const roomDraft = (
-  d: Pick<Draft, 'kind' | 'title' | 'trade' | 'advice'>,
-  need: { leastM: number; source: string },
-  place: Place,
-): Draft => ({
-  ...d,
-  wanted: { type: 'size', what: 'room', wantedMm: need.leastM * 1000, minusMm: 0, plusMm: null },
-  places: [place],
-  source: need.source,
-  toleranceSource: need.source,
-});
-
-/**
- * Room to set walers and wedges in the hole, the top of the wall above the ground, and the height
- * of a crawl space inside it.
- */
-function groundDrafts(run: Run, lengthM: number, { site, rules: r }: ListContext): Draft[] {
-  if (run.topM === undefined) return [];
-  const grade = site.ground?.gradeM;
-  const heightM = wallHeightM(run);
-  const [deep, out] = grade === undefined ? [0, 0] : [grade - run.bottomM, run.topM - grade];
-  const at = (across: Place['across'], upM: number): Place => ({ atM: lengthM / 2, across, upM });
-  const drafts: Draft[] = [];
-  if (deep > 0.3) {
-    const advice = 'Dig the side back: walers and wedges cannot be set in a tight hole.';
-    const what = { kind: 'room', title: 'Room beside the forms', trade: 'ground', advice } as const;
-    drafts.push({ ...roomDraft(what, r.workingRoom, at('right', 0)), danger: 'trench' });
-  }
-  if (out > 0 && out < FOUNDATION_M) {
-    const advice = 'Raise the line, or have the grade lowered: ask before either.';
-    const title = 'Top line above the ground';
-    const what = { kind: 'above-grade', title, trade: 'forms', advice } as const;
-    drafts.push(roomDraft(what, r.aboveGrade, at('right', heightM)));
-  }
-  if (run.crawl) {
-    const { groundM, joistsM } = run.crawl;
-    const advice =
-      joistsM - groundM < r.crawl.leastM - 1e-9
-        ? 'The drawing itself leaves too little: ask before the line is snapped.'
-        : 'From the ground inside to the joists: dig down, or ask to raise the line.';
-    const what = { kind: 'crawl', title: 'Crawl height', trade: 'ground', advice } as const;
-    const upM = Math.min(heightM, Math.max(0, groundM - run.bottomM));
-    drafts.push(roomDraft(what, r.crawl, at('left', upM)));
-  }
-  return drafts;
-}
+/** What nobody gets at any more once the second side stands. */
+const CLOSING = look(
+  'closing',
+  'Joint and inside, before it is closed',
+  'forms',
+  'Joint rough, laitance off, wetted and blown out; nothing left inside: no wood, wire, ice or standing water.',
+);
+const KICKER: Draft = {
+  ...look(
+    'kicker',
+    'Foot of the forms',
+    'forms',
+    'Plate or kicker fixed all along, nothing lifts and nothing slides; marks across clamps and wedges show a slip.',
+  ),
+  danger: 'forms',
+};
 
 /** A wall as its drafts are made of: how long and high it is, and as long a stretch as its readings are wanted for. */
 interface Measured {
@@ -112,10 +84,15 @@ interface Measured {
   heightM: number;
   readM: number;
   type: WallType;
+  /** A footing is drawn under it. */
+  onFooting: boolean;
 }
 
 /** What is measured on the forms: how far apart, upright, on height, on the string. */
-function formSizes({ lengthM, heightM, readM, type }: Measured, c: ListContext): Draft[] {
+function formSizes(
+  { lengthM, heightM, readM, type, onFooting }: Measured,
+  c: ListContext,
+): Draft[] {
   const r = c.rules;
   const n = sizeReadings(readM, r);
   const why = sizeWhy(r, c.site.units);
@@ -143,7 +120,7 @@ function formSizes({ lengthM, heightM, readM, type }: Measured, c: ListContext):
     {
       kind: 'plumb',
       title: 'Plumb, off in the height',
-      ...size('plumb', 0, r.plumb),
+      ...size('plumb', 0, r.plumb(heightM * 1000)),
       places: places(0.7),
       advice: 'Turn the brace and read again.',
     },
@@ -154,6 +131,15 @@ function formSizes({ lengthM, heightM, readM, type }: Measured, c: ListContext):
       places: places(0.97),
       advice: 'Snap the line again.',
     },
+    ...(onFooting
+      ? [
+          placeDraft(
+            'Foot of the forms off the wall’s line',
+            { places: places(0.02), why },
+            r.wallPlace,
+          ),
+        ]
+      : []),
     lineDraft(
       places(0.97),
       why,
@@ -195,6 +181,8 @@ function coverDraft(
   { lengthM, heightM, readM, type }: Measured,
   { rules: r, site }: ListContext,
 ): Draft {
+  const specifiedMm = face === 'inside' ? type.coverInsideMm : type.coverOutsideMm;
+  const memberDepthMm = type.thicknessM * 1000;
   return {
     kind: `cover-${face}`,
     title: face === 'inside' ? 'Inside cover' : 'Outside cover',
@@ -202,8 +190,9 @@ function coverDraft(
     wanted: {
       type: 'cover',
       face,
-      specifiedMm: face === 'inside' ? type.coverInsideMm : type.coverOutsideMm,
-      memberDepthMm: type.thicknessM * 1000,
+      specifiedMm,
+      memberDepthMm,
+      mostMm: r.coverMostMm(specifiedMm, memberDepthMm, false),
       bar: (type.vertical ?? type.horizontal)?.bar ?? '',
     },
     places: spread(lengthM, coverReadings(readM, r), 'middle', [heightM * 0.12, heightM * 0.88]),
@@ -215,6 +204,7 @@ function coverDraft(
 /** Bars upright and across, mats, cover, laps and hooks; of a wall without bars that it has none. */
 function steelDrafts(w: Measured, c: ListContext): Draft[] {
   const { lengthM, heightM, type } = w;
+  const code = lapCodeOf(c.site.ruleProfile);
   if (isPlain(type)) return [plainDraft(c.site.ruleProfile, 'wall')];
   return [
     ...layerDrafts(w, c),
@@ -229,12 +219,26 @@ function steelDrafts(w: Measured, c: ListContext): Draft[] {
     coverDraft('inside', w, c),
     ...(type.mats === 2 ? [coverDraft('outside', w, c)] : []),
     ...(type.horizontal
-      ? lapDraft(type.horizontal.bar, lengthM, type, c, heightM * 0.5, { levelInWall: true })
+      ? lapDraft(type.horizontal.bar, lengthM, type, c, { upM: heightM * 0.5, levelInWall: true })
       : []),
-    ...hookDraft('up', 'upright', type.vertical),
-    ...hookDraft('across', 'across', type.horizontal),
+    ...hookDraft('up', 'upright', type.vertical, code),
+    ...hookDraft('across', 'across', type.horizontal, code),
+    ...wallLooks(type, c),
     tied,
   ];
+}
+
+/** Room between the bars, and cover of the drawing against the code's. */
+function wallLooks(type: WallType, c: ListContext): Draft[] {
+  const bar = (type.vertical ?? type.horizontal)?.bar;
+  if (bar === undefined) return [];
+  const covers: DrawnCover[] = [
+    { name: 'Inside', against: 'indoors', bar, coverMm: type.coverInsideMm },
+    ...(type.mats === 2
+      ? [{ name: 'outside', against: 'weather' as const, bar, coverMm: type.coverOutsideMm }]
+      : []),
+  ];
+  return [clearDraft(bar, c), ...(type.coverUsual ? [] : coverAsks(covers, c))];
 }
 
 /** The bars that stand and those that lie: how far apart, and which. */
@@ -262,18 +266,21 @@ export function wallDrafts(
 ): Draft[] {
   const heightM = wallHeightM(run);
   const foam = formSystemOf(c)?.kind === 'foam';
-  const wall = { lengthM, heightM, readM, type };
+  const onFooting = footingUnder(c.site, run) !== null;
+  const wall = { lengthM, heightM, readM, type, onFooting };
   const byType: Draft[] = [
     ...trenchDraft(run.bottomM, c),
     ...groundDrafts(run, lengthM, c),
     ...formSizes(wall, c),
     ...(foam ? [foamBraced] : [braced, oiled]),
     ...steelDrafts(wall, c),
+    CLOSING,
+    ...(foam ? [] : [KICKER]),
   ];
   const out: Draft[] = [
     ...typical(byType),
     ...formDrafts(run, lengthM, c),
-    ...openingDrafts(run, lengthM, c),
+    ...openingDrafts(run, lengthM, !isPlain(type), c),
     ...embedDrafts(run.id, c),
   ];
   if (type.ledge)

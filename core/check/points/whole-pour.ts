@@ -1,5 +1,6 @@
 import { cornersOf } from '#core/setout';
-import { distanceText } from '#core/units';
+import { isPlain } from '#core/model';
+import { distanceText, MPA_PER_PSI } from '#core/units';
 import { CONSOLIDATION_WORDS, formSystemOf } from '#core/formwork';
 import { look, once } from './places.ts';
 import type { Draft, ListContext } from './types.ts';
@@ -37,6 +38,28 @@ function squareDraft(c: ListContext): Draft[] {
   ];
 }
 
+/** The bars are of the grade that was drawn: rolled on them, and on the mill's certificate. */
+function gradeDraft({ site, pour, rules }: ListContext): Draft[] {
+  const own = new Set(pour.elements);
+  const types = [...site.footingTypes, ...site.wallTypes].filter((t) => !isPlain(t));
+  const reinforced =
+    site.runs.some((r) => own.has(r.id) && types.some((t) => t.mark === r.type)) ||
+    [...site.pads, ...site.piers].some((p) => own.has(p.id) && p.steel);
+  if (!reinforced) return [];
+  const asked =
+    site.ruleProfile === 'us-aci'
+      ? `Grade ${Math.round(rules.barGradeMPa / MPA_PER_PSI / 1000)}`
+      : `B${Math.round(rules.barGradeMPa)}`;
+  return [
+    look(
+      'grade',
+      'Grade of the bars, mill tags',
+      'steel',
+      `${asked} rolled on the bars and on their tags; certificate with the heat number kept.`,
+    ),
+  ];
+}
+
 /** Access, people and hardware: what belongs to the pour and to no single run. */
 export function wholePourDrafts(c: ListContext): Draft[] {
   const { site, pour, duskMin } = c;
@@ -45,6 +68,7 @@ export function wholePourDrafts(c: ListContext): Draft[] {
   const wet = site.anchors.some((a) => a.wetSet && pour.elements.includes(a.elementId));
   return [
     ...squareDraft(c),
+    ...gradeDraft(c),
     {
       ...access(
         'stand',
@@ -75,7 +99,7 @@ export function wholePourDrafts(c: ListContext): Draft[] {
       ...access(
         'guard',
         'Eyes, hands, bars',
-        'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash.',
+        'Glasses, gloves and boots on; eye wash at hand; upright bars capped; pipes and drains covered against splash. Vibrators on a GFCI; heaters vented, nobody in their fumes.',
       ),
       danger: 'bars',
     },

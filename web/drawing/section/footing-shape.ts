@@ -1,7 +1,7 @@
 import { barNamed, type Hooks, type Pad, pierWidthM, type SitePlan } from '#core/model';
 import { resultOf } from '#core/kit';
 import { piersOn, wallsOn } from '#core/siteplan';
-import { hook, padBars } from '#core/steel';
+import { hook, lapCodeOf, padBars } from '#core/steel';
 import { barText, lengthText } from '#core/units';
 
 /**
@@ -37,7 +37,8 @@ export interface FootingShape {
   joint: ('keyway' | 'waterstop')[];
 }
 
-const legMm = (bar: string): number => resultOf(hook, { bar }).legMm;
+const legMm = (bar: string, { ruleProfile }: SitePlan): number =>
+  resultOf(hook, { bar, code: lapCodeOf(ruleProfile) }).legMm;
 
 function wallAbove(site: SitePlan, runId: string): Above | null {
   const run = site.runs.find((r) => r.id === runId);
@@ -63,7 +64,7 @@ function wallAbove(site: SitePlan, runId: string): Above | null {
     leftMm: (same * first.wall.offsetM - run.offsetM) * 1000,
     bar: type.vertical.bar,
     spacingM: type.vertical.spacingM,
-    legMm: legMm(type.vertical.bar),
+    legMm: legMm(type.vertical.bar, site),
     uprights: same > 0 ? mats : mats.map((m) => ({ atMm: -m.atMm, leg: m.leg === 1 ? -1 : 1 })),
   };
 }
@@ -84,7 +85,7 @@ function pierAbove(site: SitePlan, padId: string): Above | null {
     leftMm: (pad.xM - pier.xM) * 1000,
     bar: vertical.bar,
     spacingM: null,
-    legMm: legMm(vertical.bar),
+    legMm: legMm(vertical.bar, site),
     uprights: [
       { atMm: -half, leg: -1 },
       { atMm: half, leg: 1 },
@@ -93,9 +94,12 @@ function pierAbove(site: SitePlan, padId: string): Above | null {
 }
 
 const acrossLegs = (
+  site: SitePlan,
   steel: { bar: string; hooks?: Hooks | undefined } | null | undefined,
 ): [number, number] =>
-  steel?.hooks ? [legMm(steel.bar), steel.hooks === 'both' ? legMm(steel.bar) : 0] : [0, 0];
+  steel?.hooks
+    ? [legMm(steel.bar, site), steel.hooks === 'both' ? legMm(steel.bar, site) : 0]
+    : [0, 0];
 const jointOf = (site: SitePlan, id: string): FootingShape['joint'] =>
   (['keyway', 'waterstop'] as const).filter((kind) =>
     site.embeds.some((e) => e.elementId === id && e.kind === kind),
@@ -132,7 +136,7 @@ function padShape(site: SitePlan, pad: Pad): FootingShape {
     words,
     belowGradeM: belowGrade(site, pad.bottomM),
     above: pierAbove(site, pad.id),
-    acrossLegsMm: acrossLegs(s?.eachWay),
+    acrossLegsMm: acrossLegs(site, s?.eachWay),
     joint: jointOf(site, pad.id),
   };
 }
@@ -167,7 +171,7 @@ export function footingShape(site: SitePlan, elementId: string): FootingShape | 
     ],
     belowGradeM: belowGrade(site, run.bottomM),
     above: wallAbove(site, run.id),
-    acrossLegsMm: acrossLegs(f.transverse),
+    acrossLegsMm: acrossLegs(site, f.transverse),
     joint: jointOf(site, run.id),
   };
 }
