@@ -41,6 +41,18 @@ const withoutTheirWords: Plugin = {
       : null,
 };
 
+/**
+ * The router names its forms, lists of data and their like for the tools of whoever writes code, and
+ * so makes and sends them whether anybody asks or not, with all they stand on.
+ */
+const withoutNamesOfParts: Plugin = {
+  name: 'without-names-of-parts',
+  transform: (code, id) =>
+    /react-router\/dist\/production\/chunk-\w+\.mjs$/.test(id)
+      ? code.replace(/^\w+\.displayName = "\w+";$/gm, '')
+      : null,
+};
+
 /** What stands in for what a scale asks for, by the package it asks. */
 const FOR_SCALES: Readonly<Record<string, URL>> = {
   'd3-interpolate': new URL('web/drawing/interpolate-numbers.ts', import.meta.url),
@@ -66,6 +78,7 @@ export default defineConfig({
   plugins: [
     withoutJsonSchema,
     withoutTheirWords,
+    withoutNamesOfParts,
     numbersForScales,
     wordsWithTheRegister,
     react(),
@@ -128,6 +141,17 @@ export default defineConfig({
       resolveDependencies: (_file, wanted, { hostType }) => (hostType === 'html' ? wanted : []),
     },
     rolldownOptions: {
+      // Forms, lists of data and their like of the router are made whether anybody asks or not, and
+      // bring all they stand on: what React makes of a component is nothing unless it is used.
+      treeshake: {
+        manualPureFunctions: [
+          'React.createContext',
+          'React2.createContext',
+          'React3.memo',
+          'React8.createContext',
+          'React10.forwardRef',
+        ],
+      },
       // What every screen stands on is a file of its own, which stays kept when only ours changes.
       output: {
         codeSplitting: {

@@ -273,6 +273,8 @@ export const FIELD_WORDS: Record<string, string> = {
   'breaks[].toMin': 'to, minutes after midnight',
   stripping: 'when forms may come off',
   stripMPa: 'at this strength',
+  testsWaived: 'the building official waives its strength tests',
+  siteWater: 'its producer answers for water added on the site',
   curedBy: 'how it is kept from drying: `forms`, `wet`, `covered` or `compound`',
   sheltered:
     'nothing loads it while young, nothing freezes it after: it is protected for less long',

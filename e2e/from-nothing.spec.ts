@@ -78,8 +78,11 @@ test('account, site, two pours, a colleague, an inspector, a reading and an orde
   // A reading on the first pour.
   await hand.press(page.getByRole('link', { name: /^Check/ }));
   await hand.press(bench(page).getByRole('button', { name: 'Good', exact: true }));
+  // No grade was given: the trench is looked at all the same.
+  await expect(bench(page).getByText('Trench sides and way out').first()).toBeVisible();
+  await hand.press(bench(page).getByRole('button', { name: 'Good', exact: true }));
   await hand.enter(bench(page).getByRole('textbox').first(), '600');
-  await expect(page.getByRole('link', { name: /^Check 2 of/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Check 3 of/ })).toBeVisible();
 
   // The first pour gets its day, and a third is made of one wall.
   await hand.press(page.getByRole('link', { name: 'All pours' }));

@@ -121,11 +121,24 @@ test('P3 goes on against the gate, is poured with a load sent back, cured and cl
   await page.getByRole('link', { name: /^Pour/ }).click();
   await takeLoad(page, 1, '90211', '6 1/2');
   await expect(page.locator('[data-load-verdict="tooWet"]')).toBeVisible();
+  // One reading that is out is tried once more on a new sample, before it goes back.
+  await expect(page.locator('.next')).toContainText('new sample');
+  await page.locator('[data-next]').click();
+  await page.getByRole('dialog').getByLabel('Reading', { exact: true }).fill('6 1/4');
+  await page.getByRole('dialog').getByLabel('Reading', { exact: true }).press('Enter');
+  await gone(page);
+  await expect(page.locator('.next')).toContainText('Decide before it goes in');
   await page.locator('[data-next]').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Send back' }).click();
   await expect(page.getByText(/more to order/)).toBeVisible();
   await forward(page, 20);
   await takeLoad(page, 2, '90212', '4');
+  // It is the first that stays: the air that was ordered is read.
+  await expect(page.locator('.next')).toContainText('Read its air');
+  await page.locator('[data-next]').click();
+  await page.getByRole('dialog').getByLabel(/^Air/).fill('6');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log', exact: true }).click();
+  await gone(page);
   await expect(page.locator('[data-load-verdict="accept"]')).toBeVisible();
   for (const run of ['SN1', 'SN2']) await place(page, run, 'full', () => forward(page, 2));
   await placedElsewhere(page, id, ['SN3', 'SE1', 'SE2', 'SS2']);

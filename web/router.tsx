@@ -1,9 +1,8 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import { Navigate, Outlet, Route, Routes, useLocation, useParams } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { STAGE_IDS } from '#core/view';
 import { PageFault } from './app/PageFault.tsx';
-import { PourProvider } from './app/pour-context.tsx';
 import { tellPartsFetched } from './sync/ready.ts';
 import { fetchParts } from './ui/lazily.tsx';
 
@@ -14,6 +13,7 @@ import { fetchParts } from './ui/lazily.tsx';
  */
 const screens = {
   pours: () => import('./stages/pours/page.tsx'),
+  pourLayout: () => import('./app/PourLayout.tsx'),
   setout: () => import('./stages/setout/page.tsx'),
   check: () => import('./stages/check/page.tsx'),
   plan: () => import('./stages/plan/page.tsx'),
@@ -39,21 +39,13 @@ export function fetchScreens(): void {
     });
 }
 
-function PourLayout() {
-  const { pourId = '' } = useParams();
-  return (
-    <PourProvider key={pourId} pourId={pourId}>
-      <Outlet />
-    </PourProvider>
-  );
-}
-
 const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
 
 const fetched = (load: (typeof screens)[keyof typeof screens]) =>
   lazy(async () => ({ default: (await load()).Component }));
 
 const Pours = fetched(screens.pours);
+const PourLayout = fetched(screens.pourLayout);
 const NewSite = fetched(screens.begin);
 const Site = fetched(screens.site);
 const NewPour = fetched(screens.newPour);
@@ -84,7 +76,7 @@ export function Screens() {
     <ErrorBoundary FallbackComponent={PageFault}>
       <Routes>
         <Route path="/" element={<Screen of={Pours} />} />
-        <Route path="/pours/:pourId" element={<PourLayout />}>
+        <Route path="/pours/:pourId" element={<Screen of={PourLayout} />}>
           <Route index element={<Navigate to="setout" replace />} />
           {STAGES.map(({ id, Stage }) => (
             <Route key={id} path={id} element={<Screen of={Stage} />} />

@@ -22,8 +22,7 @@ const L_RUNS = [
   { id: 'FA', kind: 'footing', type: 'F1', from: 'A', to: 'B', bottomM: -0.6 },
   { id: 'WA', kind: 'wall', type: 'W1', from: 'A', to: 'B', bottomM: -0.3, topM: 2.1 },
 ];
-const metric = (elements: string[], more: object = {}) =>
-  job({ elements, runs: L_RUNS, ...more });
+const metric = (elements: string[], more: object = {}) => job({ elements, runs: L_RUNS, ...more });
 
 describe('sizes by EN 13670, straight between its sections', () => {
   const { wallThickness, footingWidth } = checkRules(metric(['WA']).site);
@@ -168,9 +167,7 @@ describe('what is looked at', () => {
   test('no grade of the ground: trench, room and height above it are asked for, not left out', () => {
     const site = { ...metric(['FA', 'WA']).site, ground: undefined };
     const kinds = checkList({ ...metric(['FA', 'WA']), site }).map((p) => p.id);
-    expect(kinds).toEqual(
-      expect.arrayContaining(['FA/trench', 'WA/room', 'WA/above-grade']),
-    );
+    expect(kinds).toEqual(expect.arrayContaining(['FA/trench', 'WA/room', 'WA/above-grade']));
   });
   test('steel: room between bars by the stone, grade by the rule', () => {
     const clear = (largestAggregateMm: number) =>

@@ -55,6 +55,8 @@ export const loadVerdict = calculation({
       airRatio: share().optional(),
       orderedAirRatio: share().optional(),
       airTolerance: share().default(AIR_TOLERANCE),
+      /** More air than ordered by this is off; left out, as much as less. */
+      airMore: share().optional(),
       slump: z
         .enum(['accept', 'low', 'high'], { error: 'must be accept, low or high' })
         .nullable()
@@ -90,11 +92,12 @@ export const loadVerdict = calculation({
     if (v.concreteTempC !== undefined && !atLeast(v.concreteTempC, v.coldestC))
       reject.push(['cold', `${fig(v.concreteTempC)} °C is colder than ${fig(v.coldestC)} °C`]);
     if (v.airRatio !== undefined && v.orderedAirRatio !== undefined) {
-      const off = Math.abs(v.airRatio - v.orderedAirRatio);
-      if (!atMost(off, v.airTolerance))
+      const over = v.airRatio - v.orderedAirRatio;
+      const more = v.airMore ?? v.airTolerance;
+      if (!atMost(over, more) || !atMost(-over, v.airTolerance))
         reject.push([
           'air',
-          `air ${fig(v.airRatio * 100)} in 100, ordered ${fig(v.orderedAirRatio * 100)} ± ${fig(v.airTolerance * 100)}`,
+          `air ${fig(v.airRatio * 100)} in 100, ordered ${fig(v.orderedAirRatio * 100)} −${fig(v.airTolerance * 100)}/+${fig(more * 100)}`,
         ]);
     }
     if (v.slump === 'high') reject.push(['wet', 'too wet: water cannot be taken out']);

@@ -36,6 +36,8 @@ export const mixSchema = z.object({
   waterKgM3: positive().lte(400, 'must be 400 or less').optional(),
   maxWcRatio: positive().lte(2, 'must be 2 or less').optional(),
   airRatio: share().optional(),
+  /** Its producer answers for water that is added on the site; under EN none is added else. */
+  siteWater: z.boolean({ error: 'must be true or false' }).optional(),
   fibreKgM3: nonNegative().lte(200, 'must be 200 or less').optional(),
   pricePerM3: nonNegative().optional(),
   usual: onlyUsual(),
@@ -70,6 +72,14 @@ export type Mix = MixRecord & {
   knitMinAt20C: number;
   pumpLossMm: number;
   strengthK: number;
+  /** Slump that water gives, mm a litre a cubic metre; and how much may be out before none goes in, m³. */
+  waterEffect: number;
+  waterUntilM3: number;
+  /** Water may go in on the site. */
+  mayWater: boolean;
+  /** Air may be under and over what was ordered by so much, as shares of the volume. */
+  airLess: number;
+  airMore: number;
   /** Its strength comes at this pace of plain cement's: 1 for plain. */
   strengthPace: number;
   /** Characteristic strength of its cylinders, MPa: what laps are worked out of. */
@@ -92,5 +102,10 @@ export const ruledMix = ({ cement = 'plain', ...mix }: MixRecord, rules: Rules):
   knitMinAt20C: rules.value('knit'),
   pumpLossMm: rules.value('pumpLoss'),
   strengthK: rules.value('strengthEnergy'),
+  waterEffect: rules.value('waterEffect'),
+  waterUntilM3: rules.value('waterUntil'),
+  mayWater: rules.profile === 'us-aci' || mix.siteWater === true,
+  airLess: rules.value('airLess'),
+  airMore: rules.value('airMore'),
   ...strengthsOf(mix, rules.profile),
 });

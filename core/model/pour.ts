@@ -204,6 +204,8 @@ export const pourDocSchema = z.object({
     .default([]),
   settings: pourSettingsSchema,
   stripping: strippingSchema,
+  /** The building official waives the strength tests of so small a pour. */
+  testsWaived: z.boolean({ error: 'must be true or false' }).optional(),
   /** Why it will not be poured, who said so and when; it stays, with all that was read of it. */
   cancelled: z
     .object({

@@ -1,13 +1,6 @@
 /** The public face of this room: what others use of it. */
 export { type Alarm, alarmsOf, isShort, seamUrgent, SHORT_M3 } from './alarms.ts';
-export {
-  FAULT_WORDS,
-  judgeSlump,
-  loadsOf,
-  type LoadStage,
-  type LoadState,
-  speaksAgainst,
-} from './loads.ts';
+export { FAULT_WORDS, loadsOf, type LoadStage, type LoadState, speaksAgainst } from './loads.ts';
 export { type ActualPlacement, faceKey, loadFor } from './placements.ts';
 export { orderOf, type StandingOrder } from './order.ts';
 export { pourStateOf } from './pour-state.ts';
@@ -19,6 +12,7 @@ export { dayTasks } from './day-tasks.ts';
 export { type Hours, hoursOf } from './hours.ts';
 export { type Rise, riseAt } from './rise.ts';
 export { yieldSoFar } from './yield.ts';
+export { judgeSlump } from './slump.ts';
 export { samplesOf } from './samples.ts';
 export { TURNS_AFTER_WATER, type WaterAdvice, waterFor } from './water.ts';
 export { troublesOf, type TroubleState } from './troubles.ts';

@@ -90,8 +90,20 @@ describe('a load on its way through the day', () => {
 describe('cylinders', () => {
   test('are drawn before the first load comes, always the same ones; a load sent back gives its set to the next', () => {
     const before = seen([]);
-    const drawn = samplesOf(pour.code, before.view.plan, before.state, before.view.loads);
-    const again = samplesOf(pour.code, before.view.plan, before.state, before.view.loads);
+    const drawn = samplesOf(
+      pour,
+      before.view.rules,
+      before.view.plan,
+      before.state,
+      before.view.loads,
+    );
+    const again = samplesOf(
+      pour,
+      before.view.rules,
+      before.view.plan,
+      before.state,
+      before.view.loads,
+    );
     expect(again?.sets).toEqual(drawn?.sets);
     const first = drawn?.sets[0]?.loadId ?? '';
     const index = before.view.plan.loadIds.indexOf(first);
@@ -100,15 +112,21 @@ describe('cylinders', () => {
       arrived(first, 480),
       entry('load-verdict', { loadId: first, decision: 'reject', reason: 'hot' }, 485),
     ]);
-    const moved = samplesOf(pour.code, back.view.plan, back.state, back.view.loads)?.sets[0]
-      ?.loadId;
+    const moved = samplesOf(pour, back.view.rules, back.view.plan, back.state, back.view.loads)
+      ?.sets[0]?.loadId;
     const after = back.view.plan.loadIds.slice(index + 1);
     expect(after.length === 0 ? moved === first : after.includes(moved ?? '')).toBe(true);
     const made = seen([
       arrived(first, 480),
       entry('cylinders', { loadId: first, set: 1, lab: 3, field: 1 }, 486),
     ]);
-    const sets = samplesOf(pour.code, made.view.plan, made.state, made.view.loads)?.sets;
+    const sets = samplesOf(
+      pour,
+      made.view.rules,
+      made.view.plan,
+      made.state,
+      made.view.loads,
+    )?.sets;
     expect(sets?.[0]?.made?.body.lab).toBe(3);
   });
 });

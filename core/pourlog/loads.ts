@@ -1,8 +1,10 @@
 import type { Mix, RuleProfile } from '#core/model';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
 import { evaluate } from '#core/kit';
+import { firstThatStays, verdictOn } from './first-load.ts';
+import { type JudgedSlump, judgeSlump } from './slump.ts';
 import type { OrderedLoad, PlannedLoad } from './order.ts';
-import { type Fault, loadVerdict, slumpVerdict } from '#core/concrete';
+import { type Fault, loadVerdict } from '#core/concrete';
 
 /** What a truck goes through on the day, in its order; `back` is sent away before it is empty. */
 export type LoadStage = 'due' | 'gate' | 'chute' | 'empty' | 'washed' | 'back';
@@ -31,12 +33,16 @@ export interface LoadState {
     highMm: number;
     marginMm: number;
     input: unknown;
+    /** Readings since water went in last: one that is out is tried once more, on a new sample. */
+    tries: number;
   } | null;
   /** Where it is: as it was said last, or as what was logged of it implies. */
   stage: LoadStage;
   /** The mix on its ticket, where that was looked at. */
   mix: string | null;
   airRatio: number | null;
+  /** How often its air was read. */
+  airTries: number;
   /** Water that went in on the site, L; a slump that was read before it no longer counts. */
   addedL: number;
   decision: 'accept' | 'reject' | null;
@@ -51,6 +57,7 @@ export interface LoadState {
   advice:
     | 'await'
     | 'slump'
+    | 'air'
     | 'accept'
     | 'tooStiff'
     | 'tooWet'
@@ -89,34 +96,24 @@ export const FAULT_WORDS: Record<Fault, string> = {
 export const speaksAgainst = (advice: LoadState['advice']): boolean =>
   ADVICE.some(([, a]) => a === advice);
 
-/** Judges a slump of this mix under the site's rule profile. */
-export function judgeSlump(
-  mix: Mix,
-  profile: RuleProfile,
-  measuredMm: number,
-  where: 'truck' | 'hose',
-) {
-  return evaluate(slumpVerdict, {
-    targetMm: mix.slumpMm,
-    kind: profile === 'us-aci' ? mix.slumpKind : 'nominal',
-    measuredMm,
-    standard: profile === 'us-aci' ? 'astm' : 'en',
-    at: where,
-    pumpLossMm: mix.pumpLossMm,
-  });
-}
-
-/** @param slumpKnown the slump of an earlier batch was read: every truck has its own, batches are alike */
+/**
+ * @param slumpKnown the slump of an earlier batch was read: every truck has its own, batches are alike
+ * @param airAsked its air is to be read: it was ordered, and this is the first load
+ */
 function adviceOf(
   l: Omit<LoadState, 'advice' | 'working' | 'stage'>,
   faults: Fault[],
   slumpKnown: boolean,
+  airAsked: boolean,
 ): LoadState['advice'] {
   if (l.decision === 'reject') return 'sentBack';
   if (l.endedAt) return 'done';
   if (!l.arrivedAt) return 'await';
   const read = l.slump !== null || (l.ticket === null && slumpKnown);
-  return ADVICE.find(([fault]) => faults.includes(fault))?.[1] ?? (read ? 'accept' : 'slump');
+  const against = ADVICE.find(([fault]) => faults.includes(fault));
+  if (against) return against[1];
+  if (!read) return 'slump';
+  return airAsked && l.airRatio === null && l.decision === null ? 'air' : 'accept';
 }
 
 /** Water that went into a load, and its slump since. */
@@ -125,17 +122,18 @@ function wetnessOf(state: PourState, id: string) {
   const wateredMs = Math.max(-Infinity, ...added.map((e) => Date.parse(e.at)));
   return {
     addedL: added.reduce((sum, e) => sum + e.body.addedL, 0),
-    slump: latest(state, 'slump', (e) => e.body.loadId === id && Date.parse(e.at) >= wateredMs),
+    slumps: entries(state, 'slump').filter(
+      (e) => e.body.loadId === id && Date.parse(e.at) >= wateredMs,
+    ),
   };
 }
 
 /** Air and temperature as they were read last, and what the truck was last said to do. */
 function readOf(state: PourState, id: string, arrived: LogEvent<'load-arrived'> | undefined) {
-  const air = latest(
-    state,
-    'fresh-test',
+  const airs = entries(state, 'fresh-test').filter(
     (e) => e.body.loadId === id && e.body.airRatio !== undefined,
   );
+  const air = airs.at(-1);
   const warm = latest(
     state,
     'fresh-test',
@@ -143,6 +141,7 @@ function readOf(state: PourState, id: string, arrived: LogEvent<'load-arrived'> 
   );
   return {
     airRatio: air?.body.airRatio ?? null,
+    airTries: airs.length,
     concreteTempC: warm?.body.concreteTempC ?? arrived?.body.concreteTempC ?? null,
     step: latest(state, 'load-step', (e) => e.body.loadId === id)?.body.step ?? null,
   };
@@ -161,7 +160,8 @@ function stageOf(
 
 const slumpOf = (
   read: LogEvent<'slump'> | undefined,
-  judged: ReturnType<typeof judgeSlump> | null,
+  judged: JudgedSlump | null,
+  tries: number,
 ): LoadState['slump'] =>
   read && judged
     ? {
@@ -170,6 +170,7 @@ const slumpOf = (
         at: read.at,
         ...judged.result,
         input: judged.input,
+        tries,
       }
     : null;
 
@@ -188,17 +189,18 @@ export function loadsOf(
   for (const e of entries(state, 'load-arrived'))
     if (!ids.includes(e.body.loadId)) ids.push(e.body.loadId);
   const slumpKnown = entries(state, 'slump').length > 0;
+  const first = firstThatStays(state);
   return ids.map((id) => {
     const arrived = latest(state, 'load-arrived', (e) => e.body.loadId === id);
-    const { addedL, slump } = wetnessOf(state, id);
-    const verdict = latest(state, 'load-verdict', (e) => e.body.loadId === id);
+    const { addedL, slumps } = wetnessOf(state, id);
+    const slump = slumps.at(-1);
+    const verdict = verdictOn(state, id);
     const ended = latest(state, 'load-end', (e) => e.body.loadId === id);
     const placed = entries(state, 'place-start').find((e) => e.body.loadId === id);
     const judged = slump ? judgeSlump(mix, profile, slump.body.measuredMm, slump.body.where) : null;
-    const batchedMs = arrived ? Date.parse(arrived.body.batchedAt) : null;
     const sentBack = verdict?.body.decision === 'reject' ? verdict : null;
     const untilMs = ageUntil(state, id, ended ?? sentBack) ?? nowMs;
-    const ageMin = batchedMs === null ? null : (untilMs - batchedMs) / 60000;
+    const ageMin = arrived ? (untilMs - Date.parse(arrived.body.batchedAt)) / 60000 : null;
     // A batch time after now is a clock that runs ahead: the load counts as fresh.
     const read = readOf(state, id, arrived);
     const judgedLoad = judgeLoad(ageMin, mix, judged, read, arrived?.body.mix);
@@ -219,7 +221,8 @@ export function loadsOf(
       concreteTempC: read.concreteTempC,
       airRatio: read.airRatio,
       mix: arrived?.body.mix ?? null,
-      slump: slumpOf(slump, judged),
+      airTries: read.airTries,
+      slump: slumpOf(slump, judged, slumps.length),
       addedL,
       decision: verdict?.body.decision ?? null,
       reason: verdict?.body.reason ?? null,
@@ -230,7 +233,7 @@ export function loadsOf(
     return {
       ...base,
       stage: stageOf(base, read.step),
-      advice: adviceOf(base, faults, slumpKnown),
+      advice: adviceOf(base, faults, slumpKnown, mix.airRatio !== undefined && id === first),
       working: judgedLoad?.input ?? null,
     };
   });
@@ -264,7 +267,7 @@ function ageUntil(
 function judgeLoad(
   ageMin: number | null,
   mix: Mix,
-  judged: ReturnType<typeof judgeSlump> | null,
+  judged: JudgedSlump | null,
   { airRatio, concreteTempC }: Pick<LoadState, 'airRatio' | 'concreteTempC'>,
   ticketMix: string | undefined,
 ) {
@@ -278,7 +281,13 @@ function judgeLoad(
         coldestC: mix.coldestC,
         slump: judged?.result.verdict ?? null,
         mixMatches: ticketMix === undefined || ticketMix === mix.mark,
-        ...(mix.airRatio === undefined ? {} : { orderedAirRatio: mix.airRatio }),
+        ...(mix.airRatio === undefined
+          ? {}
+          : {
+              orderedAirRatio: mix.airRatio,
+              airTolerance: mix.airLess,
+              airMore: mix.airMore,
+            }),
         ...(airRatio === null ? {} : { airRatio }),
         ...(concreteTempC === null ? {} : { concreteTempC }),
       });

@@ -1,7 +1,9 @@
 import { attempt, type Evaluated, seedOf } from '#core/kit';
 import { samplingPlan } from '#core/concrete';
 import { entries, type LogEvent, type PourState } from '#core/log';
+import type { PourDoc } from '#core/model';
 import type { PourPlan } from '#core/pourplan';
+import type { Rules } from '#core/rules';
 import type { z } from 'zod';
 import type { LoadState } from './loads.ts';
 
@@ -14,7 +16,8 @@ export interface Samples {
 
 /** Which loads are sampled, drawn once for the pour; null for a pour without loads. */
 export function samplesOf(
-  code: string,
+  pour: Pick<PourDoc, 'code' | 'testsWaived'>,
+  rules: Rules,
   plan: PourPlan,
   state: PourState,
   loads: readonly LoadState[],
@@ -23,7 +26,11 @@ export function samplesOf(
     volumeM3: plan.orderedM3,
     areaM2: plan.route.legs.filter((l) => l.wall).reduce((a, l) => a + l.lengthM * l.heightM, 0),
     loads: plan.loadIds,
-    seed: seedOf(code),
+    seed: seedOf(pour.code),
+    waived: pour.testsWaived === true,
+    everyM3: rules.value('testEveryM3'),
+    everyM2: rules.value('testEveryM2'),
+    waiverM3: rules.value('testWaiver'),
   }).done;
   if (!drawn) return null;
   const made = entries(state, 'cylinders');

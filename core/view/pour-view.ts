@@ -8,7 +8,8 @@ import {
   type PointState,
   withAdded,
 } from '#core/check';
-import { type AirHour, type Curing, curingOf } from '#core/cure';
+import { COLD_AIR_C, leastPlacedC } from '#core/concrete';
+import { type AirHour, type Curing, curingOf, leastDimensionM } from '#core/cure';
 import { madeOncePer, rememberLast } from '#core/kit';
 import { type Mix, type Plant, ruledMix } from '#core/model';
 import {
@@ -21,7 +22,7 @@ import {
   progressOf,
   type StandingOrder,
 } from '#core/pourlog';
-import { isClosed, type PourState } from '#core/log';
+import { entries, isClosed, type PourState } from '#core/log';
 import { firstToBeHad, type OrderApart, orderApart } from './order-now.ts';
 import { planHolds } from './plan-holds.ts';
 import { standOf } from './reach.ts';
@@ -101,6 +102,19 @@ export const checksOf = madeOncePer((r: PourRecord): CheckPoint[] => {
 /** Local midnight of a date is long in the finding: each record keeps that of its last day. */
 const midnightOf = madeOncePer((_: PourRecord) => rememberLast(midnightMs));
 
+/** The mix in cold weather: by ACI it may come no colder than its thinnest section asks for. */
+const coldMixOf = madeOncePer((r: PourRecord): Mix | null => {
+  const mix = groundOf(r)?.mix;
+  if (!mix || r.site.ruleProfile !== 'us-aci') return mix ?? null;
+  const leastC = leastPlacedC(leastDimensionM(r.site, r.pour));
+  return { ...mix, coldestC: Math.max(mix.coldestC, leastC) };
+});
+/** It is cold by the day before the pour, or by the air as it was read on it (ACI 306R-16 §1.2). */
+const isCold = (r: PourRecord, state: PourState): boolean =>
+  [r.airBeforeC ?? Infinity, ...entries(state, 'weather').map((e) => e.body.airTempC)].some(
+    (c) => c <= COLD_AIR_C,
+  );
+
 const pointsOf = madeOncePer((r: PourRecord) =>
   rememberLast((state: PourState, levelsFromMs: number | null) =>
     judgeAll(r.site, withAdded(checksOf(r), state), state, levelsFromMs),
@@ -118,7 +132,8 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const ground = groundOf(r);
     const plan = planOf(r);
     if (!ground || !plan) return null;
-    const { pour, ...on } = ground;
+    const { pour, ...known } = ground;
+    const on = { ...known, mix: (isCold(r, state) && coldMixOf(r)) || known.mix };
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
     const order = orderOf(state);
     // What is mixed on the site is on order with nobody: it comes as it is planned.

@@ -88,6 +88,7 @@ export function weatherNowOf(
     ...placing,
     lowestSoFarC: Math.min(...since.map((e) => e.body.airTempC)),
     protectionH: protectionHours(view.rules, record.pour),
+    hottestC: view.rules.value('hottestConcrete'),
     rainStopMmH: view.rules.value('rainStop'),
     rainCautionMmH: view.rules.value('rainCaution'),
     boom: limit !== undefined,

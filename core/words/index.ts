@@ -37,6 +37,7 @@ export {
   LOAD_ADVICE,
   loadFactsText,
   loadVerdictText,
+  setAsksText,
   onTheRoadText,
   stageText,
 } from './loads.ts';

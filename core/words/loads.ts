@@ -15,6 +15,7 @@ export const LOAD_ADVICE: Record<
 > = {
   await: { tone: 'unread', text: 'on the road' },
   slump: { tone: 'unread', text: 'take its slump' },
+  air: { tone: 'unread', text: 'read its air' },
   accept: { tone: 'good', text: 'good to place' },
   tooStiff: { tone: 'out', text: 'too stiff' },
   tooWet: { tone: 'out', text: 'too wet' },
@@ -87,4 +88,26 @@ export function onTheRoadText(
   return at.batchedMs === null
     ? `not batched yet, here ${clock(at.dueMs)} at the soonest`
     : `left ${clock(at.batchedMs)}, here about ${clock(at.dueMs)}`;
+}
+
+/** The box that a set spends its first day in, by where the site is (ASTM C31; EN 12390-2). */
+const BOX = { us: '60 to 80 °F', metric: '15 to 25 °C' } as const;
+
+/** What goes with every set of cylinders: what of it is still to be read, and how it is kept. */
+export function setAsksText(
+  {
+    loads,
+    mix,
+    units,
+  }: { loads: readonly LoadState[]; mix: { airRatio?: number | undefined }; units: UnitSystem },
+  id: string,
+): string {
+  const load = loads.find((l) => l.id === id);
+  const missing = [
+    ...(load?.slump ? [] : ['slump']),
+    ...(mix.airRatio === undefined || load?.airRatio != null ? [] : ['air']),
+    ...(load?.concreteTempC == null ? ['temperature'] : []),
+  ];
+  const read = missing.length ? `Read with it: ${missing.join(', ')}. ` : '';
+  return `${read}Box at ${BOX[units]} until they are fetched.`;
 }

@@ -14,7 +14,7 @@ const SHOWN = 2;
 const AlarmSound = lazily(() => import('./AlarmSound.tsx'));
 
 /** What will not wait, over the tools of every station while a pour is placed; each leads to where it is dealt with. */
-export function Alarms() {
+export default function Alarms() {
   const v = usePour();
   const [open, setOpen] = useState(false);
   const alarms = v.alarms.filter(pressing);

@@ -2,19 +2,20 @@ import { ArrowRight } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { nextLine, STAGE, type StageId } from '#core/view';
+import { pressing } from '#core/words';
 import { lazily } from '../ui/lazily.tsx';
 import { T } from '../ui/Text.tsx';
-import { Alarms } from './Alarms.tsx';
 import { PartGuard } from './PartGuard.tsx';
-import { usePour } from './pour-context.tsx';
-import { NarrowRail } from './rail/NarrowRail.tsx';
-import { WideRail } from './rail/WideRail.tsx';
-import { Refused } from './Refused.tsx';
+import { usePour, usePourLog } from './pour-context.tsx';
 import { useSession } from './session.tsx';
 import { focusUrl, useFocus } from './useFocus.ts';
 import { useStationKeys } from './useStationKeys.ts';
 import { useWide } from './useWide.ts';
 
+const NarrowRail = lazily(() => import('./rail/NarrowRail.tsx'));
+const WideRail = lazily(() => import('./rail/WideRail.tsx'));
+const Refused = lazily(() => import('./Refused.tsx'));
+const Alarms = lazily(() => import('./Alarms.tsx'));
 const HelpSheet = lazily(() => import('./HelpSheet.tsx'));
 const FirstVisit = lazily(() => import('./FirstVisit.tsx'));
 const PastBar = lazily(() => import('./log/PastBar.tsx'));
@@ -57,6 +58,7 @@ export function Frame({
   const stage: StageId = shown === 'workbench' ? 'check' : shown;
   const name = shown === 'workbench' ? 'Work out' : STAGE[shown].name;
   const v = usePour();
+  const { refused } = usePourLog();
   const { demo } = useSession();
   const navigate = useNavigate();
   const wide = useWide();
@@ -107,8 +109,8 @@ export function Frame({
           </p>
         )}
         {!demo && <FirstVisit key={shown} of={shown} />}
-        <Alarms />
-        <Refused />
+        {v.alarms.some(pressing) && <Alarms />}
+        {refused.length > 0 && <Refused />}
         <PartGuard>{bench}</PartGuard>
       </section>
       <footer className="next">

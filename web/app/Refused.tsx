@@ -6,7 +6,7 @@ import { usePour, usePourLog } from './pour-context.tsx';
 const calculationTitle = (id: string): string => id;
 
 /** Entries the server would not take, each with why. */
-export function Refused() {
+export default function Refused() {
   const { store, units } = usePour();
   return usePourLog().refused.map((r) => (
     <div key={r.id} role="alert" className="mb-3 border-2 border-chalk p-3">

@@ -6,7 +6,7 @@ import { RouteHoles } from './RouteHoles.tsx';
 import { namedNodes } from './route-nodes.ts';
 
 /** The pour unrolled along its route, lifts stacked, each filled as far as it has been logged. */
-export function LiveRoute({
+export default function LiveRoute({
   width,
   height,
   site,

@@ -11,9 +11,10 @@ const schema = pourDocSchema.pick({
   drawing: true,
   callOff: true,
   stripping: true,
+  testsWaived: true,
   settings: true,
 });
-type More = Pick<PourDoc, 'drawing' | 'callOff' | 'stripping' | 'settings'>;
+type More = Pick<PourDoc, 'drawing' | 'callOff' | 'stripping' | 'settings' | 'testsWaived'>;
 /** Every field of the form is given: what the schema would fill in stands in it. */
 const formSchema = schema as unknown as z.ZodType<More, More>;
 
@@ -39,6 +40,7 @@ export function MorePart({ record, work }: { record: PourAnswer; work: PourDocWo
         callOff: pour.callOff,
         stripping: pour.stripping,
         settings: pour.settings,
+        ...(pour.testsWaived ? { testsWaived: true } : {}),
         ...(pour.drawing ? { drawing: pour.drawing } : {}),
       }}
       write={async (body) => {
@@ -82,6 +84,7 @@ export function MorePart({ record, work }: { record: PourAnswer; work: PourDocWo
         say={(by) => CURED_BY_WORDS[by as (typeof CURED_BY)[number]]}
       />
       <ToggleChip name="stripping.sheltered" label="nothing loads it young, nor frost after" />
+      <ToggleChip name="testsWaived" label="strength tests waived by the building official" />
       <CallOffs money={money} />
     </EntryForm>
   );

@@ -5,7 +5,7 @@ import { CEMENTS, cubeMPa, type MixRecord, mixSchema, STRENGTH_CLASSES } from '#
 import { lengthText, strength, textOf } from '#core/units';
 import { useSite } from '../app/site-context.tsx';
 import { EntryForm } from '../forms/EntryForm.tsx';
-import { ChipChoice, QuantityInput, TextInput } from '../forms/fields.tsx';
+import { ChipChoice, QuantityInput, TextInput, ToggleChip } from '../forms/fields.tsx';
 import { Sheet } from '../ui/Dialog.tsx';
 import { T } from '../ui/Text.tsx';
 import { ResourceList, type RowForm } from './ResourceList.tsx';
@@ -74,6 +74,7 @@ function MixForm({ of, write }: RowForm<MixRecord>) {
         label={`price${site.currency ? `, ${site.currency}` : ''}`}
         required={false}
       />
+      {en && <ToggleChip name="siteWater" label="its producer answers for water on the site" />}
       <ChipChoice
         name="cementType"
         options={['I', 'III']}

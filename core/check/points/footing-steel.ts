@@ -50,7 +50,7 @@ function covers(lengthM: number, readM: number, t: FootingType, c: ListContext):
       {
         kind: 'cover-bottom',
         title: 'Bottom cover',
-        advice: 'Set it on chairs of its height and read again.',
+        advice: 'Lift on chairs and read again.',
       },
       {
         face: 'bottom',

@@ -37,7 +37,7 @@ function nextLeg(v: PourNow): string {
 
 /** Water that would make a stiff load good, in words; null where none may go in. */
 function waterOf(v: PourNow, here: LoadState): string | null {
-  const advice = waterFor(here, v.mix, placedFrom(v, here.id));
+  const advice = waterFor(here, v.mix, v.record.site.ruleProfile, placedFrom(v, here.id));
   const addL = advice?.result.addL ?? 0;
   return gaugedL(addL, v.units) > 0 ? waterText(addL, v.units) : null;
 }
@@ -50,9 +50,21 @@ function byWhen(v: PourNow): string {
     : '';
 }
 
+/** Water that makes a stiff load good. */
+function waterLine(v: PourNow, here: LoadState): NextLine | null {
+  const add = waterOf(v, here);
+  return add
+    ? pourLine(
+        `Add ${add} to ${supplyWords(v.plant).one} ${numberOf(here)}, ${TURNS_AFTER_WATER} turns, slump again.${byWhen(v)}`,
+        `Add ${add}`,
+        `water:${here.id}`,
+      )
+    : null;
+}
+
 /** Something speaks against the load that stands here, and nobody has decided yet. */
 function decideLine(v: PourNow, here: LoadState): NextLine | null {
-  const { load: name, one } = supplyWords(v.plant);
+  const { load: name } = supplyWords(v.plant);
   const load = `${name} ${numberOf(here)}`;
   const decide = (sentence: string) => pourLine(sentence, 'Decide', `decide:${here.id}`);
   if (here.advice === 'tooOld')
@@ -63,14 +75,32 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
   const degrees = (c: number) => textOf(temperatureFigure(c, v.units));
   const read = degrees(here.concreteTempC ?? 0);
   const off = lengthText(Math.abs(here.slump?.marginMm ?? 0), v.units);
+  const air = (ratio: number) => quantityText(ratio, 'Ratio', v.units);
+  // A reading that is out is taken once more, of a new sample, before anything is decided by it.
+  const again = (sentence: string, label: string, sheet: string) =>
+    pourLine(
+      `${sentence} Try it once more on a new sample before it goes back.`,
+      label,
+      `${sheet}:${here.id}`,
+    );
+  const outOf = (sentence: string) =>
+    (here.slump?.tries ?? 0) < 2
+      ? again(sentence, 'Slump', 'slump')
+      : decide(`${sentence} Decide before it goes in.`);
   switch (here.advice) {
     case 'wrongMix':
       return decide(
         `${load} is ${here.mix ?? 'another mix'}, ordered is ${v.mix.mark}. Send it back, or ask the engineer.`,
       );
     case 'airOff':
+      if (here.airTries < 2)
+        return again(
+          `${load} has ${air(here.airRatio ?? 0)} air, ordered ${air(v.mix.airRatio ?? 0)}.`,
+          'Air',
+          'fresh',
+        );
       return decide(
-        `${load} has ${quantityText(here.airRatio ?? 0, 'Ratio', v.units)} air, ordered ${quantityText(v.mix.airRatio ?? 0, 'Ratio', v.units)}. Decide before it goes in.`,
+        `${load} has ${air(here.airRatio ?? 0)} air, ordered ${air(v.mix.airRatio ?? 0)}. Decide before it goes in.`,
       );
     case 'tooHot':
       return decide(
@@ -80,18 +110,10 @@ function decideLine(v: PourNow, here: LoadState): NextLine | null {
       return decide(
         `${load} is too cold: ${read}, taken from ${degrees(v.mix.coldestC)}. Decide before it goes in.`,
       );
-    case 'tooStiff': {
-      const add = waterOf(v, here);
-      if (add)
-        return pourLine(
-          `Add ${add} to ${one} ${numberOf(here)}, ${TURNS_AFTER_WATER} turns, slump again.${byWhen(v)}`,
-          `Add ${add}`,
-          `water:${here.id}`,
-        );
-      return decide(`${load} is ${off} too stiff. Decide before it goes in.`);
-    }
+    case 'tooStiff':
+      return waterLine(v, here) ?? outOf(`${load} is ${off} too stiff.`);
     case 'tooWet':
-      return decide(`${load} is ${off} too wet. Decide before it goes in.`);
+      return outOf(`${load} is ${off} too wet.`);
     default:
       return null;
   }
@@ -107,6 +129,12 @@ function hereLine(v: PourNow, here: LoadState): NextLine {
       `${load} is ${v.plant.mixer ? 'mixed' : 'at the chute'}. Take its slump: ${lengthText(v.mix.slumpMm, v.units)} ${v.plant.mixer ? 'wanted' : 'ordered'}.`,
       'Slump',
       `slump:${here.id}`,
+    );
+  if (here.advice === 'air')
+    return pourLine(
+      `${load} is the first. Read its air: ${quantityText(v.mix.airRatio ?? 0, 'Ratio', v.units)} ordered.`,
+      'Air',
+      `fresh:${here.id}`,
     );
   const { current } = v.progress;
   if (current)

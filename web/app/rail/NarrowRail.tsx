@@ -30,7 +30,7 @@ function Beside({
 }
 
 /** The rail on a phone: this station, and the ones beside it. */
-export const NarrowRail = memo(function NarrowRail({ stage }: { stage: StageId | 'workbench' }) {
+const NarrowRail = memo(function NarrowRail({ stage }: { stage: StageId | 'workbench' }) {
   const v = usePour();
   const setFocus = useSetFocus();
   const own = stage === 'workbench' ? null : STAGE[stage];
@@ -77,3 +77,5 @@ export const NarrowRail = memo(function NarrowRail({ stage }: { stage: StageId |
     </header>
   );
 });
+
+export default NarrowRail;

@@ -97,7 +97,7 @@ function RailTools() {
 }
 
 /** The rail on a wide screen. */
-export const WideRail = memo(function WideRail({ stage }: { stage: StageId | 'workbench' }) {
+const WideRail = memo(function WideRail({ stage }: { stage: StageId | 'workbench' }) {
   const v = usePour();
   const { account } = useSession();
   const setFocus = useSetFocus();
@@ -157,3 +157,5 @@ export const WideRail = memo(function WideRail({ stage }: { stage: StageId | 'wo
     </header>
   );
 });
+
+export default WideRail;

@@ -13,8 +13,11 @@ import { useSize } from '../../drawing/useSize.ts';
 import { AskActs, GatePanel, SignActs } from './GatePanel.tsx';
 import { Leaders } from './Leaders.tsx';
 import { RunBeads } from './RunBeads.tsx';
-import { StandMarks } from './StandMarks.tsx';
 import { Band, Spots } from './Bands.tsx';
+import { lazily } from '../../ui/lazily.tsx';
+
+/** Pads and piers alone have them. */
+const StandMarks = lazily(() => import('./StandMarks.tsx'));
 
 const NONE: PointState[] = [];
 const ORDER: Verdict[] = ['unread', 'good', 'tight', 'out', 'held', 'waived'];

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useLikeliest } from './Pads.tsx';
 
 /** A failed point asks what was done about it; then it is read again. */
-export function FixForm({
+export default function FixForm({
   advice,
   onFix,
   onWaive,

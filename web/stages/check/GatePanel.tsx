@@ -8,11 +8,13 @@ import { usePour } from '../../app/pour-context.tsx';
 import { momentText } from '#core/view';
 import { holdText } from '#core/words';
 import { useStable } from '../../app/useStable.ts';
-import { PutOffLine } from './PutOffLine.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useBelow } from '../../ui/useBelow.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { T } from '../../ui/Text.tsx';
+import { lazily } from '../../ui/lazily.tsx';
+
+const PutOffLine = lazily(() => import('./PutOffLine.tsx'));
 
 /** How the gate stands, in one word. */
 const GATE = {

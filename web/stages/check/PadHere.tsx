@@ -3,10 +3,12 @@ import type { ReadingValue } from '#core/log';
 import type { Met } from '#core/model';
 import { usePour } from '../../app/pour-context.tsx';
 import { TapePad } from '../../tape/TapePad.tsx';
-import { BoltPad } from './BoltPad.tsx';
 import { SpacingPad, CountPad, BarPad, EyePad } from './Pads.tsx';
-import { FixForm } from './FixForm.tsx';
+import { BoltPad } from './BoltPad.tsx';
 import type { useTaking } from './useTaking.ts';
+import { lazily } from '../../ui/lazily.tsx';
+
+const FixForm = lazily(() => import('./FixForm.tsx'));
 
 type Taking = ReturnType<typeof useTaking>;
 /** What is said against a measure, or asked about it; null when it is the other way. */

@@ -7,7 +7,7 @@ import { usePour } from '../../app/pour-context.tsx';
 import { useSize } from '../../drawing/useSize.ts';
 
 /** Now, how long putting off is free, when the gate can be ready, and the first load: one line of time. */
-export function PutOffLine() {
+export default function PutOffLine() {
   const v = usePour();
   const [boxRef, box] = useSize();
   // Whole minutes gone, as a clock shows them: the gate above says the same times.

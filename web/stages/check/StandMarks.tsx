@@ -6,7 +6,7 @@ import { MarkAt, VERDICT_WORD } from '../../ui/Mark.tsx';
 import { WORST } from './RunBeads.tsx';
 
 /** Pads and piers on the plan: each with its name and the worst of its checks. */
-export function StandMarks({
+export default function StandMarks({
   scale,
   byElement,
   selected,

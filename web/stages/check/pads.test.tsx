@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import type { ReadingValue } from '#core/log';
 import '../../testing/screen.ts';
 import { BoltPad } from './BoltPad.tsx';
-import { FixForm } from './FixForm.tsx';
+import FixForm from './FixForm.tsx';
 import { BarPad, CountPad, EyePad, SpacingPad } from './Pads.tsx';
 
 const taken = () => jest.fn<(value: ReadingValue) => void>();

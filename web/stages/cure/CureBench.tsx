@@ -3,10 +3,11 @@ import { strengthOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Working } from '../../ui/Working.tsx';
 import { CureActs } from './CureActs.tsx';
-import { Record } from './Record.tsx';
 import { Standing } from './Standing.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { lazily } from '../../ui/lazily.tsx';
+
+const Record = lazily(() => import('./Record.tsx'));
 
 /** Few pours have any. */
 const Defects = lazily(() => import('./Defects.tsx'));

@@ -2,9 +2,12 @@ import { clockText } from '#core/units';
 import { momentText } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
-import { LiveRoute } from '../../drawing/LiveRoute.tsx';
 import { StrengthCurve } from '../../drawing/StrengthCurve.tsx';
 import { useSize } from '../../drawing/useSize.ts';
+import { lazily } from '../../ui/lazily.tsx';
+
+/** Only while there is nothing to draw a curve of. */
+const LiveRoute = lazily(() => import('../../drawing/LiveRoute.tsx'));
 
 const UNFINISHED = {
   placing: 'Placing is not finished yet.',

@@ -5,7 +5,7 @@ import { Mark } from '../../ui/Mark.tsx';
 import { RecordLinks } from './RecordLinks.tsx';
 
 /** The record of the pour: its report, its log, and closing it. */
-export function Record() {
+export default function Record() {
   const v = usePour();
   const log = usePourLog();
   const set = useSetFocus();

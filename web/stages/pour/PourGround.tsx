@@ -3,7 +3,7 @@ import { outlookOf } from '#core/view';
 import { usePour } from '../../app/pour-context.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
-import { LiveRoute } from '../../drawing/LiveRoute.tsx';
+import LiveRoute from '../../drawing/LiveRoute.tsx';
 import { MarchChart } from '../../drawing/march/MarchChart.tsx';
 import { marchAxis } from '../../drawing/march/scales.ts';
 import { useSize } from '../../drawing/useSize.ts';

@@ -8,7 +8,7 @@ import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { T } from '../../ui/Text.tsx';
 import { BarList } from './BarList.tsx';
-import { TakeoffTable } from './TakeoffTable.tsx';
+import TakeoffTable from './TakeoffTable.tsx';
 
 /** Lists to order and build by: materials, bars with their cuts, and the files that go out and come in. */
 export function ListsPanel({ selected }: { selected: string }) {

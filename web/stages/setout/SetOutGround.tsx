@@ -12,8 +12,10 @@ import { EditLayer } from './EditLayer.tsx';
 import { UnderlayImage } from '../../underlay/UnderlayImage.tsx';
 import { useUnderlay } from '../../underlay/useUnderlay.ts';
 import { SetOutMarks } from './SetOutMarks.tsx';
-import { TakeoffTable } from './TakeoffTable.tsx';
 import { setTool, useTool } from './useTool.ts';
+import { lazily } from '../../ui/lazily.tsx';
+
+const TakeoffTable = lazily(() => import('./TakeoffTable.tsx'));
 
 /** Room under the drawing for what opens it, px. */
 const FOOT = 56;

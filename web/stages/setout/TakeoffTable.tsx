@@ -12,7 +12,7 @@ import { Amounts } from './TakeoffRows.tsx';
 import { grouping, MANY } from './takeoff-groups.ts';
 
 /** Length, forms, concrete and bars by run, and what the order comes to. */
-export function TakeoffTable({
+export default function TakeoffTable({
   selected,
   onSelect,
 }: {

@@ -11,7 +11,7 @@ export default function LoadActs({ load }: { load: LoadState }) {
   const v = usePour();
   const set = useSetFocus();
   if (!speaksAgainst(load.advice) || load.decision !== null) return null;
-  const advice = waterFor(load, v.mix, placedFrom(v, load.id));
+  const advice = waterFor(load, v.mix, v.record.site.ruleProfile, placedFrom(v, load.id));
   const may = advice !== null && gaugedL(advice.result.addL, v.units) > 0;
   const after = ifSentBack(v, load.id);
   const back = after && sentBackText(after, outlookOf(v), hoseAtM(v), v.units);

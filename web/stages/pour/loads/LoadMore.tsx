@@ -10,7 +10,7 @@ import { useSetFocus } from '../../../app/useFocus.ts';
 export default function LoadMore({ load }: { load: LoadState }) {
   const v = usePour();
   const set = useSetFocus();
-  const sets = samplesOf(v.record.pour.code, v.plan, v.state, v.loads)?.sets ?? [];
+  const sets = samplesOf(v.record.pour, v.rules, v.plan, v.state, v.loads)?.sets ?? [];
   const wanted = sets.filter((s) => s.loadId === load.id && s.made === null);
   const open = (sheet: string) => () => {
     set({ sheet: `${sheet}:${load.id}` });

@@ -1,9 +1,11 @@
 import { cylinders } from '#core/log';
 import { samplesOf } from '#core/pourlog';
+import { setAsksText } from '#core/words';
 import { usePour } from '../../../app/pour-context.tsx';
 import { EntryForm } from '../../../forms/EntryForm.tsx';
 import { QuantityInput, TextInput } from '../../../forms/fields.tsx';
 import { Sheet } from '../../../ui/Dialog.tsx';
+import { T } from '../../../ui/Text.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 
 /** What goes to the laboratory for one strength test: two broken at 28 days, one at 7 (house default). */
@@ -12,7 +14,7 @@ const LAB = 3;
 /** Cylinders of a load: the set that was drawn for it stands there, and is logged by a press. */
 export function CylindersSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
-  const samples = samplesOf(v.record.pour.code, v.plan, v.state, v.loads);
+  const samples = samplesOf(v.record.pour, v.rules, v.plan, v.state, v.loads);
   const sets = samples?.sets ?? [];
   const own = sets.find((s) => s.loadId === id && s.made === null);
   const set = own?.set ?? sets.find((s) => s.made === null)?.set ?? sets.length + 1;
@@ -26,6 +28,9 @@ export function CylindersSheet({ id, onClose }: { id: string; onClose: () => voi
           {own ? '' : ' This load was not drawn.'}
         </p>
       )}
+      <p className="mb-3 leading-6">
+        <T>{setAsksText(v, id)}</T>
+      </p>
       <EntryForm
         schema={cylinders.body}
         defaults={{

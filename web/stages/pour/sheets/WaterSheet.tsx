@@ -9,12 +9,18 @@ import { Sheet } from '../../../ui/Dialog.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { FigureWithWorking } from '../../../ui/Working.tsx';
 
+/** Why no figure stands there. */
+const NO_WATER = {
+  unknown: 'The mix does not say what water it has: ask the plant how much may go in.',
+  none: 'None goes in on this site unless its producer answers for it (EN 206 §7.5): ask the plant for admixture, or send it back.',
+} as const;
+
 /** Water into a stiff load: what may go in stands there, and is logged by a press. */
 export function WaterSheet({ id, onClose }: { id: string; onClose: () => void }) {
   const v = usePour();
   const load = v.loads.find((l) => l.id === id);
   if (!load) return null;
-  const advice = waterFor(load, v.mix, placedFrom(v, id));
+  const advice = waterFor(load, v.mix, v.record.site.ruleProfile, placedFrom(v, id));
   const addL = advice ? gaugedL(advice.result.addL, v.units) : 0;
   return (
     <Sheet open onClose={onClose} title={`Water into load ${id.replace('L', '')}`}>
@@ -24,7 +30,7 @@ export function WaterSheet({ id, onClose }: { id: string; onClose: () => void })
             <T>{waterAdviceText(advice, v.units)}</T>
           </FigureWithWorking>
         ) : (
-          'The mix does not say what water it has: ask the plant how much may go in.'
+          NO_WATER[v.mix.mayWater ? 'unknown' : 'none']
         )}
       </p>
       <EntryForm
