@@ -54,7 +54,7 @@ describe('a load', () => {
         entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
       ],
       5,
-      'accept',
+      'air',
     ],
     [
       'too stiff',
@@ -72,7 +72,7 @@ describe('a load', () => {
       'good at the hose, half an inch lower',
       [arrived('L1', 0, -40), entry('slump', { loadId: 'L1', measuredMm: 65, where: 'hose' }, 2)],
       5,
-      'accept',
+      'air',
     ],
     [
       'exactly at its age limit',
@@ -81,6 +81,16 @@ describe('a load', () => {
         entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
       ],
       50,
+      'air',
+    ],
+    [
+      'its air read as well, which was ordered',
+      [
+        arrived('L1', 0, -40),
+        entry('slump', { loadId: 'L1', measuredMm: 101.6, where: 'truck' }, 2),
+        entry('fresh-test', { loadId: 'L1', airRatio: 0.06, where: 'truck' }, 3),
+      ],
+      5,
       'accept',
     ],
     [

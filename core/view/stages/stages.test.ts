@@ -62,7 +62,8 @@ const ordered = entry(
   orderBody([{ id: 'L1', volumeM3: 4, batchMin: 411 }], dayMs, pour),
   200,
 );
-const slump = (mm: number) => entry('slump', { loadId: 'L1', measuredMm: mm, where: 'truck' }, 452);
+const slump = (mm: number, at = 452) =>
+  entry('slump', { loadId: 'L1', measuredMm: mm, where: 'truck' }, at);
 const lift = (k: number, at: number) => [
   entry('place-start', { elementId: 'R', lift: k, loadId: 'L1' }, at),
   entry('place-stop', { elementId: 'R', lift: k, filledRatio: 1 }, at + 5),
@@ -148,6 +149,20 @@ describe('one sentence and one button', () => {
       'a stiff load that had its water',
       [...signed, ...load, entry('water', { loadId: 'L1', addedL: 40, turns: 30 }, 452), slump(80)],
       454,
+      'pour',
+      /too stiff\. Try it once more on a new sample/,
+      /^Slump$/,
+    ],
+    [
+      'a stiff load that had its water, tried on a new sample',
+      [
+        ...signed,
+        ...load,
+        entry('water', { loadId: 'L1', addedL: 40, turns: 30 }, 452),
+        slump(80),
+        slump(82, 453.5),
+      ],
+      455,
       'pour',
       /too stiff\. Decide before it goes in/,
       /^Decide$/,
