@@ -102,14 +102,17 @@ test('it is said in sentences, the site’s units and moments, the worst marked'
     }),
     moment,
     'us',
+    startMs + 80 * HOUR,
   );
   expect(said).toEqual([
-    { text: 'Keep it from freezing until 11-23T18:00: 72 h and 500 psi.', out: false },
-    { text: 'Then let it cool slowly: at most 50 °F in 24 h.', out: false },
+    { text: 'Kept from freezing until 11-23T18:00: 72 h and 500 psi.', tone: 'good' },
+    { text: 'Then let it cool slowly: at most 50 °F in 24 h.', tone: 'unread' },
     {
       text: 'It cooled 54 °F in 24 h, at most 50 °F is wanted: look for cracks, cover it again.',
-      out: true,
+      tone: 'out',
     },
-    { text: 'Cure it wet until 11-27T18:00: 7 days.', out: false },
+    { text: 'Cure it wet until 11-27T18:00: 7 days.', tone: 'unread' },
   ]);
+  const after = careTexts(care('us-aci'), moment, 'us', startMs + 168 * HOUR);
+  expect(after).toEqual([{ text: 'Its curing was up 11-27T18:00: 7 days.', tone: 'good' }]);
 });

@@ -17,16 +17,21 @@ const forText = (hours: number): string =>
 const degreesText = (c: number, units: UnitSystem): string =>
   units === 'us' ? `${Math.round(c * 1.8)} °F` : `${Math.round(c)} °C`;
 
+const isPast = (untilMs: number | null, nowMs: number): untilMs is number =>
+  untilMs !== null && untilMs <= nowMs;
+
 function protectText(
   p: NonNullable<Care['protect']>,
   moment: (ms: number) => string,
   units: UnitSystem,
+  nowMs: number,
 ): string {
   const needs = [
     ...(p.hours > 0 ? [`${p.hours} h`] : []),
     textOf(strength(p.strengthMPa, units)),
   ].join(' and ');
   const until = p.untilMs === null ? 'until a test proves it' : `until ${moment(p.untilMs)}`;
+  if (isPast(p.untilMs, nowMs)) return `Kept from freezing ${until}: ${needs}.`;
   return `Keep it from freezing ${until}: ${needs}.`;
 }
 
@@ -34,12 +39,20 @@ function cureText(
   { cure, curedBy }: Pick<Care, 'cure' | 'curedBy'>,
   moment: (ms: number) => string,
   units: UnitSystem,
+  nowMs: number,
 ): string {
   const how = curedBy ? CURED_BY_WORDS[curedBy] : 'wet, covered or under compound';
   const needs =
     cure.strengthMPa > 0 ? textOf(strength(cure.strengthMPa, units)) : forText(cure.hours);
   const until = cure.untilMs === null ? 'until a test proves it' : `until ${moment(cure.untilMs)}`;
+  if (isPast(cure.untilMs, nowMs)) return `Its curing was up ${moment(cure.untilMs)}: ${needs}.`;
   return `Cure it ${how} ${until}: ${needs}.`;
+}
+
+/** A sentence of care, and how it is marked. */
+export interface CareLine {
+  text: string;
+  tone: 'good' | 'unread' | 'out';
 }
 
 /**
@@ -51,23 +64,21 @@ export function careTexts(
   c: Care,
   moment: (ms: number) => string,
   units: UnitSystem,
-): { text: string; out: boolean }[] {
+  nowMs: number,
+): CareLine[] {
   const most = degreesText(c.coolingC, units);
-  return [
-    ...(c.protect
-      ? [
-          { text: protectText(c.protect, moment, units), out: false },
-          { text: `Then let it cool slowly: at most ${most} in 24 h.`, out: false },
-        ]
-      : []),
-    ...(c.cooledC === null
-      ? []
-      : [
-          {
-            text: `It cooled ${degreesText(c.cooledC, units)} in 24 h, at most ${most} is wanted: look for cracks, cover it again.`,
-            out: true,
-          },
-        ]),
-    { text: cureText(c, moment, units), out: false },
-  ];
+  const toneOf = (untilMs: number | null) => (isPast(untilMs, nowMs) ? 'good' : 'unread');
+  const lines: CareLine[] = [];
+  if (c.protect)
+    lines.push(
+      { text: protectText(c.protect, moment, units, nowMs), tone: toneOf(c.protect.untilMs) },
+      { text: `Then let it cool slowly: at most ${most} in 24 h.`, tone: 'unread' },
+    );
+  if (c.cooledC !== null)
+    lines.push({
+      text: `It cooled ${degreesText(c.cooledC, units)} in 24 h, at most ${most} is wanted: look for cracks, cover it again.`,
+      tone: 'out',
+    });
+  lines.push({ text: cureText(c, moment, units, nowMs), tone: toneOf(c.cure.untilMs) });
+  return lines;
 }

@@ -11,10 +11,10 @@ export default function CareLines({ c }: { c: Curing }) {
   const care = careIn(v.record, v, c, v.weather);
   return (
     <section aria-label="How it is kept" className="rows border-y border-hair">
-      {careTexts(care, (ms) => momentText(v, ms), v.units).map(({ text, out }) => (
+      {careTexts(care, (ms) => momentText(v, ms), v.units, v.nowMs).map(({ text, tone }) => (
         <p key={text} className="flex min-h-11 items-center gap-3 py-1">
-          <Mark verdict={out ? 'out' : 'unread'} />
-          <span className={out ? 'font-semibold text-chalk-t' : ''}>
+          <Mark verdict={tone} />
+          <span className={tone === 'out' ? 'font-semibold text-chalk-t' : ''}>
             <T>{text}</T>
           </span>
         </p>

@@ -30,13 +30,12 @@ const after = (hours: number) => ({ entries: placed(), nowMs: dayMs + (8 + hours
 const said = () => screen.queryAllByRole('alert').map((a) => a.textContent);
 
 describe('what stands while it cures', () => {
-  test('before the pour says what will stand there, and offers no stripping', () => {
+  test('before the pour says what will stand there, and offers no stripping', async () => {
     renderInPour(<CureBench />);
     expect(screen.getByText(/Nothing to cure yet/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Strip' })).toBeNull();
-    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Close the pour' }).disabled).toBe(
-      true,
-    );
+    const close = await screen.findByRole<HTMLButtonElement>('button', { name: 'Close the pour' });
+    expect(close.disabled).toBe(true);
   });
 
   test('hours after it forms stay on every run, and reading the concrete is the likeliest', () => {
