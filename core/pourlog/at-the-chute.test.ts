@@ -15,6 +15,12 @@ import { waterFor } from './water.ts';
 const us = demoPour('quillback', 'P2');
 const en = demoPour('kestrel', 'K2');
 const { entry, ms } = entriesFrom(midnightMs('2026-09-23', us.site.timeZone), 'T. Oakes');
+/** P2 as a record. */
+const record = {
+  site: { ...us.site, mixes: [mixSchema.parse(us.mix)], plants: [us.plant] },
+  pour: us.pour,
+  duskMin: 1190,
+};
 const arrived = (concreteTempC = 20) =>
   entry(
     'load-arrived',
@@ -62,12 +68,6 @@ describe('air', () => {
 
 describe('cold', () => {
   test('in cold air a load is held against its thinnest section; in warm air against the rule', () => {
-    const { site, pour, mix, plant } = us;
-    const record = {
-      site: { ...site, mixes: [mixSchema.parse(mix)], plants: [plant] },
-      pour,
-      duskMin: 1190,
-    };
     const advice = (tempC: number, airTempC: number) =>
       viewOf(
         record,
@@ -124,12 +124,7 @@ describe('slump', () => {
 });
 
 test('tests by volume, by face and their waiver are the site’s', () => {
-  const { site, pour, mix, plant } = us;
-  const record = {
-    site: { ...site, mixes: [mixSchema.parse(mix)], plants: [plant] },
-    pour,
-    duskMin: 1190,
-  };
+  const { site, pour } = us;
   const v = viewOf(record, replay([]), ms(400));
   if (!v) throw new Error('no view');
   const tests = (rules: [string, number][], testsWaived = false) => {
