@@ -130,7 +130,8 @@ export const wireSchema = z.object({
   id: name(),
   from: place(),
   to: place(),
-  clearM: positive().lte(100, 'must be 100 or less').default(6.096),
+  /** Left out, the rule `wires` says how far. */
+  clearM: positive().lte(100, 'must be 100 or less').optional(),
 });
 export type Wire = z.output<typeof wireSchema>;
 

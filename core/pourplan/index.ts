@@ -27,7 +27,7 @@ export {
 } from './pressure.ts';
 export { DEEPEST_VIBRATED_M, vibratedTooDeep } from './pressure-method.ts';
 export { offeredStands } from './offered-stands.ts';
-export { type Stand, standAt } from './reach.ts';
+export { clearOf, type Stand, standAt } from './reach.ts';
 export type { ForecastInput } from './forecast-model.ts';
 export { timetableFrom } from './going-on.ts';
 export { pourForecast } from './pour-forecast.ts';
@@ -57,6 +57,7 @@ export {
   startsOf,
 } from './starts.ts';
 export { type WhatIf, type WhatIfAsk, whatIfsOf } from './what-ifs.ts';
+export { windNoOf } from './wind-no.ts';
 export { fillJobs, type Filled, heavyJobs, jobsNeeded, handsOf, turnsOf } from './who.ts';
 export { type WayNote, wayNotes } from './way-notes.ts';
 export { wayInput } from './ways.ts';

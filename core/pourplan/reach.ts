@@ -66,6 +66,9 @@ function edgeOf(ask: StandAsk, at: Place): number {
   return Math.max(0, nearest - ask.rules.value('workingRoom'));
 }
 
+/** How far a boom stays off wires, m: what their owner says, or the rule where nobody has asked. */
+export const clearOf = (wire: Wire, rules: Rules): number => wire.clearM ?? rules.value('wires');
+
 /** The nearest wires to any of some places: how far, and how far they have to be. */
 function wiresOf(ask: StandAsk, at: Place): { distanceM: number; leastM: number } | null {
   const { wires = [] } = ask.site;
@@ -73,7 +76,7 @@ function wiresOf(ask: StandAsk, at: Place): { distanceM: number; leastM: number 
   const spots = [at, ...ask.places.flatMap((p) => p.ends)];
   const all = wires.map((w) => ({
     distanceM: Math.min(...spots.map((s) => distanceTo(s, [w.from, w.to]))),
-    leastM: w.clearM,
+    leastM: clearOf(w, ask.rules),
   }));
   return all.reduce((a, b) => (b.distanceM - b.leastM < a.distanceM - a.leastM ? b : a));
 }
@@ -82,7 +85,10 @@ function wiresOf(ask: StandAsk, at: Place): { distanceM: number; leastM: number 
 function boomStopOf(ask: StandAsk, at: Place): number | null {
   const { wires = [] } = ask.site;
   if (ask.conveyance.kind !== 'boom') return null;
-  const stop = Math.min(Infinity, ...wires.map((w) => distanceTo(at, [w.from, w.to]) - w.clearM));
+  const stop = Math.min(
+    Infinity,
+    ...wires.map((w) => distanceTo(at, [w.from, w.to]) - clearOf(w, ask.rules)),
+  );
   return stop < ask.conveyance.reachM ? Math.max(0, stop) : null;
 }
 

@@ -6,6 +6,7 @@ import { protectionHours, startWindow } from '#core/weather';
 import type { z } from 'zod';
 import type { DayHour } from './no-go.ts';
 import type { PourPlan } from './plan.ts';
+import { windNoOf } from './wind-no.ts';
 
 export type Start = z.output<typeof startWindow.output>['starts'][number];
 
@@ -35,8 +36,9 @@ export const placingMinOf = (plan: PourPlan): number =>
   Math.max(1, plan.timetable.finishMin - (plan.timetable.placements[0]?.fromMin ?? 0));
 
 /** Every quarter hour at which the pour could start, with what speaks against it. */
-export const startsOf = ({ plan, pour, plant, conveyance, rules, ...ask }: StartAsk) =>
-  evaluate(startWindow, {
+export const startsOf = ({ plan, pour, plant, conveyance, rules, ...ask }: StartAsk) => {
+  const windNo = windNoOf(conveyance, rules);
+  return evaluate(startWindow, {
     fromMin: ask.fromMin,
     toMin: ask.toMin,
     placingMin: Math.min(2880, placingMinOf(plan)),
@@ -54,12 +56,14 @@ export const startsOf = ({ plan, pour, plant, conveyance, rules, ...ask }: Start
     days: ask.days,
     rainWatchMmH: rules.value('rainCaution'),
     rainNoMmH: Math.max(rules.value('rainStop'), rules.value('rainCaution')),
-    ...(conveyance?.windNoKmH === undefined ? {} : { windNoKmH: conveyance.windNoKmH }),
+    ...(windNo === undefined ? {} : { windNoKmH: windNo }),
     ...(plant.openMin === undefined ? {} : { plantOpenMin: plant.openMin }),
     ...(plant.closeMin === undefined ? {} : { plantCloseMin: plant.closeMin }),
+    dryingKgM2H: rules.value('dryingAct'),
     flatFace: plan.route.legs.some((l) => !l.wall),
     concreteTempC: pour.settings.concreteTempC,
   });
+};
 
 /** How long a start can still wait for a limit, reckoned backwards from it. */
 export interface LastStart {
@@ -80,7 +84,7 @@ export function lastStartsOf(ask: StartAsk, startMin: number): LastStart[] {
   const after = (of: (h: DayHour) => boolean) =>
     ask.hours.find((h) => h.min + 60 > startMin && of(h))?.min;
   const rain = after((h) => h.rainMmH > ask.rules.value('rainCaution'));
-  const windNo = ask.conveyance?.windNoKmH;
+  const windNo = windNoOf(ask.conveyance, ask.rules);
   const wind = windNo === undefined ? undefined : after((h) => h.windKmH > windNo);
   const frost = after((h) => h.airTempC < COLD_AIR_C);
   const light = ask.days[Math.min(day, ask.days.length - 1)];

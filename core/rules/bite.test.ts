@@ -12,9 +12,15 @@ import { ruledMix } from '../model/mix.ts';
 import { loadsOf } from '../pourlog/loads.ts';
 import { judgeSlump } from '../pourlog/slump.ts';
 import { entries, replay } from '../log/state.ts';
+import { conveyanceSchema } from '../model/resources.ts';
+import { noGoOf } from '../pourplan/no-go.ts';
+import { placesOf } from '../pourplan/places.ts';
 import { planPour } from '../pourplan/plan.ts';
+import { standAt } from '../pourplan/reach.ts';
+import { startsOf } from '../pourplan/starts.ts';
+import { windNoOf } from '../pourplan/wind-no.ts';
 import { demoPour } from '../testdata/demo.ts';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog/index.ts';
 import { rulesOf, withRules } from './rules.ts';
 
 /** A rule that is changed and changes nothing would be a control that does nothing: each is seen where it bites. */
@@ -128,6 +134,43 @@ const readThen = (u: Under) =>
 const samplesIn = (u: Under, testsWaived = false) =>
   samplesOf({ ...pour, testsWaived }, rulesOf(u.site), plan(u), replay([]), [])?.plan.result.tests;
 
+const boom = conveyanceSchema.parse({
+  id: 'b',
+  label: 'Boom',
+  kind: 'boom',
+  reachM: 40,
+  rateM3PerH: 40,
+  outriggers: { spreadM: 4, reactionKN: 200 },
+});
+const wires = [{ id: 'w', from: { xM: -40, yM: 20 }, to: { xM: 40, yM: 20 } }];
+const stand = (u: Under) => {
+  const { route, cells } = plan(u);
+  const at = { ...u.site, wires };
+  const ask = { site: at, places: placesOf(at, route, cells), conveyance: boom };
+  return standAt({ ...ask, rules: rulesOf(u.site) }, { xM: -6, yM: 0 });
+};
+/** A wet, windy and drying morning. */
+const hours = [8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19].map((h) => ({
+  min: h * 60,
+  airTempC: 34,
+  humidity: 0.2,
+  windKmH: 30,
+  rainMmH: h > 15 ? 2 : 0,
+}));
+const starts = (u: Under, of = pour) =>
+  startsOf({
+    plan: planPour(u.site, of, u.mix, plant, 1190),
+    pour: { ...of, settings: { ...of.settings, concreteTempC: 28 } },
+    plant,
+    conveyance: boom,
+    rules: rulesOf(u.site),
+    hours,
+    days: [{ sunriseMin: 360, duskMin: 1200 }],
+    fromMin: 480,
+    toMin: 900,
+  }).result.starts;
+const noGo = (u: Under) => noGoOf(hours, rulesOf(u.site), windNoOf(boom, rulesOf(u.site)));
+
 const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['loadAge', 45, advice],
   ['hottestConcrete', 22, advice],
@@ -192,16 +235,18 @@ const BITES: [RuleId, number, (u: Under) => unknown][] = [
   ['testEveryM3', 10, (u) => samplesIn(u)],
   ['testEveryM2', 30, (u) => samplesIn(u)],
   ['testWaiver', 10, (u) => samplesIn(u, true)],
+  ['wires', 25, (u) => stand(u).wires?.leastM],
+  ['pumpEdge', 4, (u) => stand(u).edge?.leastM],
+  ['boomWind', 20, noGo],
+  ['rainStop', 1, noGo],
+  ['rainCaution', 1.9, starts],
+  ['dryingAct', 3, (u) => starts(u, { ...pour, elements: ['FN'] })],
 ];
 
 /** Those that stand behind a calculation alone, or a page: seen in the calculation's own result. */
 const BY_CALCULATION: [RuleId, number][] = [
   ['datum', 8],
   ['dryingWatch', 3],
-  ['dryingAct', 0.1],
-  ['rainCaution', 4],
-  ['rainStop', 0.6],
-  ['boomWind', 15],
   ['deflection', 900],
   ['firstWaler', 0.1],
   ['braceLine', 6],
@@ -210,8 +255,6 @@ const BY_CALCULATION: [RuleId, number][] = [
   ['barEnd', 250],
   ['levelClose', 0],
   ['drainFall', 0.15],
-  ['wires', 25],
-  ['pumpEdge', 4],
 ];
 /** Seen by the tests of what they rule: lists of supports, levels of the morning, who places, when is called, the search. */
 const ELSEWHERE: RuleId[] = [

@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';
+export { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog/index.ts';
 export {
   changeText,
   type RuleChange,

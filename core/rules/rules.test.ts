@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { checkRules } from '../check/rules.ts';
 import { calculationNamed } from '../register/register.ts';
 import { toJSONSchema } from 'zod';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry } from './catalog.ts';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry } from './catalog/index.ts';
 import {
   changeText,
   ruleChangeSchema,

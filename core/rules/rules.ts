@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { anyNumber } from '#core/kit';
 import { quantityText, type UnitSystem } from '#core/units';
-import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog.ts';
+import { RULE_CATALOG, RULE_IDS, type RuleEntry, type RuleId } from './catalog/index.ts';
 
 /**
  * A site's own value for a rule: who set it, when and why. The last change of a rule counts;

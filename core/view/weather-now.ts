@@ -1,6 +1,7 @@
 import { leastDimensionM } from '#core/cure';
 import { attempt } from '#core/kit';
 import { entries, latest, type LogEvent, type PourState } from '#core/log';
+import { windNoOf } from '#core/pourplan';
 import { protectionHours, weatherRules } from '#core/weather';
 import { conveyanceOf } from './conveyance.ts';
 import type { PourRecord, PourView } from './pour-view.ts';
@@ -64,7 +65,7 @@ export function weatherNowOf(
   );
   const { airTempC, windKmH, rainMmH, sky } = read.body;
   const conveyance = conveyanceOf(record);
-  const limit = conveyance?.windNoKmH;
+  const limit = windNoOf(conveyance, view.rules);
   const placing = placingOf(view, minuteOf, atMs);
   const judged = attempt(weatherRules, {
     forecast: [

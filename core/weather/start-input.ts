@@ -41,6 +41,7 @@ export const startWindowShape = z.object({
   windNoKmH: positive().optional(),
   plantOpenMin: nonNegative().lte(2880, 'must be within two days').optional(),
   plantCloseMin: nonNegative().lte(2880, 'must be within two days').optional(),
+  dryingKgM2H: positive().default(1),
   flatFace: z.boolean({ error: 'must be true or false' }).default(false),
   concreteTempC: freshTemperature().optional(),
 });

@@ -16,8 +16,6 @@ type Hour = StartWindowInput['forecast'][number];
 const DAY_MIN = 1440;
 /** The last hour of a forecast holds for this long, minutes. */
 const LAST_HOLDS_MIN = 60;
-/** Evaporation from which a flat face is looked after, kg/m²/h. */
-const DRYING_KG_M2_H = 1;
 /** Two times closer than this are the same moment, minutes. */
 const MOMENT = 1e-9;
 
@@ -99,8 +97,8 @@ function dryingAgainst(v: StartWindowInput, s: number, f: number): StartReason[]
     ({ airTempC, humidity, windKmH }) =>
       resultOf(evaporation, { concreteTempC, airTempC, humidity, windKmH }).rateKgM2H,
   );
-  return driest && driest.value >= DRYING_KG_M2_H
-    ? [{ rule: 'drying', verdict: 'watch', limit: DRYING_KG_M2_H, ...driest }]
+  return driest && driest.value >= v.dryingKgM2H
+    ? [{ rule: 'drying', verdict: 'watch', limit: v.dryingKgM2H, ...driest }]
     : [];
 }
 

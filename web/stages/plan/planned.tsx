@@ -15,6 +15,7 @@ import {
   type DayHour,
   noGoOf,
   type PourPlan,
+  windNoOf,
 } from '#core/pourplan';
 import { conveyanceOf, planOf } from '#core/view';
 import { daylight, workingLight } from '#core/weather';
@@ -141,7 +142,7 @@ function useDay() {
       noGoOf(
         hours.filter((h) => h.min > -60 && h.min < 1440),
         v.rules,
-        conveyance?.windNoKmH,
+        windNoOf(conveyance, v.rules),
       ),
     [hours, v.rules, conveyance],
   );

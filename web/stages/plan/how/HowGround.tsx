@@ -1,3 +1,4 @@
+import { clearOf } from '#core/pourplan';
 import { distanceText } from '#core/units';
 import { outlinesOf } from '#core/takeoff';
 import { usePour } from '../../../app/pour-context.tsx';
@@ -129,33 +130,36 @@ function Wires({ s, width }: { s: PlanScale; width: number }) {
   const { site } = usePlanned().record;
   return (
     <g>
-      {(site.wires ?? []).map((w) => (
-        <g key={w.id}>
-          <rect
-            x={0}
-            y={Math.min(s.y(w.from.yM), s.y(w.to.yM)) - w.clearM * s.pxPerM}
-            width={width}
-            height={2 * w.clearM * s.pxPerM}
-            fill="var(--chalk-2)"
-            opacity={w.from.yM === w.to.yM ? 0.6 : 0}
-          />
-          <path
-            d={`M${s.x(w.from.xM)} ${s.y(w.from.yM)}L${s.x(w.to.xM)} ${s.y(w.to.yM)}`}
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-          <text
-            x={width - 12}
-            y={Math.max(20, s.y(w.from.yM) + w.clearM * s.pxPerM - 6)}
-            textAnchor="end"
-            fontSize="14"
-            className="b halo"
-            style={{ fill: 'var(--chalk-t)' }}
-          >
-            wires, {distanceText(w.clearM, v.units)} clear
-          </text>
-        </g>
-      ))}
+      {(site.wires ?? []).map((w) => {
+        const clearM = clearOf(w, v.rules);
+        return (
+          <g key={w.id}>
+            <rect
+              x={0}
+              y={Math.min(s.y(w.from.yM), s.y(w.to.yM)) - clearM * s.pxPerM}
+              width={width}
+              height={2 * clearM * s.pxPerM}
+              fill="var(--chalk-2)"
+              opacity={w.from.yM === w.to.yM ? 0.6 : 0}
+            />
+            <path
+              d={`M${s.x(w.from.xM)} ${s.y(w.from.yM)}L${s.x(w.to.xM)} ${s.y(w.to.yM)}`}
+              stroke="var(--ink)"
+              strokeWidth="2"
+            />
+            <text
+              x={width - 12}
+              y={Math.max(20, s.y(w.from.yM) + clearM * s.pxPerM - 6)}
+              textAnchor="end"
+              fontSize="14"
+              className="b halo"
+              style={{ fill: 'var(--chalk-t)' }}
+            >
+              wires, {distanceText(clearM, v.units)} clear
+            </text>
+          </g>
+        );
+      })}
     </g>
   );
 }

@@ -1,5 +1,5 @@
 import type { Conveyance } from '#core/model';
-import { takesMix } from '#core/pourplan';
+import { takesMix, windNoOf } from '#core/pourplan';
 import { lengthText, moneyText, quantityText } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
@@ -22,8 +22,9 @@ export function Suits({ conveyance: c }: { conveyance: Conveyance | undefined })
       takes.slump !== false,
       `Slump ${lengthText(mix.slumpMm, units)} at the truck, it needs ${lengthText(c.leastSlumpMm, units)}${c.slumpLossMm > 0 ? `; ${lengthText(mix.slumpMm - c.slumpLossMm, units)} at the hose` : ''}`,
     ]);
-  if (c.windNoKmH !== undefined)
-    rows.push([true, `Stops at wind of ${quantityText(c.windNoKmH, 'KmH', units)}`]);
+  const windNo = windNoOf(c, v.rules);
+  if (windNo !== undefined)
+    rows.push([true, `Stops at wind of ${quantityText(windNo, 'KmH', units)}`]);
   if (c.hire !== undefined)
     rows.push([true, `Hire ${moneyText(c.hire, v.record.site.currency)} a day`]);
   return (

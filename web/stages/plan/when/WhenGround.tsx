@@ -1,4 +1,5 @@
 import { usePour } from '../../../app/pour-context.tsx';
+import { windNoOf } from '#core/pourplan';
 import { conveyanceOf } from '#core/view';
 import { useSize } from '../../../drawing/useSize.ts';
 import { usePlanned } from '../planned.tsx';
@@ -43,7 +44,7 @@ export default function WhenGround() {
               units={v.units}
               startMin={startMin}
               placingMin={plan.timetable.finishMin - settings.firstLoadMin}
-              windNo={conveyanceOf(record)?.windNoKmH}
+              windNo={windNoOf(conveyanceOf(record), v.rules)}
               onPick={pick}
             />
             <Backwards scale={scale} width={box.width} last={when.last} startMin={startMin} />

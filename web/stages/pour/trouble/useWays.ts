@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { TroubleState } from '#core/pourlog';
-import { conveyancesFor, moneyOf, noGoOf, type WayOn } from '#core/pourplan';
+import { conveyancesFor, moneyOf, noGoOf, type WayOn, windNoOf } from '#core/pourplan';
 import { conveyanceOf, forecastInputOf } from '#core/view';
 import { usePour } from '../../../app/pour-context.tsx';
 import type { PourView } from '../../../app/pour-view.ts';
@@ -15,7 +15,7 @@ const ANEW_MS = 60_000;
 function nextNoGo(v: PourView, nowMin: number): number | null {
   const hours = Array.isArray(v.weather) ? v.weather : [];
   const day = hours.map((h) => ({ ...h, min: v.minuteOf(Date.parse(h.at)) }));
-  const found = noGoOf(day, v.rules, conveyanceOf(v.record)?.windNoKmH).find(
+  const found = noGoOf(day, v.rules, windNoOf(conveyanceOf(v.record), v.rules)).find(
     (g) => g.toMin > nowMin,
   );
   return found ? Math.max(nowMin, found.fromMin) : null;
