@@ -34,6 +34,8 @@ export interface CheckRules {
   crawl: { leastM: number; source: string };
   spacingToleranceMm: number;
   spacingSource: string;
+  /** First and last bar of a run from its ends. */
+  barEndMm: number;
   lapMinus: (lapMm: number) => { minusMm: number; source: string };
   boltEmbedment: Tolerance;
   boltProjection: Tolerance;
@@ -170,6 +172,7 @@ export function checkRules(site: RuledSite & { units: UnitSystem }): CheckRules 
     square: tolerance('square', 'square'),
     spacingToleranceMm: value('barSpacing'),
     spacingSource: sources('barSpacing'),
+    barEndMm: value('barEnd'),
     lapMinus: (lapMm) => ({
       minusMm: Math.min(value('lapShort'), value('lapShortShare') * lapMm),
       source: sources('lapShort', 'lapShortShare'),

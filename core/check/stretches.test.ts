@@ -48,8 +48,8 @@ const kindsOf = (id: string, j = jogged()) => pointsOf(j, id).map((p) => p.kind)
 
 describe('checks go by type and stretch', () => {
   test('a jog takes only what is special to it; what goes by type is read on the longest run, for all of them', () => {
-    expect(kindsOf('J')).toEqual(['sleeves', 'corner']);
-    expect(kindsOf('W2')).toEqual(['corner']);
+    expect(kindsOf('J')).toEqual(['count-up', 'sleeves', 'corner']);
+    expect(kindsOf('W2')).toEqual(['count-up', 'corner']);
     const cover = pointsOf(jogged(), 'W1').find((p) => p.kind === 'cover-inside');
     expect(cover?.covers).toEqual(['W1', 'J', 'W2']);
     expect(cover?.why).toMatch(/for W1, J, W2 together$/);

@@ -14,5 +14,6 @@ export { type Rise, riseAt } from './rise.ts';
 export { yieldSoFar } from './yield.ts';
 export { judgeSlump } from './slump.ts';
 export { samplesOf } from './samples.ts';
+export { setTasks, unreadWithSet } from './set-tasks.ts';
 export { TURNS_AFTER_WATER, type WaterAdvice, waterFor } from './water.ts';
 export { troublesOf, type TroubleState } from './troubles.ts';

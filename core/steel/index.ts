@@ -13,5 +13,5 @@ export { usualCoverMm } from './usual-cover.ts';
 export { padBars, type PadBars, padMatKg } from './pad-bars.ts';
 export { tieLevels } from './pier-ties.ts';
 export { type RebarRow, rebarTakeoff } from './rebar-takeoff.ts';
-export { spacingVerdict } from './spacing-verdict.ts';
+export { barsRequired, spacingVerdict } from './spacing-verdict.ts';
 export { vertLayout } from './vert-layout.ts';

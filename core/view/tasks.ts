@@ -1,5 +1,5 @@
 import { partsOfId, type PourState } from '#core/log';
-import { type ClockTask, clockTasks, dayTasks } from '#core/pourlog';
+import { type ClockTask, clockTasks, dayTasks, setTasks } from '#core/pourlog';
 import type { Job } from '#core/model';
 import { fillJobs, heavyJobs, jobsNeeded } from '#core/pourplan';
 import { dryingOf } from './drying.ts';
@@ -45,11 +45,12 @@ export function tasksOf(
     nowMs,
   );
   const concrete = clockTasks(site, pour, plan.route, progress, state, nowMs);
+  const tests = setTasks(view.mix, view.loads, state, nowMs);
   const jobs = fillJobs(needs, site.crew ?? [], pour.settings.crew);
   const whoDoes = ({ id }: ClockTask): string | null => {
     const job = JOB.find(([is]) => is.test(partsOfId(id).name))?.[1];
     return jobs.find((j) => j.job === job)?.name ?? null;
   };
-  const all = [...concrete, ...day].map((t): AssignedTask => ({ ...t, who: whoDoes(t) }));
+  const all = [...concrete, ...day, ...tests].map((t): AssignedTask => ({ ...t, who: whoDoes(t) }));
   return all.sort((a, b) => (a.dueMs ?? Infinity) - (b.dueMs ?? Infinity));
 }

@@ -1,4 +1,10 @@
-import { FAULT_WORDS, type LoadStage, type LoadState, speaksAgainst } from '#core/pourlog';
+import {
+  FAULT_WORDS,
+  type LoadStage,
+  type LoadState,
+  speaksAgainst,
+  unreadWithSet,
+} from '#core/pourlog';
 import {
   lengthText,
   quantityText,
@@ -102,12 +108,10 @@ export function setAsksText(
   }: { loads: readonly LoadState[]; mix: { airRatio?: number | undefined }; units: UnitSystem },
   id: string,
 ): string {
-  const load = loads.find((l) => l.id === id);
-  const missing = [
-    ...(load?.slump ? [] : ['slump']),
-    ...(mix.airRatio === undefined || load?.airRatio != null ? [] : ['air']),
-    ...(load?.concreteTempC == null ? ['temperature'] : []),
-  ];
+  const missing = unreadWithSet(
+    mix,
+    loads.find((l) => l.id === id),
+  );
   const read = missing.length ? `Read with it: ${missing.join(', ')}. ` : '';
   return `${read}Box at ${BOX[units]} until they are fetched.`;
 }

@@ -57,7 +57,7 @@ describe('the report', () => {
   test('of a pour that is not ready names what is out, and no strength', async () => {
     const { text } = await report('P2');
     expect(text).toContain('pour open');
-    expect(text).toMatch(/\d things to fix first\. 252 of 289 read/);
+    expect(text).toMatch(/\d things to fix first\. 257 of 294 read/);
     expect(text).toContain('OUT');
     expect(text).toContain('Question 7 to engineer on E2');
     expect(text).toContain('Placing has not ended.');

@@ -1,5 +1,6 @@
 import { type FootingType, isPlain, type Run } from '#core/model';
 import { distanceText } from '#core/units';
+import { countDraft } from './bar-count.ts';
 import { plainDraft } from './plain.ts';
 import { vertDrafts } from './starters.ts';
 import { alongDrafts, steelDrafts } from './footing-steel.ts';
@@ -129,6 +130,17 @@ const formed = (
   oiled,
 ];
 
+/** The bars across, counted over the run. */
+const acrossCount = (lengthM: number, { transverse }: FootingType, c: ListContext): Draft[] =>
+  transverse
+    ? countDraft(
+        { kind: 'count-across', title: 'Bars across, end to end' },
+        { lengthM, spacingM: transverse.spacingM, mats: 1 },
+        [],
+        c,
+      )
+    : [];
+
 /** @param readM as many readings are wanted as on a run of this length, m: that of its stretch */
 export function footingDrafts(
   run: Run,
@@ -149,7 +161,7 @@ export function footingDrafts(
   out.push(...depthAndTop(r, depthMm, sizes));
   if (isPlain(t)) out.push(plainDraft(c.site.ruleProfile, 'footing'));
   else out.push(...alongDrafts(t), ...steelDrafts(lengthM, readM, t, c));
-  const special = vertDrafts(run, lengthM, c);
+  const special = [...vertDrafts(run, lengthM, c), ...acrossCount(lengthM, t, c)];
   if (run.step)
     special.push(
       look(

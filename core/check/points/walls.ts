@@ -3,6 +3,7 @@ import { formSystemOf } from '#core/formwork';
 import { footingUnder } from '#core/siteplan';
 import { formDrafts } from './forms.ts';
 import { groundDrafts } from './wall-ground.ts';
+import { countDraft } from './bar-count.ts';
 import { embedDrafts, openingDrafts } from './openings.ts';
 import { trenchDraft } from './footings.ts';
 import { tied } from './footing-steel.ts';
@@ -24,59 +25,8 @@ import {
   spread,
   typical,
 } from './places.ts';
+import { CLOSING, foamBraced, KICKER, wallBraced, wallOiled } from './wall-looks.ts';
 import type { Draft, ListContext } from './types.ts';
-
-const braced: Draft = {
-  ...look(
-    'braced',
-    'Forms braced and closed',
-    'forms',
-    'Braces and wedges in, gaps closed with ply, line of the top snapped all round, spreaders marked for removal.',
-  ),
-  danger: 'forms',
-};
-/** Foam stays on the wall: no ply closes it, and nothing is sprayed on it. */
-const foamBraced: Draft = {
-  ...look(
-    'braced',
-    'Foam forms braced and closed',
-    'forms',
-    'Alignment braces on the inside, every one fixed to the slab or staked; holes and gaps filled with foam, cut webs bridged; line of the top snapped all round.',
-  ),
-  danger: 'forms',
-};
-/** Which faces are done is kept: some places forbid spraying once the steel is in. */
-const oiled: Draft = {
-  ...look(
-    'oiled',
-    'Release agent',
-    'forms',
-    'On the form faces only: none on bars or footing. Overspray on steel is a fail; wipe it off.',
-    [
-      { atM: null, across: 'left', label: 'inside face' },
-      { atM: null, across: 'right', label: 'outside face' },
-    ],
-    'each face',
-  ),
-  danger: 'oil',
-};
-
-/** What nobody gets at any more once the second side stands. */
-const CLOSING = look(
-  'closing',
-  'Joint and inside, before it is closed',
-  'forms',
-  'Joint rough, laitance off, wetted and blown out; nothing left inside: no wood, wire, ice or standing water.',
-);
-const KICKER: Draft = {
-  ...look(
-    'kicker',
-    'Foot of the forms',
-    'forms',
-    'Plate or kicker fixed all along, nothing lifts and nothing slides; marks across clamps and wedges show a slip.',
-  ),
-  danger: 'forms',
-};
 
 /** A wall as its drafts are made of: how long and high it is, and as long a stretch as its readings are wanted for. */
 interface Measured {
@@ -272,7 +222,7 @@ export function wallDrafts(
     ...trenchDraft(run.bottomM, c),
     ...groundDrafts(run, lengthM, c),
     ...formSizes(wall, c),
-    ...(foam ? [foamBraced] : [braced, oiled]),
+    ...(foam ? [foamBraced] : [wallBraced, wallOiled]),
     ...steelDrafts(wall, c),
     CLOSING,
     ...(foam ? [] : [KICKER]),
@@ -280,6 +230,14 @@ export function wallDrafts(
   const out: Draft[] = [
     ...typical(byType),
     ...formDrafts(run, lengthM, c),
+    ...(type.vertical
+      ? countDraft(
+          { kind: 'count-up', title: 'Uprights, end to end' },
+          { lengthM, spacingM: type.vertical.spacingM, mats: type.mats },
+          run.openings,
+          c,
+        )
+      : []),
     ...openingDrafts(run, lengthM, !isPlain(type), c),
     ...embedDrafts(run.id, c),
   ];
