@@ -1,5 +1,5 @@
 /** The public face of this room: what others use of it. */
-export { COLD_AIR_C, leastPlacedC } from './cold.ts';
+export { COLD_AIR_C, leastPlacedC, leastPlacedEnC } from './cold.ts';
 export { strengthBand } from './strength-band.ts';
 export { deliveredTemperature } from './fresh-temperature.ts';
 export { equivalentAge, equivalentAgeH, type TempReading } from './equivalent-age.ts';

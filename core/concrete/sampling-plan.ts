@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mersenne } from 'pure-rand/generator/mersenne';
-import { anyNumber, calculation, count, fig, nonNegative, positive, someOf } from '#core/kit';
+import { calculation, count, fig, nonNegative, positive, drawSeed, someOf } from '#core/kit';
 import { ceilWhole } from '#core/units';
 
 /** Which of `n` loads to sample, drawn at random by a seed (a partial shuffle), in their order. */
@@ -30,7 +30,7 @@ export const samplingPlan = calculation({
     days: count().default(1),
     waived: z.boolean({ error: 'must be true or false' }).default(false),
     loads: someOf(z.string().min(1)),
-    seed: anyNumber().int('must be a whole number'),
+    seed: drawSeed(),
     everyM3: positive().default(115),
     everyM2: positive().default(465),
     waiverM3: nonNegative().default(38),

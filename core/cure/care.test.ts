@@ -19,6 +19,7 @@ const care = (
   more: {
     readings?: { timeH: number; tempC: number }[];
     airC?: number;
+    air?: [];
     leastM?: number;
     cementType?: 'I' | 'III';
     stripping?: object;
@@ -31,7 +32,9 @@ const care = (
     mix: { cementType: more.cementType ?? 'I', cylinderMPa: 30 },
     rules: rulesOf({ ruleProfile, ruleChanges: more.ruleChanges ?? [] } as never),
     leastDimensionM: more.leastM ?? 0.25,
-    air: [{ at: new Date(startMs + 5 * HOUR).toISOString(), airTempC: more.airC ?? 12 }],
+    air: more.air ?? [
+      { at: new Date(startMs + 5 * HOUR).toISOString(), airTempC: more.airC ?? 12 },
+    ],
   } as unknown as CareCase);
 const hoursOn = (ms: number | null | undefined) => (ms == null ? ms : (ms - startMs) / HOUR);
 
@@ -39,6 +42,11 @@ describe('protection', () => {
   test('is asked for in the cold alone: 4.4 °C is not, under it is', () => {
     expect(care('us-aci', { airC: 4.4 }).protect).toBeNull();
     expect(hoursOn(care('us-aci', { airC: 4.3 }).protect?.untilMs)).toBe(72);
+  });
+  test('without a forecast the air is the one that is expected', () => {
+    const expected = (expectedTempC: number) =>
+      care('us-aci', { air: [], stripping: { expectedTempC } }).protect === null;
+    expect([expected(4.4), expected(4.3)]).toEqual([true, false]);
   });
   test('is 72 h by ACI, 48 where nothing loads or exposes it; 5 MPa by EN', () => {
     const sheltered = { stripping: { sheltered: true }, airC: 0 };

@@ -49,14 +49,20 @@ function reachedMs(c: Curing, wantedMPa: number): number | null {
 const later = (a: number, b: number | null): number | null => (b === null ? null : Math.max(a, b));
 
 /** It is cold from placing on, by what was read of the concrete and the air, or is expected to be. */
-function isCold({ curing, air }: CareCase, untilMs: number): boolean {
+function isCold({ curing, air, pour }: CareCase, untilMs: number): boolean {
   const within = air.filter((h) => {
     const ms = Date.parse(h.at);
     return ms + HOUR > curing.startMs && ms < untilMs;
   });
-  return (
-    within.some((h) => h.airTempC < COLD_AIR_C) || curing.readings.some((r) => r.tempC < COLD_AIR_C)
-  );
+  // Where nobody forecasts, the air is the one that the curve goes by.
+  const expected = within.some((h) => Date.parse(h.at) > curing.startMs)
+    ? []
+    : [pour.stripping.expectedTempC];
+  return [
+    ...expected,
+    ...within.map((h) => h.airTempC),
+    ...curing.readings.map((r) => r.tempC),
+  ].some((c) => c < COLD_AIR_C);
 }
 
 /** The most concrete may cool in 24 h after protection, °C, by its least dimension (ACI 306R-16 table 7.5, to be confirmed). */

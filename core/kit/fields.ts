@@ -12,6 +12,13 @@ export const anyNumber = () =>
     .number({ error: (i) => (i.code === 'invalid_type' ? 'must be a number' : undefined) })
     .gte(-LARGEST, 'is too small to be real')
     .lte(LARGEST, 'is too large to be real');
+/** What a draw begins from: any whole number of 32 bits, so that any words may be its seed. */
+export const drawSeed = () =>
+  z
+    .number({ error: (i) => (i.code === 'invalid_type' ? 'must be a number' : undefined) })
+    .int('must be a whole number')
+    .gte(-(2 ** 31), 'must be within 32 bits')
+    .lt(2 ** 32, 'must be within 32 bits');
 /** A size, volume, rate, count…: must be above 0. */
 export const positive = () => anyNumber().gt(0, 'must be above 0');
 /** A reading, tolerance, fee…: may well be nothing, but not less. */

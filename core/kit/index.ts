@@ -16,6 +16,7 @@ export {
 export {
   airTemperature,
   anyNumber,
+  drawSeed,
   count,
   freshTemperature,
   LARGEST,

@@ -67,6 +67,31 @@ describe('air', () => {
 });
 
 describe('cold', () => {
+  test.each([
+    ['plain', 5, -2, 5],
+    ['plain', 4.9, -2, null],
+    ['plain', 9.9, -3, 9.9],
+    ['plain', 9.9, -3.1, null],
+    ['plain', 10, -3.1, 10],
+    ['highBlend', 9.9, 4.4, null],
+    ['highBlend', 9.9, 4.5, 9.9],
+  ] as const)('to EN %s cement at %d °C in air of %d °C', (cement, tempC, airTempC, takenC) => {
+    const v = viewOf(
+      {
+        site: {
+          ...en.site,
+          mixes: [mixSchema.parse({ ...en.mix, cement })],
+          plants: [en.plant],
+        },
+        pour: en.pour,
+        duskMin: 1190,
+      },
+      replay([entry('weather', { airTempC, sky: 'clear' }, 400), arrived(tempC)]),
+      ms(455),
+    );
+    const advice = v?.loads.find((l) => l.id === 'L1')?.advice;
+    expect(advice === 'tooCold' ? null : tempC).toBe(takenC);
+  });
   test('in cold air a load is held against its thinnest section; in warm air against the rule', () => {
     const advice = (tempC: number, airTempC: number) =>
       viewOf(
@@ -121,6 +146,16 @@ describe('slump', () => {
       9,
     );
   });
+});
+
+test('every pour draws its loads, whatever it is called', () => {
+  const v = viewOf(record, replay([]), ms(400));
+  if (!v) throw new Error('no view');
+  for (let n = 1; n <= 200; n += 1) {
+    const code = `W${n}`;
+    const samples = samplesOf({ ...us.pour, code }, v.rules, v.plan, replay([]), v.loads);
+    expect([code, samples?.sets.length]).toEqual([code, 1]);
+  }
 });
 
 test('tests by volume, by face and their waiver are the site’s', () => {

@@ -10,6 +10,7 @@ import {
 import { z } from 'zod';
 import {
   anyNumber,
+  drawSeed,
   calculation,
   count,
   fig,
@@ -93,7 +94,7 @@ export const sequenceSearch = calculation({
         .default([]),
       coldSeamShare: share().default(0.02),
       trials: count().lte(20_000, 'must be 20 000 or fewer').default(200),
-      seed: anyNumber().int('must be a whole number').default(7),
+      seed: drawSeed().default(7),
       maxPlans: count().lte(20_000, 'must be 20 000 or fewer').default(1000),
       runnersUp: count().lte(50, 'must be 50 or fewer').default(5),
       pressureBy: z.enum(['rise', 'head'], { error: 'must be rise or head' }).default('head'),

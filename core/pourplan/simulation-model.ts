@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   anyNumber,
+  drawSeed,
   count,
   freshTemperature,
   nonNegative,
@@ -73,7 +74,7 @@ export const simulationShape = z.object({
   maxAgeMin: positive(),
   duskMin: nonNegative(),
   trials: count(),
-  seed: anyNumber().int('must be a whole number'),
+  seed: drawSeed(),
 });
 type Shape = z.output<typeof simulationShape>;
 /** Cells and loads times trials: a few seconds of work. */

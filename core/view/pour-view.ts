@@ -8,7 +8,7 @@ import {
   type PointState,
   withAdded,
 } from '#core/check';
-import { COLD_AIR_C, leastPlacedC } from '#core/concrete';
+import { COLD_AIR_C, leastPlacedC, leastPlacedEnC } from '#core/concrete';
 import { type AirHour, type Curing, curingOf, leastDimensionM } from '#core/cure';
 import { madeOncePer, rememberLast } from '#core/kit';
 import { type Mix, type Plant, ruledMix } from '#core/model';
@@ -102,18 +102,29 @@ export const checksOf = madeOncePer((r: PourRecord): CheckPoint[] => {
 /** Local midnight of a date is long in the finding: each record keeps that of its last day. */
 const midnightOf = madeOncePer((_: PourRecord) => rememberLast(midnightMs));
 
-/** The mix in cold weather: by ACI it may come no colder than its thinnest section asks for. */
-const coldMixOf = madeOncePer((r: PourRecord): Mix | null => {
-  const mix = groundOf(r)?.mix;
-  if (!mix || r.site.ruleProfile !== 'us-aci') return mix ?? null;
-  const leastC = leastPlacedC(leastDimensionM(r.site, r.pour));
-  return { ...mix, coldestC: Math.max(mix.coldestC, leastC) };
-});
-/** It is cold by the day before the pour, or by the air as it was read on it (ACI 306R-16 §1.2). */
-const isCold = (r: PourRecord, state: PourState): boolean =>
-  [r.airBeforeC ?? Infinity, ...entries(state, 'weather').map((e) => e.body.airTempC)].some(
-    (c) => c <= COLD_AIR_C,
-  );
+/**
+ * The mix in cold weather: by ACI it may come no colder than its thinnest section asks for, to EN
+ * than the frost and its cement do.
+ */
+const coldMixOf = madeOncePer((r: PourRecord) =>
+  rememberLast((airC: number): Mix | null => {
+    const mix = groundOf(r)?.mix;
+    if (!mix) return null;
+    const leastC =
+      r.site.ruleProfile === 'us-aci'
+        ? leastPlacedC(leastDimensionM(r.site, r.pour))
+        : leastPlacedEnC(airC, mix.cement === 'highBlend');
+    return { ...mix, coldestC: Math.max(mix.coldestC, leastC) };
+  }),
+);
+/** The coldest air of the day before the pour, and as it was read on it, °C. */
+const coldestAirOf = (r: PourRecord, state: PourState): number =>
+  Math.min(r.airBeforeC ?? Infinity, ...entries(state, 'weather').map((e) => e.body.airTempC));
+/** The mix as it may come in this air: it is cold from where ACI 306R-16 §1.2 says so. */
+function mixIn(r: PourRecord, mix: Mix, state: PourState): Mix {
+  const airC = coldestAirOf(r, state);
+  return (airC <= COLD_AIR_C && coldMixOf(r)(airC)) || mix;
+}
 
 const pointsOf = madeOncePer((r: PourRecord) =>
   rememberLast((state: PourState, levelsFromMs: number | null) =>
@@ -133,7 +144,7 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const plan = planOf(r);
     if (!ground || !plan) return null;
     const { pour, ...known } = ground;
-    const on = { ...known, mix: (isCold(r, state) && coldMixOf(r)) || known.mix };
+    const on = { ...known, mix: mixIn(r, known.mix, state) };
     const points = pointsOf(r)(state, levelsAgainMs(site, pour, state, nowMs));
     const order = orderOf(state);
     // What is mixed on the site is on order with nobody: it comes as it is planned.

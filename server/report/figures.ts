@@ -68,7 +68,9 @@ export function cureSection({
         `(${curing.measured ? 'temperatures as read, then toward the air' : 'temperatures as expected, none read'}).`,
         `Wanted ${textOf(strength(curing.stripMPa, units))} and not before ${curing.floorH} h.`,
         stripWords(curing, stamp, record.pour.elements, units).sentence,
-        ...careTexts(careIn(record, view, curing, air), stamp, units, nowMs).map((c) => c.text),
+        ...careTexts(careIn(record, view, curing, air, state), stamp, units, nowMs).map(
+          (c) => c.text,
+        ),
         ...(curing.acceptance ? [acceptanceText(curing.acceptance, units)] : []),
       ].join(' '),
       margin: [0, 0, 0, 4],

@@ -8,7 +8,7 @@ import { T } from '../../ui/Text.tsx';
 /** How the concrete is to be kept, and until when: from freezing, from cooling fast, from drying. */
 export default function CareLines({ c }: { c: Curing }) {
   const v = usePour();
-  const care = careIn(v.record, v, c, v.weather);
+  const care = careIn(v.record, v, c, v.weather, v.state);
   return (
     <section aria-label="How it is kept" className="rows border-y border-hair">
       {careTexts(care, (ms) => momentText(v, ms), v.units, v.nowMs).map(({ text, tone }) => (
