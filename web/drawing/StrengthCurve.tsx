@@ -128,7 +128,8 @@ export function StrengthCurve({
       <circle cx={nowX} cy={y(curing.strengthMPa)} r="7" fill="var(--ink)" />
       <text
         x={nowX > width * 0.85 ? nowX - 12 : nowX + 14}
-        y={y(curing.strengthMPa) + 34}
+        // Under the curve, and above the axis' own words where it begins.
+        y={Math.min(y(curing.strengthMPa) + 34, base - 12)}
         textAnchor={nowX > width * 0.85 ? 'end' : 'start'}
         className="a halo"
         fontSize="26"

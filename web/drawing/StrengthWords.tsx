@@ -29,6 +29,9 @@ export function Words({
   x: ScalePower<number, number>;
   untilH: number;
 }) {
+  const [least, most] = [Math.min(...temps), Math.max(...temps)];
+  // Two figures on one line are one.
+  const ends = Math.abs(ty(least) - ty(most)) < 16 ? [most] : [least, most];
   return (
     !small && (
       <>
@@ -38,8 +41,8 @@ export function Words({
         <text x="92" y={height - tempH - 12} fontSize="14" className="q">
           {temperatureFigure(0, units).unit}
         </text>
-        {[Math.min(...temps), Math.max(...temps)].map((c, i) => (
-          <text key={i} x={m.l - 10} y={ty(c) + 5} textAnchor="end" className="m q" fontSize="14">
+        {ends.map((c) => (
+          <text key={c} x={m.l - 10} y={ty(c) + 5} textAnchor="end" className="m q" fontSize="14">
             {temperatureFigure(c, units).value}°
           </text>
         ))}

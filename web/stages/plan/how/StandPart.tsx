@@ -21,28 +21,36 @@ export function StandPart({
         <ul className="flex flex-col gap-1">
           <li className="flex gap-2">
             <Mark verdict={stand.out.length ? 'out' : 'good'} />
-            <T>
-              {stand.out.length
-                ? `${distanceText(stand.outM, v.units)} out of reach: ${stand.out.map((o) => `${o.elementId} ${distanceText(o.lengthM, v.units)}`).join(', ')}`
-                : `All within ${distanceText(stand.furthestM, v.units)}, it reaches ${distanceText(conveyance.reachM, v.units)}`}
-            </T>
+            <span>
+              <T>
+                {stand.out.length
+                  ? `${distanceText(stand.outM, v.units)} out of reach: ${stand.out.map((o) => `${o.elementId} ${distanceText(o.lengthM, v.units)}`).join(', ')}`
+                  : `All within ${distanceText(stand.furthestM, v.units)}, it reaches ${distanceText(conveyance.reachM, v.units)}`}
+              </T>
+            </span>
           </li>
           {stand.edge && (
             <li className="flex gap-2">
               <Mark verdict={stand.edge.distanceM < stand.edge.leastM ? 'out' : 'good'} />
-              <T>{`${distanceText(stand.edge.distanceM, v.units)} to the edge, ${distanceText(stand.edge.leastM, v.units)} deep: as far off as deep`}</T>
+              <span>
+                <T>{`${distanceText(stand.edge.distanceM, v.units)} to the edge, ${distanceText(stand.edge.leastM, v.units)} deep: as far off as deep`}</T>
+              </span>
             </li>
           )}
           {stand.wires && (
             <li className="flex gap-2">
               <Mark verdict={stand.wires.distanceM < stand.wires.leastM ? 'out' : 'good'} />
-              <T>{`Wires ${distanceText(stand.wires.distanceM, v.units)} off, ${distanceText(stand.wires.leastM, v.units)} wanted${stand.boomStopM === null ? '' : `; boom stop at ${distanceText(stand.boomStopM, v.units)}`}`}</T>
+              <span>
+                <T>{`Wires ${distanceText(stand.wires.distanceM, v.units)} off, ${distanceText(stand.wires.leastM, v.units)} wanted${stand.boomStopM === null ? '' : `; boom stop at ${distanceText(stand.boomStopM, v.units)}`}`}</T>
+              </span>
             </li>
           )}
           {stand.padSideM !== null && (
             <li className="flex gap-2">
               <Mark verdict="good" />
-              <T>{`Pads ${distanceText(stand.padSideM, v.units)} square under the legs, on ground that bears ${quantityText(stand.bearingKPa, 'KPa', v.units)}`}</T>
+              <span>
+                <T>{`Pads ${distanceText(stand.padSideM, v.units)} square under the legs, on ground that bears ${quantityText(stand.bearingKPa, 'KPa', v.units)}`}</T>
+              </span>
             </li>
           )}
         </ul>

@@ -32,7 +32,9 @@ export function Suits({ conveyance: c }: { conveyance: Conveyance | undefined })
       {rows.map(([ok, words]) => (
         <li key={words} className="flex gap-2">
           <Mark verdict={ok ? 'good' : 'out'} />
-          <T>{words}</T>
+          <span>
+            <T>{words}</T>
+          </span>
         </li>
       ))}
     </ul>
