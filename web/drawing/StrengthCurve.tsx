@@ -125,18 +125,42 @@ export function StrengthCurve({
         fill="var(--chalk)"
         filter={`url(#${chalk})`}
       />
-      <circle cx={nowX} cy={y(curing.strengthMPa)} r="7" fill="var(--ink)" />
+      <Now x={nowX} y={y(curing.strengthMPa)} width={width} base={base}>
+        {strength(curing.strengthMPa, units).value}
+      </Now>
+    </svg>
+  );
+}
+
+/** The strength as it is now, on the curve. */
+function Now({
+  x,
+  y,
+  width,
+  base,
+  children,
+}: {
+  x: number;
+  y: number;
+  width: number;
+  base: number;
+  children: string;
+}) {
+  const atEnd = x > width * 0.85;
+  return (
+    <>
+      <circle cx={x} cy={y} r="7" fill="var(--ink)" />
       <text
-        x={nowX > width * 0.85 ? nowX - 12 : nowX + 14}
+        x={atEnd ? x - 12 : x + 14}
         // Under the curve, and above the axis' own words where it begins.
-        y={Math.min(y(curing.strengthMPa) + 34, base - 12)}
-        textAnchor={nowX > width * 0.85 ? 'end' : 'start'}
+        y={Math.min(y + 34, base - 12)}
+        textAnchor={atEnd ? 'end' : 'start'}
         className="a halo"
         fontSize="26"
       >
-        {strength(curing.strengthMPa, units).value}
+        {children}
       </text>
-    </svg>
+    </>
   );
 }
 
