@@ -3,8 +3,8 @@ import path from 'node:path';
 /**
  * How this process was started. Environment: PORT, HOST, HOSTS (names it is asked by, besides its
  * own), DATA_DIR, LOG_LEVEL, SIGN_IN_LIMIT (tries a minute), BACKUPS (daily ones kept; 0 for none),
- * HTTPS_CERT and HTTPS_KEY (files of a certificate of your own), HELP_PORT, TRUST_PROXY (1 behind a
- * proxy).
+ * HTTPS_CERT and HTTPS_KEY (files of a certificate of your own), HELP_PORT, TRUST_PROXY (how many
+ * proxies stand in front, 1 behind one).
  */
 export interface Config {
   port: number;
@@ -21,8 +21,8 @@ export interface Config {
   certificate: { cert: string; key: string } | null;
   /** Where the page for new phones stands, on plain http. */
   helpPort: number;
-  /** A proxy in front says who asks, and whether by https. */
-  trustProxy: boolean;
+  /** So many proxies in front say who asks, and whether by https: what came before them is hearsay. */
+  trustProxy: number;
   signInLimit: number;
   /** Daily backups that are kept; 0 for none. */
   backups: number;
@@ -55,7 +55,7 @@ export function readConfig(
     certificate:
       env.HTTPS_CERT && env.HTTPS_KEY ? { cert: env.HTTPS_CERT, key: env.HTTPS_KEY } : null,
     helpPort: number('HELP_PORT', number('PORT', 4180) + 1),
-    trustProxy: env.TRUST_PROXY === '1',
+    trustProxy: number('TRUST_PROXY', 0),
     signInLimit: number('SIGN_IN_LIMIT', 20),
     backups: number('BACKUPS', 14),
     webDir: path.resolve('dist/web'),

@@ -20,6 +20,8 @@ import type { SiteStore } from './store/sites.ts';
 export interface AppDeps {
   config: Config;
   logger: Logger;
+  /** Aborted when the server is stopped: streams end. */
+  stopping: AbortSignal;
   accounts: AccountStore;
   sessions: SessionStore;
   people: PeopleService;

@@ -44,8 +44,8 @@ const portTaken = (port: number, host: string): Promise<boolean> =>
     });
   });
 
-/** A report under way is waited for so long when the server is stopped, ms. */
-const REPORT_ENDS_MS = 15_000;
+/** Requests under way are waited for so long when the server is stopped, ms: whoever asks for a report asks again. */
+const REQUESTS_END_MS = 1500;
 
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
@@ -82,8 +82,11 @@ const setUpCode = newSetUpCode();
 const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
+/** Ends what would never end by itself. */
+const stopped = new AbortController();
 const app = createApp({
   config,
+  stopping: stopped.signal,
   logger,
   accounts,
   sessions,
@@ -133,13 +136,10 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     if (stopping) return;
     stopping = true;
     stopBackups();
-    // Streams never end by themselves: give ordinary requests two seconds, reports under way their time, then let go.
-    setTimeout(
-      () => {
-        for (const server of servers) server.closeAllConnections();
-      },
-      heavy.busy ? REPORT_ENDS_MS : 2000,
-    ).unref();
+    stopped.abort();
+    setTimeout(() => {
+      for (const server of servers) server.closeAllConnections();
+    }, REQUESTS_END_MS).unref();
     void Promise.all(servers.map(ended))
       .then(() => heavy.close())
       .then(close)

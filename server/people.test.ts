@@ -69,6 +69,12 @@ describe('people', () => {
       (await foreman.put(`/api/accounts/${id}`).send({ role: 'foreman' }).expect(400)).body,
     ).toMatchObject({ issues: [{ path: 'pin' }] });
   });
+  test('names that cannot be told apart are one', async () => {
+    for (const name of ['t. oakes', 'T.  Oakes', 'T. Oаkes', 'T. Oakes\u200b'])
+      await foreman.post('/api/accounts').send({ name, role: 'crew', pin: '1234' }).expect(409);
+    // Somebody whose phone writes it otherwise is who they are.
+    await request(api.app).post('/api/session').send({ name: 't. oakes', pin: '1357' }).expect(200);
+  });
   test('who is locked, removed or has a new PIN is signed out at once', async () => {
     const id = await idOf('T. Oakes');
     const signedIn = async (crew: Awaited<ReturnType<Api['as']>>) =>
@@ -138,25 +144,57 @@ describe('guessing a PIN', () => {
     expect([0, 4, 5, 6, 7].map(waitAfter)).toEqual([0, 0, 30, 60, 120]);
     expect(waitAfter(40)).toBe(3600);
   });
+  const at = (address: string, device: string | null = null) => ({ address, device });
+  const here = at('10.0.0.1');
   test('is counted by name, past a restart, and holds nobody else up', async () => {
     const api = await testApi();
     let now = Date.parse('2026-09-23T11:35:00Z');
     const clock = () => now;
     const store = new AccountStore(api.db, clock);
     const tries = await Promise.all(
-      Array.from({ length: 8 }, (_, i) => store.check('I. Brandvold', `000${i}`)),
+      Array.from({ length: 8 }, (_, i) => store.check('I. Brandvold', `000${i}`, here)),
     );
     expect(tries.map((t) => !t.ok && t.why)).toEqual([
       ...Array<string>(5).fill('wrong'),
       ...Array<string>(3).fill('wait'),
     ]);
     const restarted = new AccountStore(api.db, clock);
-    expect(await restarted.check('I. Brandvold', '2468')).toMatchObject({ why: 'wait', waitS: 30 });
-    expect(await restarted.check('T. Oakes', '1357')).toMatchObject({ ok: true });
+    expect(await restarted.check('I. Brandvold', '2468', here)).toMatchObject({
+      why: 'wait',
+      waitS: 30,
+    });
+    expect(await restarted.check('T. Oakes', '1357', here)).toMatchObject({ ok: true });
     now += 31_000;
-    expect(await restarted.check('I. Brandvold', '2468')).toMatchObject({ ok: true });
+    expect(await restarted.check('I. Brandvold', '2468', here)).toMatchObject({ ok: true });
     const told = (await restarted.list()).find((p) => p.name === 'I. Brandvold');
     expect(told).toMatchObject({ guesses: 5 });
+    await api.end();
+  });
+  test('shuts out where it is done from, and not the foreman', async () => {
+    const api = await testApi();
+    const store = new AccountStore(api.db);
+    const guess = (from: ReturnType<typeof at>) => store.check('I. Brandvold', '000000', from);
+    const own = (from: ReturnType<typeof at>) => store.check('I. Brandvold', '2468', from);
+    for (let i = 0; i < 5; i += 1) await guess(at('10.0.0.9'));
+    expect(await own(at('10.0.0.9'))).toMatchObject({ why: 'wait' });
+    expect(await own(at('10.0.0.1'))).toMatchObject({ ok: true });
+    // From the attacker's own address a device that is signed in goes on.
+    expect(await own(at('10.0.0.9', 'tablet'))).toMatchObject({ ok: true });
+    // Many addresses are no way round: strangers wait together, devices that are signed in do not.
+    for (let i = 0; i < 50; i += 1) await guess(at(`10.0.1.${i}`));
+    expect(await own(at('10.0.2.1'))).toMatchObject({ why: 'wait' });
+    expect(await own(at('10.0.1.1', 'tablet'))).toMatchObject({ ok: true });
+    await api.end();
+  });
+  test('at a name that nobody has is answered as at one that somebody has', async () => {
+    const api = await testApi();
+    const store = new AccountStore(api.db);
+    const answers = async (name: string) => {
+      const out: unknown[] = [];
+      for (let i = 0; i < 7; i += 1) out.push(await store.check(name, '000000', here));
+      return out;
+    };
+    expect(await answers('N. Obody')).toEqual(await answers('I. Brandvold'));
     await api.end();
   });
 });
@@ -181,6 +219,13 @@ describe('who asks', () => {
     await change({ 'Sec-Fetch-Site': 'cross-site' }).expect(403);
     await change({ Origin: 'http://elsewhere.example' }).expect(403);
     await change({ Origin: 'null' }).expect(403);
-    await change({ Origin: 'http://127.0.0.1:4180', 'Sec-Fetch-Site': 'same-origin' }).expect(200);
+    // Another port is another page.
+    await change({ Origin: 'http://127.0.0.1:1', Host: '127.0.0.1:4180' }).expect(403);
+    await change({
+      Origin: 'http://127.0.0.1:4180',
+      Host: '127.0.0.1:4180',
+      'Sec-Fetch-Site': 'same-origin',
+    }).expect(200);
+    await change({ Origin: 'http://127.0.0.1', Host: '127.0.0.1:80' }).expect(200);
   });
 });

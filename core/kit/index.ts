@@ -30,6 +30,7 @@ export {
   wholeOrNone,
 } from './fields.ts';
 export { limitWords } from './limit-words.ts';
+export { codeKey, nameKey } from './name-key.ts';
 export { madeOncePer, rememberLast } from './memo.ts';
 export { normalDensity, normalQuantile, normalTail } from './normal.ts';
 export { seedOf } from './seed.ts';

@@ -12,12 +12,16 @@ const SIGN_AHEAD_MS = 2 * MIN;
 /** Further off than this it is no clock that is wrong but a slip, ms. */
 const FAR_AHEAD_MS = DAY;
 const LONG_AGO_MS = 366 * DAY;
+/** A signature made without signal comes within the time that somebody stays signed in, ms. */
+const SIGN_AGO_MS = 14 * DAY;
 
 /** Why an entry cannot be of that time; null when it can. Times are epoch ms, `nowMs` the server's. */
 export function refuseTime(kind: EventKind, atMs: number, nowMs: number): string | null {
   const ahead = atMs - nowMs;
   if (kind === 'sign' && ahead > SIGN_AHEAD_MS)
     return 'A sign-off is not dated ahead: set the clock of this device.';
+  if (kind === 'sign' && -ahead > SIGN_AGO_MS)
+    return 'A sign-off is not dated back: set the clock of this device.';
   if (ahead > FAR_AHEAD_MS) return 'That is more than a day ahead: set the clock of this device.';
   if (-ahead > LONG_AGO_MS) return 'That is more than a year ago: set the clock of this device.';
   return null;

@@ -99,11 +99,14 @@ function entriesOf(record: PourAnswer, nowMs: number): EventAttributes[] {
   ];
 }
 
+/** A text as RFC 5545 §3.3.11 writes it; the library does so for all but the name of the calendar. */
+const escaped = (text: string): string => text.replace(/[\\;,]/g, '\\$&').replace(/\r?\n/g, '\\n');
+
 /** The calendar of a site's pours (iCalendar, RFC 5545). Pours without a day are left out. */
 export function calendarOf(records: PourAnswer[], nowMs: number): string {
   const { error, value } = createEvents(
     records.flatMap((r) => entriesOf(r, nowMs)),
-    { productId: 'jactum', calName: records[0]?.site.name ?? 'Jactum' },
+    { productId: 'jactum', calName: escaped(records[0]?.site.name ?? 'Jactum') },
   );
   if (error) throw error;
   return value ?? '';

@@ -86,6 +86,14 @@ async function checkCorrections(
         `is a ${target.kind}`,
       );
     const hold = holdOf(target);
+    const asked = who.invited?.hold;
+    if (asked && hold !== null && hold !== asked)
+      refuse(
+        403,
+        `You were asked here for the ${HOLD_NAME[asked].toLowerCase()} alone.`,
+        path,
+        'is not what you were asked here for',
+      );
     if (e.kind === 'supersede' && target.kind === 'sign' && !pinGiven)
       refuse(403, 'A sign-off is taken back with a PIN, on the Check.', path, 'is a sign-off');
     if (!mayTakeBack(who, { kind: target.kind, actor: target.actor, hold }))

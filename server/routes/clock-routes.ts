@@ -5,7 +5,7 @@ import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
 import { weatherAnswer } from '../services/weather.ts';
-import { only } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 const time = () => z.iso.datetime({ offset: true, error: 'must be a time with its zone' });
 const weatherQuery = z
@@ -23,10 +23,9 @@ const weatherQuery = z
 export function clockRoutes(deps: AppDeps): Router {
   const { sessions, sites, clock } = deps;
   const router = apiRouter();
-  const anybody = only(sessions, ROLES);
-  const foreman = only(sessions, ['foreman']);
+  const may = rightsOf(sessions);
 
-  router.get('/sites/:id/weather', anybody, async (req, res) => {
+  router.get('/sites/:id/weather', may.site(...ROLES), async (req, res) => {
     const q = parse(weatherQuery, req.query, 'The question');
     const site = (await sites.list()).find((s) => s.id === req.params.id);
     if (!site) throw notFound(`site ${String(req.params.id)}`);
@@ -45,10 +44,10 @@ export function clockRoutes(deps: AppDeps): Router {
     now: clock.now().toISOString(),
     settable: clock.settable,
   });
-  router.get('/clock', anybody, (_req, res) => {
+  router.get('/clock', may.self(...ROLES), (_req, res) => {
     res.json(clockNow());
   });
-  router.post('/clock', foreman, async (req, res) => {
+  router.post('/clock', may.house('foreman'), async (req, res) => {
     if (!clock.settable)
       throw new ProblemError(
         403,

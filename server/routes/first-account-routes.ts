@@ -14,7 +14,7 @@ export function firstAccountRoutes(deps: AppDeps): Router {
   const { answer, signIn } = sessionDesk(deps);
 
   // The first person on this machine, or with the code its console shows, makes the foreman's account; it is made once.
-  router.post('/accounts/first', signInLimit(config.signInLimit), async (req, res) => {
+  router.post('/accounts/first', ...signInLimit(config.signInLimit), async (req, res) => {
     const taken = () =>
       new ProblemError(409, 'Already set up', 'There is an account already. Sign in.');
     if ((await accounts.count()) > 0) throw taken();

@@ -9,40 +9,37 @@ import { exportLines, verifyExport } from '../log/chain.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { checkWorked } from '../log/worked.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { only, personOf } from '../session/session.ts';
+import { personOf } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 /** The log of a pour: writing, reading, exporting. */
 export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): Router {
   const router = apiRouter();
-  const anybody = only(sessions, ROLES);
+  const may = rightsOf(sessions);
 
-  router.post(
-    '/pours/:id/events',
-    only(sessions, ['foreman', 'crew', 'inspector']),
-    async (req, res) => {
-      const { events: batch, by, sentAt } = parse(postEventsBody, req.body, 'The entry');
-      const person = personOf(req);
-      if (by !== undefined && by !== person.name)
-        throw new ProblemError(
-          401,
-          'Sign in',
-          `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
-        );
-      await refuseClosed(sites, String(req.params.id));
-      await admit(person, batch, events.known(String(req.params.id)), clock.now().getTime());
-      await checkWorked(heavy, batch);
-      await checkPlans(sites, String(req.params.id), batch);
-      res.json(
-        await events.append(String(req.params.id), batch, {
-          actor: person.name,
-          // By the machine's clock, which the device's is held against: the demo's site clock is another.
-          device: deviceNoted(person.device, sentAt ? Date.parse(sentAt) : null, Date.now()),
-        }),
+  router.post('/pours/:id/events', may.pour('foreman', 'crew', 'inspector'), async (req, res) => {
+    const { events: batch, by, sentAt } = parse(postEventsBody, req.body, 'The entry');
+    const person = personOf(req);
+    if (by !== undefined && by !== person.name)
+      throw new ProblemError(
+        401,
+        'Sign in',
+        `These entries are ${by}'s, and ${person.name} is signed in: they wait for ${by}.`,
       );
-    },
-  );
+    await refuseClosed(sites, String(req.params.id));
+    await admit(person, batch, events.known(String(req.params.id)), clock.now().getTime());
+    await checkWorked(heavy, batch);
+    await checkPlans(sites, String(req.params.id), batch);
+    res.json(
+      await events.append(String(req.params.id), batch, {
+        actor: person.name,
+        // By the machine's clock, which the device's is held against: the demo's site clock is another.
+        device: deviceNoted(person.device, sentAt ? Date.parse(sentAt) : null, Date.now()),
+      }),
+    );
+  });
 
-  router.get('/pours/:id/events', anybody, async (req, res) => {
+  router.get('/pours/:id/events', may.pour(...ROLES), async (req, res) => {
     const { after } = parse(eventsQuery, req.query, 'The question');
     await sites.codeOf(String(req.params.id));
     res.json(await events.after(String(req.params.id), after));
@@ -56,14 +53,14 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
       await events.count(id),
     );
   };
-  router.get('/pours/:id/log.jsonl', anybody, async (req, res) => {
+  router.get('/pours/:id/log.jsonl', may.pour(...ROLES), async (req, res) => {
     const id = String(req.params.id);
     const code = await sites.codeOf(id);
     const text = (await exported(id)).map((l) => `${l}\n`).join('');
     res.attachment(`${code}-log.jsonl`).type('application/x-ndjson').send(text);
   });
   // The chain gone through line by line, as anybody could go through the export.
-  router.get('/pours/:id/verify', anybody, async (req, res) => {
+  router.get('/pours/:id/verify', may.pour(...ROLES), async (req, res) => {
     const id = String(req.params.id);
     await sites.codeOf(id);
     res.json(verifyExport(await exported(id)) satisfies VerifyAnswer);

@@ -5,7 +5,8 @@ import type { AppDeps } from '../deps.ts';
 import { parse } from '../problems.ts';
 import { Orders } from '../services/orders.ts';
 import { sendPdf } from './pdf.ts';
-import { only, personOf } from '../session/session.ts';
+import { personOf } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 /** No card takes so long: what does is stopped, ms. */
 const CARD_LIMIT_MS = 30_000;
@@ -14,18 +15,17 @@ const CARD_LIMIT_MS = 30_000;
 export function orderRoutes(deps: AppDeps): Router {
   const { sessions, sites, clock, events, heavy } = deps;
   const router = apiRouter();
-  const anybody = only(sessions, ROLES);
-  const foreman = only(sessions, ['foreman']);
+  const may = rightsOf(sessions);
   const orders = new Orders(deps);
 
-  router.post('/pours/:id/order', foreman, async (req, res) => {
+  router.post('/pours/:id/order', may.pour('foreman'), async (req, res) => {
     const asked = parse(orderBody, req.body, 'The order');
     res.json(await orders.tell(String(req.params.id), asked, personOf(req)));
   });
-  router.get('/pours/:id/deliveries', anybody, async (req, res) => {
+  router.get('/pours/:id/deliveries', may.pour(...ROLES), async (req, res) => {
     res.json(await orders.deliveries(String(req.params.id)));
   });
-  router.get('/pours/:id/card.pdf', anybody, async (req, res) => {
+  router.get('/pours/:id/card.pdf', may.pour(...ROLES), async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const input = {
       record,

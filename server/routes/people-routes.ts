@@ -3,19 +3,20 @@ import { accountBody, changePersonBody, type PersonRow } from '../../contract/in
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { only, personOf } from '../session/session.ts';
+import { personOf } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 /** The people of a site: who may sign in, as what, and on how many devices they are. The foreman's alone. */
 export function peopleRoutes({ accounts, sessions, people }: AppDeps): Router {
   const router = apiRouter();
-  const foreman = only(sessions, ['foreman']);
+  const may = rightsOf(sessions);
   const found = (id: unknown) => people.byId(String(id));
-  router.get('/accounts', foreman, async (_req, res) => {
+  router.get('/accounts', may.house('foreman'), async (_req, res) => {
     const [people, devices] = [await accounts.list(), await sessions.counts()];
     res.json(people.map((p): PersonRow => ({ ...p, devices: devices.get(p.name) ?? 0 })));
   });
 
-  router.post('/accounts', foreman, async (req, res) => {
+  router.post('/accounts', may.house('foreman'), async (req, res) => {
     const { name, pin, role, invited } = parse(accountBody, req.body, 'The account');
     if (!(await accounts.add(name, pin, role))) {
       const gone = (await accounts.list()).some((p) => p.name === name && p.removed);
@@ -32,20 +33,20 @@ export function peopleRoutes({ accounts, sessions, people }: AppDeps): Router {
     res.status(201).json({ id, name, role });
   });
 
-  router.put('/accounts/:id', foreman, async (req, res) => {
+  router.put('/accounts/:id', may.house('foreman'), async (req, res) => {
     const person = await found(req.params.id);
     const body = parse(changePersonBody(person.role), req.body, 'The change');
     await people.change(person, body, personOf(req).name);
     res.json(await found(person.id));
   });
 
-  router.delete('/accounts/:id', foreman, async (req, res) => {
+  router.delete('/accounts/:id', may.house('foreman'), async (req, res) => {
     const person = await found(req.params.id);
     await people.change(person, { removed: true }, personOf(req).name);
     res.json(await found(person.id));
   });
 
-  router.delete('/accounts/:id/sessions', foreman, async (req, res) => {
+  router.delete('/accounts/:id/sessions', may.house('foreman'), async (req, res) => {
     const person = await found(req.params.id);
     const own = person.name === personOf(req).name ? personOf(req).session : undefined;
     res.json({ ended: await sessions.closeAllOf(person.name, own) });

@@ -5,7 +5,8 @@ import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { PHOTO_LIMIT_BYTES } from '../photos/reencode.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
-import { only, personOf } from '../session/session.ts';
+import { personOf } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 import { cameraShot } from '../standins/camera.ts';
 
 const idOf = z.uuid({ error: 'must be a UUID' });
@@ -17,9 +18,10 @@ const shot = z.object({
 /** Pictures: sent as they come off the camera, answered re-encoded. */
 export function photoRoutes({ sessions, photos, config }: AppDeps): Router {
   const router = apiRouter();
+  const may = rightsOf(sessions);
   router.put(
     '/pours/:id/photos/:photoId',
-    only(sessions, ['foreman', 'crew', 'inspector']),
+    may.pour('foreman', 'crew', 'inspector'),
     express.raw({ type: () => true, limit: PHOTO_LIMIT_BYTES }),
     async (req, res) => {
       const photoId = parse(idOf, req.params.photoId, 'The photo');
@@ -41,24 +43,21 @@ export function photoRoutes({ sessions, photos, config }: AppDeps): Router {
         );
     },
   );
-  router.get('/pours/:id/photos/:photoId', only(sessions, ROLES), async (req, res) => {
+  router.get('/pours/:id/photos/:photoId', may.pour(...ROLES), async (req, res) => {
     const bytes = await photos.read(
       String(req.params.id),
       parse(idOf, req.params.photoId, 'The photo'),
       req.query.size === 'small',
     );
-    // A photo never changes under its id.
-    res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(bytes);
+    // Whoever has signed out is not shown it again: the browser asks each time, and is told when it
+    // has it still.
+    res.set('Cache-Control', 'private, no-cache').type('image/jpeg').send(bytes);
   });
   // The demo's stand-in for a camera: a laptop in the trailer has none.
-  router.get(
-    '/standins/camera',
-    only(sessions, ['foreman', 'crew', 'inspector']),
-    async (req, res) => {
-      if (!config.demo) throw notFound('camera here: it is a stand-in of the demo');
-      const { n, label } = parse(shot, req.query, 'The shot');
-      res.type('image/jpeg').send(await cameraShot(n, label));
-    },
-  );
+  router.get('/standins/camera', may.self('foreman', 'crew', 'inspector'), async (req, res) => {
+    if (!config.demo) throw notFound('camera here: it is a stand-in of the demo');
+    const { n, label } = parse(shot, req.query, 'The shot');
+    res.type('image/jpeg').send(await cameraShot(n, label));
+  });
   return router;
 }

@@ -8,7 +8,7 @@ import { notFound, parse } from '../problems.ts';
 import type { ReportInput } from '../report/context.ts';
 import { curingAir } from '../services/weather.ts';
 import { sendPdf } from './pdf.ts';
-import { only } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 /** No report takes so long: what does is stopped, ms. */
 const REPORT_LIMIT_MS = 60_000;
@@ -17,8 +17,8 @@ const REPORT_LIMIT_MS = 60_000;
 export function reportRoutes(deps: AppDeps): Router {
   const { sessions, sites, events, photos, underlays, clock, heavy } = deps;
   const router = apiRouter();
-  const anybody = only(sessions, ROLES);
-  router.get('/pours/:id/report.pdf', anybody, async (req, res) => {
+  const may = rightsOf(sessions);
+  router.get('/pours/:id/report.pdf', may.pour(...ROLES), async (req, res) => {
     const record = await sites.pour(String(req.params.id));
     const log = await events.after(record.id, 0);
     const nowMs = clock.now().getTime();
@@ -36,7 +36,7 @@ export function reportRoutes(deps: AppDeps): Router {
     const pdf = await heavy.run('report', input, REPORT_LIMIT_MS);
     sendPdf(res, `${record.pour.code}-report.pdf`, pdf);
   });
-  router.get('/pours/:id/figures', anybody, async (req, res) => {
+  router.get('/pours/:id/figures', may.pour(...ROLES), async (req, res) => {
     const { at } = parse(figuresQuery, req.query, 'The question');
     const record = await sites.pour(String(req.params.id));
     if (record.faults?.length)

@@ -3,9 +3,10 @@ import { ownPinBody, ROLES, signInBody } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { notTaken, signInLimit } from '../session/limit.ts';
+import { notTaken, signInLimit, triedFrom } from '../session/limit.ts';
 import { sessionDesk } from '../session/desk.ts';
-import { only, personOf, setSession, tokenOf, whoIs } from '../session/session.ts';
+import { personOf, setSession, tokenOf, whoIs } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 const wrongPin = (): ProblemError => new ProblemError(401, 'Sign in', 'Name or PIN is not right.');
 
@@ -13,6 +14,7 @@ const wrongPin = (): ProblemError => new ProblemError(401, 'Sign in', 'Name or P
 export function sessionRoutes(deps: AppDeps): Router {
   const { accounts, sessions, config } = deps;
   const router = apiRouter();
+  const may = rightsOf(sessions);
   const limit = signInLimit(config.signInLimit);
   const { answer, signIn } = sessionDesk(deps);
 
@@ -21,14 +23,20 @@ export function sessionRoutes(deps: AppDeps): Router {
   });
 
   // Whose turn it may be on a tablet that changes hands.
-  router.get('/session/hands', only(sessions, ROLES), async (_req, res) => {
+  router.get('/session/hands', may.self(...ROLES), async (req, res) => {
+    const { name, role, invited } = personOf(req);
+    // A guest has no business with who else is here.
+    if (invited) {
+      res.json([{ name, role }]);
+      return;
+    }
     const here = (await accounts.list()).filter((p) => !p.locked && !p.removed);
     res.json(here.map(({ name, role }) => ({ name, role })));
   });
 
-  router.post('/session', limit, async (req, res) => {
+  router.post('/session', ...limit, async (req, res) => {
     const { name, pin } = parse(signInBody, req.body, 'The sign-in');
-    const checked = await accounts.check(name, pin);
+    const checked = await accounts.check(name, pin, await triedFrom(sessions, req));
     if (!checked.ok) throw notTaken(checked, wrongPin());
     await signIn(req, res, checked.account);
     res.json(await answer(req, checked.account));
@@ -41,10 +49,10 @@ export function sessionRoutes(deps: AppDeps): Router {
     res.json(await answer(req, null));
   });
 
-  router.put('/session/pin', only(sessions, ROLES), async (req, res) => {
+  router.put('/session/pin', may.self(...ROLES), async (req, res) => {
     const { old, pin } = parse(ownPinBody(personOf(req).role), req.body, 'The PIN');
     const { name, session } = personOf(req);
-    const checked = await accounts.check(name, old);
+    const checked = await accounts.check(name, old, await triedFrom(sessions, req));
     if (!checked.ok)
       throw notTaken(
         checked,

@@ -12,9 +12,11 @@ import { admit } from '../log/admit.ts';
 import { refuseClosed } from '../log/standing.ts';
 import { checkPlans } from '../log/signed-plans.ts';
 import { parse, ProblemError } from '../problems.ts';
-import { notTaken, signInLimit } from '../session/limit.ts';
-import { only, personOf } from '../session/session.ts';
+import { notTaken, signInLimit, triedFrom } from '../session/limit.ts';
+import { personOf } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 import type { AccountStore } from '../store/accounts.ts';
+import type { TriedFrom } from '../store/pin-tries.ts';
 
 /** Who signs, by their name and PIN. */
 async function signerOf(
@@ -23,8 +25,9 @@ async function signerOf(
   pin: string,
   title: string,
   siteId: string | null,
+  from: TriedFrom,
 ): Promise<Account> {
-  const checked = await accounts.check(name, pin);
+  const checked = await accounts.check(name, pin, from);
   if (checked.ok) {
     const { site } = checked.account.invited ?? {};
     if (site && site !== siteId)
@@ -43,17 +46,19 @@ async function signerOf(
 export function signRoutes(deps: AppDeps): Router {
   const { accounts, sessions, sites, events, clock, config } = deps;
   const router = apiRouter();
+  const may = rightsOf(sessions);
   const signLimit = signInLimit(config.signInLimit);
 
   // An inspector signs on the foreman's tablet with their own PIN; the foreman stays signed in.
   router.post(
     '/pours/:id/sign',
-    signLimit,
-    only(sessions, ['foreman', 'inspector']),
+    ...signLimit,
+    may.pour('foreman', 'inspector'),
     async (req, res) => {
       const { id, name, pin, at, body } = parse(handedSignBody, req.body, 'The sign-off');
       const siteId = await sessions.siteOf(String(req.params.id));
-      const signer = await signerOf(accounts, name, pin, 'Not signed', siteId);
+      const from = await triedFrom(sessions, req);
+      const signer = await signerOf(accounts, name, pin, 'Not signed', siteId, from);
       // A device that heard no answer sends the same sign-off again, under the same id.
       const event = parse(
         newEventSchema,
@@ -80,13 +85,14 @@ export function signRoutes(deps: AppDeps): Router {
 function takingBack(
   router: Router,
   { accounts, sessions, sites, events, clock }: AppDeps,
-  signLimit: RequestHandler,
+  signLimit: RequestHandler[],
 ): void {
+  const may = rightsOf(sessions);
   // A sign-off is taken back by whoever may, with their own PIN, on whichever tablet.
   router.post(
     '/pours/:id/unsign',
-    signLimit,
-    only(sessions, ['foreman', 'inspector']),
+    ...signLimit,
+    may.pour('foreman', 'inspector'),
     async (req, res) => {
       const pourId = String(req.params.id);
       const { id, name, pin, at, entry, reason } = parse(takeBackSignBody, req.body, 'The request');
@@ -96,6 +102,7 @@ function takingBack(
         pin,
         'Not taken back',
         await sessions.siteOf(pourId),
+        await triedFrom(sessions, req),
       );
       const event = parse(
         newEventSchema,

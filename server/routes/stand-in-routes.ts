@@ -6,7 +6,7 @@ import { viewOf } from '#core/view';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { notFound, parse } from '../problems.ts';
-import { only } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 import { laserRod } from '../standins/laser.ts';
 import { probeC } from '../standins/probe.ts';
 
@@ -35,8 +35,8 @@ export function standInRoutes({
   config,
 }: AppDeps): Router {
   const router = apiRouter();
-  const anybody = only(sessions, ROLES);
-  router.get('/pours/:id/laser', anybody, async (req, res) => {
+  const may = rightsOf(sessions);
+  router.get('/pours/:id/laser', may.pour(...ROLES), async (req, res) => {
     if (!config.demo) throw notFound('laser here: it is a stand-in of the demo');
     const { setup, point, sight } = parse(laserQuery, req.query, 'The question');
     const { site, pour } = await sites.pour(String(req.params.id));
@@ -45,7 +45,7 @@ export function standInRoutes({
     const answer: LaserAnswer = { rodM };
     res.json(answer);
   });
-  router.get('/pours/:id/probe', anybody, async (req, res) => {
+  router.get('/pours/:id/probe', may.pour(...ROLES), async (req, res) => {
     if (!config.demo) throw notFound('probe here: it is a stand-in of the demo');
     const record = await sites.pour(String(req.params.id));
     const now = clock.now().getTime();

@@ -4,16 +4,18 @@ import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { catchUp, Listener, OpenStreams } from '../log/listener.ts';
 import { parse } from '../problems.ts';
-import { only, personOf } from '../session/session.ts';
+import { personOf, whoIs } from '../session/session.ts';
+import { rightsOf } from '../session/rights.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
 /** What is new in a log, as it comes; it ends with the session. */
-export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Router {
+export function streamRoutes({ sessions, sites, events, clock, stopping }: AppDeps): Router {
   const router = apiRouter();
+  const may = rightsOf(sessions);
   const streams = new OpenStreams();
 
-  router.get('/pours/:id/stream', only(sessions, ROLES), async (req, res) => {
+  router.get('/pours/:id/stream', may.pour(...ROLES), async (req, res) => {
     const pourId = String(req.params.id);
     const { session } = personOf(req);
     const { after } = parse(
@@ -46,8 +48,17 @@ export function streamRoutes({ sessions, sites, events, clock }: AppDeps): Route
     ];
     const beat = setInterval(() => {
       listener.write(': still here\n\n');
+      // What somebody was asked here for may be over, or the door shut to them.
+      void whoIs(sessions, req).then((still) => {
+        if (!still) res.end('event: signed-out\ndata: {}\n\n');
+      });
     }, HEARTBEAT_MS);
+    const stop = () => {
+      res.end();
+    };
+    stopping.addEventListener('abort', stop);
     res.on('close', () => {
+      stopping.removeEventListener('abort', stop);
       clearInterval(beat);
       listener.end();
       for (const stop of undo) stop();

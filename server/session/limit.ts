@@ -1,19 +1,22 @@
 import type { Request, RequestHandler } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import { nameKey } from '#core/kit';
 import { ProblemError } from '../problems.ts';
 import type { Checked } from '../store/accounts.ts';
+import type { TriedFrom } from '../store/pin-tries.ts';
+import type { SessionStore } from '../store/sessions.ts';
+import { whoIs } from './session.ts';
 
 const nameOf = (req: Request): string => {
   const name = (req.body as { name?: unknown } | undefined)?.name;
   return typeof name === 'string' ? name.trim().slice(0, 80) : '';
 };
 
-/** Tries at one name's PIN, a minute and address; right ones do not count, and other names are not held up by them. */
-export const signInLimit = (tries: number): RequestHandler =>
+const limitBy = (limit: number, keyGenerator: (req: Request) => string): RequestHandler =>
   rateLimit({
     windowMs: 60_000,
-    limit: tries,
-    keyGenerator: (req) => `${ipKeyGenerator(req.ip ?? '')} ${nameOf(req)}`,
+    limit,
+    keyGenerator,
     standardHeaders: true,
     legacyHeaders: false,
     skipSuccessfulRequests: true,
@@ -21,6 +24,24 @@ export const signInLimit = (tries: number): RequestHandler =>
       throw new ProblemError(429, 'Wait a little', 'Too many tries. Wait a minute and try again.');
     },
   });
+
+/** So many names may be tried wrongly from one address for each try at one of them. */
+const NAMES = 3;
+
+/**
+ * Tries at a PIN, a minute: at one name from one address, and at any names from it. Right ones do
+ * not count, and other names are not held up by the first.
+ */
+export const signInLimit = (tries: number): RequestHandler[] => [
+  limitBy(tries * NAMES, (req) => ipKeyGenerator(req.ip ?? '')),
+  limitBy(tries, (req) => `${ipKeyGenerator(req.ip ?? '')} ${nameKey(nameOf(req))}`),
+];
+
+/** From where a PIN is tried: the device that somebody is signed in on, else the address. */
+export async function triedFrom(sessions: SessionStore, req: Request): Promise<TriedFrom> {
+  const person = await whoIs(sessions, req);
+  return { address: ipKeyGenerator(req.ip ?? ''), device: person?.device ?? null };
+}
 
 const waitText = (s: number): string => (s < 90 ? `${s} seconds` : `${Math.ceil(s / 60)} minutes`);
 

@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express';
+import type { IncomingHttpHeaders } from 'node:http';
 import os from 'node:os';
 import { ProblemError } from '../problems.ts';
 
@@ -42,7 +43,7 @@ export function ownHost(host: string, hosts: readonly string[]): RequestHandler 
         'Not here',
         `This is not ${asked || 'that address'}. If it is to be, name it in HOSTS when starting.`,
       );
-    if (req.method !== 'GET' && req.method !== 'HEAD' && fromElsewhere(req.headers, asked))
+    if (req.method !== 'GET' && req.method !== 'HEAD' && fromElsewhere(req.headers))
       throw new ProblemError(
         403,
         'Not yours to do',
@@ -52,10 +53,16 @@ export function ownHost(host: string, hosts: readonly string[]): RequestHandler 
   };
 }
 
-function fromElsewhere(headers: NodeJS.Dict<string | string[]>, asked: string): boolean {
+/** An address with its port, as browsers write it: the usual port of a scheme is left out. */
+const hostAndPort = (host: string): string => host.toLowerCase().replace(/:(?:80|443)$/, '');
+
+/** Whether a page of another address asks: another port is another page. */
+function fromElsewhere(headers: IncomingHttpHeaders): boolean {
   const site = headers['sec-fetch-site'];
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return true;
   const { origin } = headers;
   if (typeof origin !== 'string') return false;
-  return !URL.canParse(origin) || bareHost(new URL(origin).host) !== asked;
+  return (
+    !URL.canParse(origin) || hostAndPort(new URL(origin).host) !== hostAndPort(headers.host ?? '')
+  );
 }

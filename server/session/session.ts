@@ -1,7 +1,6 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
-import type { Request, RequestHandler, Response } from 'express';
-import type { Role } from '../../contract/index.ts';
-import { notFound, ProblemError } from '../problems.ts';
+import type { Request, Response } from 'express';
+import { ProblemError } from '../problems.ts';
 import type { SessionStore, SignedIn } from '../store/sessions.ts';
 
 const COOKIE = 'jactum_session';
@@ -30,41 +29,13 @@ export async function whoIs(sessions: SessionStore, req: Request): Promise<Signe
 }
 
 const people = new WeakMap<Request, SignedIn>();
+/** Says for whom a guarded route runs. */
+export const runsFor = (req: Request, person: SignedIn): void => {
+  people.set(req, person);
+};
 /** The person a guarded route runs for. */
 export const personOf = (req: Request): SignedIn => {
   const person = people.get(req);
   if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
   return person;
 };
-
-/**
- * Somebody who was asked to one site finds nothing of the others. Which site or pour is asked for is
- * read from the address as the router matched it.
- */
-async function keepTo(sessions: SessionStore, person: SignedIn, req: Request): Promise<void> {
-  const site = person.invited?.site;
-  const { id } = req.params;
-  const [, list] = /^\/(sites|pours)\/:id(?:\/|$)/.exec(routeOf(req)) ?? [];
-  if (!site || !list || typeof id !== 'string') return;
-  const asked = list === 'sites' ? id : await sessions.siteOf(id);
-  if (asked !== site) throw notFound(list === 'sites' ? `site ${id}` : `pour ${id}`);
-}
-
-/** The pattern of the route that answers, "/pours/:id/events". */
-const routeOf = (req: Request): string => {
-  const path: unknown = (req.route as { path?: unknown } | undefined)?.path;
-  return typeof path === 'string' ? path : '';
-};
-
-/** Lets only these roles through: 401 when nobody is signed in, 403 when the role may not. */
-export function only(sessions: SessionStore, roles: readonly Role[]): RequestHandler {
-  return async (req, _res, next) => {
-    const person = await whoIs(sessions, req);
-    if (!person) throw new ProblemError(401, 'Sign in', 'Sign in first.');
-    if (!roles.includes(person.role))
-      throw new ProblemError(403, 'Not yours to do', `A ${person.role} may not do this.`);
-    await keepTo(sessions, person, req);
-    people.set(req, person);
-    next();
-  };
-}

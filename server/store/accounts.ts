@@ -1,10 +1,11 @@
-import { hash, verify } from '@node-rs/argon2';
+import { nameKey } from '#core/kit';
 import type { Selectable } from 'kysely';
 import { randomUUID } from 'node:crypto';
 import type { Account, Invitation, Person, Role } from '../../contract/index.ts';
-import { waitAfter } from '../session/pin-waits.ts';
+import { hashPin, isPin } from '../session/pins.ts';
 import type { Db, Tables } from './database.ts';
 import { invitationOf, isOver } from './invitations.ts';
+import { PinTries, type TriedFrom } from './pin-tries.ts';
 
 /** What came of a name and a PIN: who it is, or why not. */
 export type Checked =
@@ -14,7 +15,7 @@ export type Checked =
 
 type Row = Selectable<Tables['account']>;
 
-const personOf = (r: Row): Person => ({
+const personOf = (r: Row, waitUntil: string | null): Person => ({
   id: r.id,
   name: r.name,
   role: r.role as Role,
@@ -22,7 +23,7 @@ const personOf = (r: Row): Person => ({
   removed: r.removed === 1,
   guesses: r.guesses,
   wrongAt: r.wrong_at,
-  waitUntil: r.wait_until,
+  waitUntil,
   seenAt: r.seen_at,
   ...invitedOf(r),
 });
@@ -31,15 +32,19 @@ const invitedOf = (r: Row) => {
   return invited ? { invited } : {};
 };
 
+const iso = (ms: number): string => new Date(ms).toISOString();
+
 /** People and their PINs (hashed). Times run on the machine's clock, not the site's. */
 export class AccountStore {
   readonly #db: Db;
   readonly #now: () => number;
+  readonly #tries: PinTries;
   /** The last try at each name that is under way. */
   readonly #turns = new Map<string, Promise<void>>();
   constructor(db: Db, now: () => number = () => Date.now()) {
     this.#db = db;
     this.#now = now;
+    this.#tries = new PinTries(db);
   }
 
   async count(): Promise<number> {
@@ -53,7 +58,8 @@ export class AccountStore {
   /** Everybody who is or was here, by name. */
   async list(): Promise<Person[]> {
     const rows = await this.#db.selectFrom('account').selectAll().orderBy('name').execute();
-    return rows.map(personOf);
+    const waits = await this.#tries.waits(this.#now());
+    return rows.map((r) => personOf(r, waits.get(r.name_key) ?? null));
   }
 
   async byId(id: string): Promise<Person | null> {
@@ -62,17 +68,19 @@ export class AccountStore {
       .selectAll()
       .where('id', '=', id)
       .executeTakeFirst();
-    return row ? personOf(row) : null;
+    if (!row) return null;
+    const waits = await this.#tries.waits(this.#now());
+    return personOf(row, waits.get(row.name_key) ?? null);
   }
 
-  /** Adds a person; false when the name is taken. */
+  /** Adds a person; false when the name is taken, or looks like one that is. */
   async add(name: string, pin: string, role: Role): Promise<boolean> {
-    return (await this.#insert(this.#db, name, await hash(pin), role)) !== null;
+    return (await this.#insert(this.#db, name, await hashPin(pin), role)) !== null;
   }
 
   /** Makes the first account, the foreman's; false when there is one already: of several at once one is made. */
   async addFirst(name: string, pin: string): Promise<boolean> {
-    const pinHash = await hash(pin);
+    const pinHash = await hashPin(pin);
     return this.#db.transaction().execute(async (tx) => {
       const one = await tx.selectFrom('account').select('name').limit(1).executeTakeFirst();
       return one === undefined && (await this.#insert(tx, name, pinHash, 'foreman')) !== null;
@@ -81,19 +89,25 @@ export class AccountStore {
 
   async #insert(db: Db, name: string, pin_hash: string, role: Role): Promise<string | null> {
     const id = randomUUID();
+    const name_key = nameKey(name);
+    const alike = await db
+      .selectFrom('account')
+      .select('id')
+      .where('name_key', '=', name_key)
+      .executeTakeFirst();
+    if (alike) return null;
     const { numInsertedOrUpdatedRows } = await db
       .insertInto('account')
       .values({
         id,
         name,
+        name_key,
         role,
         pin_hash,
         locked: 0,
         removed: 0,
-        wrong: 0,
         guesses: 0,
         wrong_at: null,
-        wait_until: null,
         seen_at: null,
         invited: null,
       })
@@ -104,54 +118,51 @@ export class AccountStore {
 
   /**
    * Whether a PIN is somebody's. Wrong ones are counted where a restart does not forget them, and
-   * make the next try wait; an unknown name costs as much time as a wrong PIN. Tries at one name
-   * come one after the other: many at once are no way round.
+   * make the next try from there wait; an unknown name costs as much time as a wrong PIN, and waits
+   * alike. Tries at one name come one after the other: many at once are no way round.
    */
-  async check(name: string, pin: string): Promise<Checked> {
-    const before = this.#turns.get(name) ?? Promise.resolve();
-    const mine = before.then(() => this.#checkNow(name, pin));
+  async check(name: string, pin: string, from: TriedFrom): Promise<Checked> {
+    const key = nameKey(name);
+    const before = this.#turns.get(key) ?? Promise.resolve();
+    const mine = before.then(() => this.#checkNow(name, pin, from));
     const settled = mine.then(
       () => undefined,
       () => undefined,
     );
-    this.#turns.set(name, settled);
+    this.#turns.set(key, settled);
     try {
       return await mine;
     } finally {
-      if (this.#turns.get(name) === settled) this.#turns.delete(name);
+      if (this.#turns.get(key) === settled) this.#turns.delete(key);
     }
   }
 
-  async #checkNow(name: string, pin: string): Promise<Checked> {
-    const row = await this.#db
-      .selectFrom('account')
-      .selectAll()
-      .where('name', '=', name)
-      .executeTakeFirst();
+  async #checkNow(name: string, pin: string, from: TriedFrom): Promise<Checked> {
+    const row = await this.#called(name);
     const now = this.#now();
-    const waitMs = row?.wait_until ? Date.parse(row.wait_until) - now : 0;
-    if (waitMs > 0) return { ok: false, why: 'wait', waitS: Math.ceil(waitMs / 1000) };
-    const right = await verify(row?.pin_hash ?? (await DUMMY), pin);
-    if (!row || row.removed === 1) return { ok: false, why: 'wrong' };
-    if (!right) {
-      await this.#wrong(row, now);
+    const waitS = await this.#tries.waitS(nameKey(name), from, now);
+    if (waitS > 0) return { ok: false, why: 'wait', waitS };
+    const right = await isPin(row?.pin_hash ?? null, pin);
+    if (!row || !right || row.removed === 1) {
+      await this.#tries.wrong(nameKey(name), from, now);
+      if (row) await this.#set(row.id, { guesses: row.guesses + 1, wrong_at: iso(now) });
       return { ok: false, why: 'wrong' };
     }
     if (row.locked === 1) return { ok: false, why: 'locked' };
     if (isOver(invitationOf(row.invited), now)) return { ok: false, why: 'over' };
-    await this.#set(row.id, { wrong: 0, wait_until: null, seen_at: new Date(now).toISOString() });
+    await this.#tries.right(nameKey(name), from);
+    await this.#set(row.id, { seen_at: iso(now) });
     return { ok: true, account: { name: row.name, role: row.role as Role, ...invitedOf(row) } };
   }
 
-  async #wrong(row: Row, now: number): Promise<void> {
-    const wrong = row.wrong + 1;
-    const waitS = waitAfter(wrong);
-    await this.#set(row.id, {
-      wrong,
-      guesses: row.guesses + 1,
-      wrong_at: new Date(now).toISOString(),
-      wait_until: waitS > 0 ? new Date(now + waitS * 1000).toISOString() : null,
-    });
+  /** Whoever is called so: to the letter, else as it looks, where that is one person. */
+  async #called(name: string): Promise<Row | null> {
+    const alike = await this.#db
+      .selectFrom('account')
+      .selectAll()
+      .where('name_key', '=', nameKey(name))
+      .execute();
+    return alike.find((r) => r.name === name) ?? (alike.length === 1 ? (alike[0] ?? null) : null);
   }
 
   /** Changes somebody's role, or shuts them out or lets them in again. */
@@ -179,22 +190,17 @@ export class AccountStore {
 
   /** Gives somebody a new PIN; what was guessed before counts no more. */
   async setPin(id: string, pin: string): Promise<void> {
-    await this.#set(id, {
-      pin_hash: await hash(pin),
-      wrong: 0,
-      guesses: 0,
-      wrong_at: null,
-      wait_until: null,
-    });
+    await this.#set(id, { pin_hash: await hashPin(pin), guesses: 0, wrong_at: null });
+    const row = await this.#db
+      .selectFrom('account')
+      .select('name_key')
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (row) await this.#tries.forget(row.name_key);
   }
 
   async idOf(name: string): Promise<string | null> {
-    const row = await this.#db
-      .selectFrom('account')
-      .select('id')
-      .where('name', '=', name)
-      .executeTakeFirst();
-    return row?.id ?? null;
+    return (await this.#called(name))?.id ?? null;
   }
 
   async #set(id: string, change: Partial<Row>): Promise<void> {
@@ -202,5 +208,3 @@ export class AccountStore {
     await this.#db.updateTable('account').set(change).where('id', '=', id).execute();
   }
 }
-
-const DUMMY = hash('000000');

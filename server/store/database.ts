@@ -1,8 +1,8 @@
 import SqliteDatabase from 'better-sqlite3';
-import { Kysely, Migrator, SqliteDialect, SqliteDriver, type DatabaseConnection } from 'kysely';
+import { Kysely, SqliteDialect, SqliteDriver, type DatabaseConnection } from 'kysely';
 import fs from 'node:fs';
 import path from 'node:path';
-import { MIGRATIONS } from './migrations.ts';
+import { upgrade } from './upgrade.ts';
 
 /** Tables as they stand in the file; documents are JSON text checked by contract/ on their way in. */
 export interface Tables {
@@ -33,12 +33,11 @@ export interface Tables {
     locked: number;
     /** 1 when the person has gone; their name stays with their entries. */
     removed: number;
-    /** Wrong PINs in a row, since the PIN was set, and when the last was. */
-    wrong: number;
+    /** The name as it looks: nobody else may look like it. */
+    name_key: string;
+    /** Wrong PINs since the PIN was set, and when the last was. */
     guesses: number;
     wrong_at: string | null;
-    /** No PIN is looked at before then. */
-    wait_until: string | null;
     seen_at: string | null;
     /** For what they were asked here alone, as JSON. */
     invited: string | null;
@@ -52,6 +51,14 @@ export interface Tables {
     placement: string;
   };
   session: { token_hash: string; account: string; device: string; expires_at: string };
+  /** Wrong PINs in a row at a name, by where they came from; nobody is listened to from there before `wait_until`. */
+  pin_try: {
+    name_key: string;
+    from_key: string;
+    wrong: number;
+    wait_until: string | null;
+    at: string;
+  };
   setting: { name: string; value: string };
   photo: {
     id: string;
@@ -120,16 +127,7 @@ export async function openDatabase(
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
   const db = new Kysely<Tables>({ dialect: new CarefulDialect(sqlite) });
-  const { error } = await new Migrator({
-    db,
-    provider: {
-      getMigrations: () => Promise.resolve(MIGRATIONS),
-    },
-  }).migrateToLatest();
-  if (error)
-    throw error instanceof Error
-      ? error
-      : new Error('the data file could not be brought up to date');
+  await upgrade(db as unknown as Kysely<unknown>, sqlite, dataDir);
   return {
     db,
     sqlite,

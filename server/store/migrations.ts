@@ -1,9 +1,29 @@
 import { sql, type Kysely, type Migration } from 'kysely';
+import { nameKey } from '#core/kit';
+import type { Tables } from './database.ts';
+
+/** Adds a column, unless an upgrade that was cut off, before upgrades were whole, has added it. */
+async function addColumn(
+  db: Kysely<unknown>,
+  table: string,
+  name: string,
+  type: 'text' | 'integer' = 'text',
+  standing?: number,
+): Promise<void> {
+  const { rows } =
+    await sql`select 1 from pragma_table_info(${table}) where name = ${name}`.execute(db);
+  if (rows.length > 0) return;
+  await db.schema
+    .alterTable(table)
+    .addColumn(name, type, (c) => (standing === undefined ? c : c.notNull().defaultTo(standing)))
+    .execute();
+}
 
 const first: Migration = {
   async up(db: Kysely<unknown>) {
     await db.schema
       .createTable('site')
+      .ifNotExists()
       .addColumn('id', 'text', (c) => c.primaryKey())
       .addColumn('name', 'text', (c) => c.notNull())
       .addColumn('version', 'integer', (c) => c.notNull())
@@ -11,6 +31,7 @@ const first: Migration = {
       .execute();
     await db.schema
       .createTable('pour')
+      .ifNotExists()
       .addColumn('id', 'text', (c) => c.primaryKey())
       .addColumn('site_id', 'text', (c) => c.notNull().references('site.id'))
       .addColumn('version', 'integer', (c) => c.notNull())
@@ -18,6 +39,7 @@ const first: Migration = {
       .execute();
     await db.schema
       .createTable('pour_event')
+      .ifNotExists()
       .addColumn('id', 'text', (c) => c.primaryKey())
       .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
       .addColumn('seq', 'integer', (c) => c.notNull())
@@ -34,12 +56,14 @@ const first: Migration = {
       .execute();
     await db.schema
       .createTable('account')
+      .ifNotExists()
       .addColumn('name', 'text', (c) => c.primaryKey())
       .addColumn('role', 'text', (c) => c.notNull())
       .addColumn('pin_hash', 'text', (c) => c.notNull())
       .execute();
     await db.schema
       .createTable('session')
+      .ifNotExists()
       .addColumn('token_hash', 'text', (c) => c.primaryKey())
       .addColumn('account', 'text', (c) => c.notNull())
       .addColumn('device', 'text', (c) => c.notNull())
@@ -47,6 +71,7 @@ const first: Migration = {
       .execute();
     await db.schema
       .createTable('setting')
+      .ifNotExists()
       .addColumn('name', 'text', (c) => c.primaryKey())
       .addColumn('value', 'text', (c) => c.notNull())
       .execute();
@@ -57,6 +82,7 @@ const photos: Migration = {
   async up(db: Kysely<unknown>) {
     await db.schema
       .createTable('photo')
+      .ifNotExists()
       .addColumn('id', 'text', (c) => c.primaryKey())
       .addColumn('pour_id', 'text', (c) => c.notNull().references('pour.id'))
       .addColumn('width', 'integer', (c) => c.notNull())
@@ -72,18 +98,18 @@ const photos: Migration = {
 /** People get an id, can be shut out or gone, and wrong PINs are counted. */
 const people: Migration = {
   async up(db: Kysely<unknown>) {
-    const add = (name: string, type: 'text' | 'integer', standing?: number) =>
-      db.schema
-        .alterTable('account')
-        .addColumn(name, type, (c) =>
-          standing === undefined ? c : c.notNull().defaultTo(standing),
-        )
-        .execute();
-    await add('id', 'text');
-    for (const name of ['locked', 'removed', 'wrong', 'guesses']) await add(name, 'integer', 0);
-    for (const name of ['wrong_at', 'wait_until', 'seen_at']) await add(name, 'text');
-    await sql`update account set id = lower(hex(randomblob(16)))`.execute(db);
-    await db.schema.createIndex('account_id').on('account').column('id').unique().execute();
+    await addColumn(db, 'account', 'id');
+    for (const name of ['locked', 'removed', 'wrong', 'guesses'])
+      await addColumn(db, 'account', name, 'integer', 0);
+    for (const name of ['wrong_at', 'wait_until', 'seen_at']) await addColumn(db, 'account', name);
+    await sql`update account set id = lower(hex(randomblob(16))) where id is null`.execute(db);
+    await db.schema
+      .createIndex('account_id')
+      .ifNotExists()
+      .on('account')
+      .column('id')
+      .unique()
+      .execute();
   },
 };
 
@@ -92,12 +118,14 @@ const indexes: Migration = {
   async up(db: Kysely<unknown>) {
     await db.schema
       .createIndex('pour_event_kind')
+      .ifNotExists()
       .on('pour_event')
       // The kind first: by the pour first it would be taken for the order of the log, which is by number.
       .columns(['kind', 'pour_id'])
       .execute();
     await db.schema
       .createIndex('pour_event_supersedes')
+      .ifNotExists()
       .on('pour_event')
       .column('supersedes')
       .execute();
@@ -107,9 +135,10 @@ const indexes: Migration = {
 /** Somebody may be here for one site or one hold point alone; a picture may lie under the plan of a site. */
 const begin: Migration = {
   async up(db: Kysely<unknown>) {
-    await db.schema.alterTable('account').addColumn('invited', 'text').execute();
+    await addColumn(db, 'account', 'invited');
     await db.schema
       .createTable('underlay')
+      .ifNotExists()
       .addColumn('site_id', 'text', (c) => c.primaryKey().references('site.id'))
       .addColumn('picture', 'text', (c) => c.notNull())
       .addColumn('width', 'integer', (c) => c.notNull())
@@ -122,8 +151,8 @@ const begin: Migration = {
 /** Few entries correct another: only those are found by what they correct, and the others cost nothing for it. */
 const corrections: Migration = {
   async up(db: Kysely<unknown>) {
-    await db.schema.dropIndex('pour_event_supersedes').execute();
-    await sql`create index pour_event_supersedes on pour_event (supersedes, pour_id) where supersedes is not null`.execute(
+    await db.schema.dropIndex('pour_event_supersedes').ifExists().execute();
+    await sql`create index if not exists pour_event_supersedes on pour_event (supersedes, pour_id) where supersedes is not null`.execute(
       db,
     );
   },
@@ -132,7 +161,40 @@ const corrections: Migration = {
 /** What is written later than it happened says both times. */
 const written: Migration = {
   async up(db: Kysely<unknown>) {
-    await db.schema.alterTable('pour_event').addColumn('written_at', 'text').execute();
+    await addColumn(db, 'pour_event', 'written_at');
+  },
+};
+
+/** Names are told apart by how they look; wrong PINs are counted by where they come from. */
+const lookAlikes: Migration = {
+  async up(db: Kysely<unknown>) {
+    await addColumn(db, 'account', 'name_key');
+    const typed = db as Kysely<Pick<Tables, 'account'>>;
+    for (const { name } of await typed.selectFrom('account').select('name').execute())
+      await typed
+        .updateTable('account')
+        .set({ name_key: nameKey(name) })
+        .where('name', '=', name)
+        .execute();
+    // Those that look alike already stay: a new one is refused.
+    await db.schema
+      .createIndex('account_name_key')
+      .ifNotExists()
+      .on('account')
+      .column('name_key')
+      .execute();
+    for (const column of ['wrong', 'wait_until'])
+      await db.schema.alterTable('account').dropColumn(column).execute();
+    await db.schema
+      .createTable('pin_try')
+      .ifNotExists()
+      .addColumn('name_key', 'text', (c) => c.notNull())
+      .addColumn('from_key', 'text', (c) => c.notNull())
+      .addColumn('wrong', 'integer', (c) => c.notNull())
+      .addColumn('wait_until', 'text')
+      .addColumn('at', 'text', (c) => c.notNull())
+      .addPrimaryKeyConstraint('pin_try_key', ['name_key', 'from_key'])
+      .execute();
   },
 };
 
@@ -145,4 +207,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '005-begin': begin,
   '006-corrections': corrections,
   '007-written': written,
+  '008-look-alikes': lookAlikes,
 };

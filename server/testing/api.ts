@@ -57,6 +57,7 @@ export async function testApi({ seed = true } = {}) {
       webDir: path.join(dataDir, 'none'),
     },
     logger: pino({ level: 'silent' }),
+    stopping: new AbortController().signal,
     accounts,
     sessions,
     people,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { wholeOrNone } from '#core/kit';
+import { count } from '#core/kit';
 import { HOLD_NAME, HOLDS } from '#core/model';
 import { after, entryKind, text } from '../entry-kind.ts';
 
@@ -8,7 +8,8 @@ export const sign = entryKind({
     .object({
       hold: z.enum(HOLDS, { error: `must be one of ${HOLDS.join(', ')}` }),
       result: z.enum(['pass', 'reject'], { error: 'must be pass or reject' }),
-      planVersion: wholeOrNone(),
+      /** The version of the plan it is for; the first is 1. */
+      planVersion: count(),
       reason: text().optional(),
     })
     .refine((s) => s.result === 'pass' || s.reason !== undefined, {
