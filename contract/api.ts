@@ -116,6 +116,8 @@ export type StoredEvent = LogEvent & {
   seq: number;
   recordedAt: string;
   device: string;
+  /** The plan it was made on, by its hash, where that is kept. */
+  planHash?: string;
   prevHash: string;
   hash: string;
 };
@@ -131,6 +133,8 @@ export interface PourAnswer {
   pour: PourDoc;
   site: SiteFile;
   siteVersion: number;
+  /** A closed pour stands on the plan it was closed on: the version that the site has now, where it is a later one. */
+  planNow?: number;
   duskMin: number;
   /** Mean of the air over the day before the first load, °C; null where no forecast says it. */
   airBeforeC: number | null;

@@ -48,8 +48,20 @@ async function listenForPhones(config: Config): Promise<http.Server> {
   return http.createServer(app).listen(config.helpPort, config.host);
 }
 
+/**
+ * A connection stays open so long between requests, ms: longer than browsers and proxies keep it, so
+ * that none sends one into a connection that is just being shut.
+ */
+const KEEP_ALIVE_MS = 75_000;
+
 /** Listens as the settings say: plain, by the site's own authority, or by a certificate that is given. */
 export async function listen(app: Express, config: Config): Promise<http.Server[]> {
+  const servers = await serversOf(app, config);
+  for (const server of servers) server.keepAliveTimeout = KEEP_ALIVE_MS;
+  return servers;
+}
+
+async function serversOf(app: Express, config: Config): Promise<http.Server[]> {
   if (config.certificate) {
     const [cert, key] = [config.certificate.cert, config.certificate.key].map((f) =>
       fs.readFileSync(f, 'utf8'),

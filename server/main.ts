@@ -47,6 +47,9 @@ const portTaken = (port: number, host: string): Promise<boolean> =>
 /** Requests under way are waited for so long when the server is stopped, ms: whoever asks for a report asks again. */
 const REQUESTS_END_MS = 1500;
 
+/** No backup takes so long: what does is tried again in an hour, ms. */
+const BACKUP_LIMIT_MS = 20 * 60_000;
+
 const config = readConfig(process.argv.slice(2));
 const logger = pino({ level: config.logLevel });
 if (config.demo && !config.keep) {
@@ -79,7 +82,12 @@ const forecasts = new ForecastStore(db);
 sites.useAir(airBeforeFrom({ forecasts, weather, clock }));
 const heavy = new HeavyPool();
 const setUpCode = newSetUpCode();
-const stopBackups = keepDailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger);
+const stopBackups = keepDailyBackups(
+  config.dataDir,
+  config.demo ? 0 : config.backups,
+  logger,
+  (file) => heavy.run('backup', { dataDir: config.dataDir, file }, BACKUP_LIMIT_MS),
+);
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
 /** Ends what would never end by itself. */

@@ -4,6 +4,8 @@ import type { PourDoc } from '#core/model';
 export interface Logged {
   /** Placing has begun, and nobody took that back. */
   started: boolean;
+  /** It is closed, and was not opened again. */
+  closed: boolean;
 }
 
 /** Why a pour cannot be changed so, and at which field. */
@@ -21,13 +23,14 @@ const FIXED = [
   ['date', 'date'],
   ['mix', 'mix'],
   ['elements', 'runs, pads and piers'],
+  ['holds', 'hold points'],
   ['cancelled', 'standing'],
 ] as const;
 
 /**
  * Why a pour may not become another; null when it may. What is archived is brought back before
- * anything else of it is changed; what is being poured keeps its code, date, mix and runs, and is
- * not called off any more.
+ * anything else of it is changed; what is closed is opened again first; what is being poured keeps
+ * its code, date, mix, runs and hold points, and is not called off any more.
  */
 export function pourChangeRefusal(was: PourDoc, next: PourDoc, logged: Logged): PourRefusal | null {
   const { archived: _was, ...before } = was;
@@ -37,6 +40,12 @@ export function pourChangeRefusal(was: PourDoc, next: PourDoc, logged: Logged): 
       path: 'pour.archived',
       message: 'has to be brought back first',
       detail: `${was.code} is archived: bring it back first`,
+    };
+  if (logged.closed && !same(before, after))
+    return {
+      path: 'pour',
+      message: 'has to be opened again first',
+      detail: `${was.code} is closed: open it again first, on Cure`,
     };
   if (!logged.started) return null;
   const fixed = FIXED.find(([field]) => !same(was[field], next[field]));

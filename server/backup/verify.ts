@@ -12,8 +12,22 @@ export interface StoreCheck {
   photos: number;
 }
 
-const ROWS = `select id, pour_id as pourId, seq, at, recorded_at as recordedAt, actor, device, kind, body, supersedes,
-  prev_hash as prevHash, hash from pour_event where pour_id = ? order by seq`;
+/** Columns that a store of an earlier version may not have, as the chain calls them. */
+const LATER = { written_at: 'writtenAt', plan_hash: 'planHash' } as const;
+
+/** The rows of a pour's log as they are hashed. */
+function rowsSql(db: SqliteDatabase.Database): string {
+  const columns = new Set(
+    (
+      db.prepare("select name from pragma_table_info('pour_event')").all() as { name: string }[]
+    ).map((c) => c.name),
+  );
+  const later = Object.entries(LATER)
+    .filter(([column]) => columns.has(column))
+    .map(([column, name]) => `, ${column} as ${name}`);
+  return `select id, pour_id as pourId, seq, at, recorded_at as recordedAt, actor, device, kind, body, supersedes,
+    prev_hash as prevHash, hash${later.join('')} from pour_event where pour_id = ? order by seq`;
+}
 
 /**
  * Checks a folder with a store in it: the file, every chain, every photo by its sum.
@@ -30,6 +44,7 @@ export async function verifyStore(dir: string): Promise<StoreCheck> {
     const pours = db.prepare('select id from pour').all() as { id: string }[];
     let entries = 0;
     for (const { id } of pours) entries += chainLength(db, id);
+    checkPlans(db);
     const photos = db.prepare('select id, sha256 from photo').all() as {
       id: string;
       sha256: string;
@@ -42,8 +57,20 @@ export async function verifyStore(dir: string): Promise<StoreCheck> {
   }
 }
 
+/** Every plan that is kept is as it was. */
+function checkPlans(db: SqliteDatabase.Database): void {
+  if (!db.prepare("select 1 from sqlite_master where name = 'kept_plan'").get()) return;
+  const plans = db.prepare('select hash, doc from kept_plan').all() as {
+    hash: string;
+    doc: string;
+  }[];
+  for (const { hash, doc } of plans)
+    if (createHash('sha256').update(doc).digest('hex') !== hash)
+      throw new Error(`A kept plan (${hash.slice(0, 12)}) is not as it was stored.`);
+}
+
 function chainLength(db: SqliteDatabase.Database, pourId: string): number {
-  const rows = db.prepare(ROWS).all(pourId) as { body: string }[];
+  const rows = db.prepare(rowsSql(db)).all(pourId) as { body: string }[];
   const lines = rows.map((r) => JSON.stringify({ ...r, body: JSON.parse(r.body) as unknown }));
   const chain = verifyLines(lines);
   if (!chain.ok) throw new Error(`The log of pour ${pourId} is broken at entry ${chain.line}.`);

@@ -12,6 +12,8 @@ export interface ChainRow {
   device: string;
   /** Only with an entry that was written later than it happened. */
   writtenAt?: string | null;
+  /** Only with an entry that says on which plan it was made. */
+  planHash?: string | null;
   kind: string;
   body: unknown;
   supersedes: string | null;
@@ -29,7 +31,7 @@ export const canonicalJson = (value: unknown): string => stable(value) ?? 'null'
 /** SHA-256 over the canonical JSON of the row (without its hash, with the hash before it). */
 export function hashOf(row: Omit<ChainRow, 'hash'>): string {
   const { id, pourId, seq, at, recordedAt, actor, device, kind, body, supersedes, prevHash } = row;
-  const { writtenAt } = row;
+  const { writtenAt, planHash } = row;
   return createHash('sha256')
     .update(
       canonicalJson({
@@ -45,6 +47,7 @@ export function hashOf(row: Omit<ChainRow, 'hash'>): string {
         supersedes,
         prevHash,
         ...(writtenAt ? { writtenAt } : {}),
+        ...(planHash ? { planHash } : {}),
       }),
     )
     .digest('hex');
@@ -96,15 +99,29 @@ interface ClosingLine {
   lastHash: string;
 }
 
-/** An exported log: a line an entry, and the line that closes it. */
-export function exportLines(rows: readonly ChainRow[], serverEntries: number): string[] {
+/** A plan that entries of the log were made on, by its hash. */
+interface PlanLine {
+  plan: string;
+  doc: unknown;
+}
+
+/** An exported log: a line an entry, a line for each plan they were made on, and the line that closes it. */
+export function exportLines(
+  rows: readonly ChainRow[],
+  serverEntries: number,
+  plans: readonly (readonly [hash: string, doc: unknown])[] = [],
+): string[] {
   const closing: ClosingLine = {
     end: 'jactum.log/1',
     entries: rows.length,
     serverEntries,
     lastHash: rows.at(-1)?.hash ?? CHAIN_START,
   };
-  return [...rows.map((r) => JSON.stringify(r)), JSON.stringify(closing)];
+  return [
+    ...rows.map((r) => JSON.stringify(r)),
+    ...plans.map(([plan, doc]) => JSON.stringify({ plan, doc } satisfies PlanLine)),
+    JSON.stringify(closing),
+  ];
 }
 
 const FIELDS = new Set([
@@ -114,6 +131,7 @@ const FIELDS = new Set([
   'at',
   'recordedAt',
   'writtenAt',
+  'planHash',
   'actor',
   'device',
   'kind',
@@ -122,6 +140,32 @@ const FIELDS = new Set([
   'prevHash',
   'hash',
 ]);
+
+/** What is wrong with the plans of an exported log, by their line; null when each is there as it was. */
+function verifyPlans(
+  entries: readonly string[],
+  lines: readonly string[],
+): { line: number; message: string } | null {
+  const named = new Set(
+    entries.flatMap((text) => (JSON.parse(text) as Partial<ChainRow>).planHash ?? []),
+  );
+  for (const [i, text] of lines.entries()) {
+    let line: Partial<PlanLine>;
+    try {
+      line = JSON.parse(text) as Partial<PlanLine>;
+    } catch {
+      return { line: i + 1, message: 'is not JSON' };
+    }
+    const hash = line.plan ?? '';
+    if (createHash('sha256').update(canonicalJson(line.doc)).digest('hex') !== hash)
+      return { line: i + 1, message: 'is a plan that was changed after it was kept' };
+    if (!named.delete(hash)) return { line: i + 1, message: 'is a plan that no entry was made on' };
+  }
+  const [missing] = named;
+  return missing === undefined
+    ? null
+    : { line: lines.length + 1, message: `lacks the plan ${missing.slice(0, 12)} above it` };
+}
 
 /** Verifies an exported log whole: every line of the chain, nothing added to one, and the closing line that fits it. */
 export function verifyExport(lines: string[]): Verified {
@@ -136,12 +180,17 @@ export function verifyExport(lines: string[]): Verified {
   }
   if (closing?.end !== 'jactum.log/1')
     return fail(last + 1, 'is missing: the log has no closing line, it was cut short');
-  const checked = verifyLines(lines.slice(0, -1));
+  const above = lines.slice(0, -1);
+  const begun = above.findIndex((l) => l.startsWith('{"plan":'));
+  const entries = begun < 0 ? above : above.slice(0, begun);
+  const checked = verifyLines(entries);
   if (!checked.ok) return checked;
-  for (const [i, text] of lines.slice(0, -1).entries()) {
+  for (const [i, text] of entries.entries()) {
     const strange = Object.keys(JSON.parse(text) as object).find((k) => !FIELDS.has(k));
     if (strange !== undefined) return fail(i + 1, `holds ${strange}, which no entry has`);
   }
+  const plans = verifyPlans(entries, above.slice(entries.length));
+  if (plans) return fail(entries.length + plans.line, plans.message);
   if (closing.entries !== checked.rows || closing.serverEntries !== checked.rows)
     return fail(
       last,

@@ -51,6 +51,7 @@ export function logRoutes({ sessions, sites, events, clock, heavy }: AppDeps): R
     return exportLines(
       rows.map((r) => ({ ...r, supersedes: r.supersedes ?? null })),
       await events.count(id),
+      await events.plansOf(rows),
     );
   };
   router.get('/pours/:id/log.jsonl', may.pour(...ROLES), async (req, res) => {

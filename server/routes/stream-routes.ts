@@ -1,14 +1,20 @@
-import type { Router } from 'express';
+import type { Request, Response, Router } from 'express';
 import { eventsQuery, ROLES, type StoredEvent } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { catchUp, Listener, OpenStreams } from '../log/listener.ts';
 import { parse } from '../problems.ts';
 import { personOf, whoIs } from '../session/session.ts';
+import type { SessionStore } from '../store/sessions.ts';
 import { rightsOf } from '../session/rights.ts';
 
 /** Comment lines keep proxies and sleeping phones from dropping a quiet stream. */
 const HEARTBEAT_MS = 15_000;
+/** Ends a stream whose reader was asked here for what is over, or to whom the door was shut. */
+async function endIfOver(sessions: SessionStore, req: Request, res: Response): Promise<void> {
+  if (!(await whoIs(sessions, req))) res.end('event: signed-out\ndata: {}\n\n');
+}
+
 /** What is new in a log, as it comes; it ends with the session. */
 export function streamRoutes({ sessions, sites, events, clock, stopping }: AppDeps): Router {
   const router = apiRouter();
@@ -48,10 +54,7 @@ export function streamRoutes({ sessions, sites, events, clock, stopping }: AppDe
     ];
     const beat = setInterval(() => {
       listener.write(': still here\n\n');
-      // What somebody was asked here for may be over, or the door shut to them.
-      void whoIs(sessions, req).then((still) => {
-        if (!still) res.end('event: signed-out\ndata: {}\n\n');
-      });
+      void endIfOver(sessions, req, res);
     }, HEARTBEAT_MS);
     const stop = () => {
       res.end();

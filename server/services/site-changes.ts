@@ -11,14 +11,16 @@ import { keepPlaced } from '#core/pourplan';
 import type { RuleChange } from '#core/rules';
 import { changePlan, type Drawn, drawnOf, withTopsKept } from '#core/siteplan';
 import { notFound, parse, ProblemError } from '../problems.ts';
-import type { Db } from '../store/database.ts';
+import type { Db } from '../store/tables.ts';
 import type { SiteStore } from '../store/sites.ts';
 import {
+  isShut,
   isStarted,
   placingOf,
   type PourRow,
   poursOf,
   refuseArchived,
+  refuseShut,
   openSiteAt,
   siteOf,
   storePour,
@@ -72,6 +74,7 @@ export async function putPlan(
     throw refused(detail, `plan.${path.replace(/^plan\./, '')}`, message);
   }
   await keepPoured(tx, rows, changed.pours);
+  await keepBegun(tx, rows, changed.site.planChanges.at(-1)?.elements ?? []);
   // As the schema reads it, so that every file of the site has its keys in one order.
   const whole = parse(siteFileSchema, { ...changed.site, pours: changed.pours }, 'The plan');
   await storeSite(tx, id, version + 1, whole);
@@ -100,6 +103,23 @@ async function keepPoured(
       `${row.doc.code} is being poured: nothing is moved out of it or into it`,
       'plan.pours',
       `${row.doc.code} has been started`,
+    );
+  }
+}
+
+/** What concrete flows into stands as it is: it is not taken out, moved or made another any more. */
+async function keepBegun(
+  tx: Tx,
+  rows: readonly PourRow[],
+  elements: readonly string[],
+): Promise<void> {
+  for (const { id, doc } of rows) {
+    const touched = doc.elements.find((e) => elements.includes(e));
+    if (touched === undefined || !(await isStarted(tx, id)) || (await isShut(tx, id))) continue;
+    throw refused(
+      `${doc.code} is being poured: ${touched} stays as it was begun`,
+      'plan',
+      `would change ${touched} of ${doc.code}, which has been started`,
     );
   }
 }
@@ -203,6 +223,7 @@ export class SiteChanges {
       const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
       if (!row) throw notFound(`pour ${id}`);
       const doc = JSON.parse(row.doc) as PourDoc;
+      await refuseShut(tx, id, doc.code);
       if (doc.date !== date) await storePour(tx, id, row.version + 1, { ...doc, date });
     });
   }
@@ -218,6 +239,7 @@ export class SiteChanges {
       const row = await tx.selectFrom('pour').selectAll().where('id', '=', id).executeTakeFirst();
       if (!row) throw notFound(`pour ${id}`);
       const doc = JSON.parse(row.doc) as PourDoc;
+      await refuseShut(tx, id, doc.code);
       if (settings.startAt >= doc.elements.length)
         throw refused(
           'settings.startAt is past the last run of the pour',

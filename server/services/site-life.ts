@@ -1,19 +1,22 @@
 import type { PourAnswer, SiteAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
 import { siteFileSchema } from '../../contract/index.ts';
+import { codeKey } from '#core/kit';
 import { pourChangeRefusal, splitPour, type PourCut, type SiteHead } from '#core/begin';
 import type { PourDoc } from '#core/model';
 import { drawnOf, EditRefused } from '#core/siteplan';
 import { notFound, notStored, parse, ProblemError } from '../problems.ts';
-import type { Db } from '../store/database.ts';
+import type { Db } from '../store/tables.ts';
 import type { PhotoStore } from '../store/photos.ts';
 import type { SiteStore } from '../store/sites.ts';
 import { putPlan } from './site-changes.ts';
 import {
   entriesOf,
+  isShut,
   isStarted,
   openSiteAt,
   poursOf,
   refuseArchived,
+  refuseShut,
   siteAt,
   siteOf,
   stale,
@@ -147,7 +150,10 @@ export class SiteLife {
       const site = refuseArchived(await siteOf(tx, row.site_id));
       const rows = await poursOf(tx, row.site_id);
       const was = rows.find((r) => r.id === id)?.doc ?? pour;
-      const refusal = pourChangeRefusal(was, pour, { started: await isStarted(tx, id) });
+      const refusal = pourChangeRefusal(was, pour, {
+        started: await isStarted(tx, id),
+        closed: await isShut(tx, id),
+      });
       if (refusal) throw notStored('The pour', [refusal]);
       refuseTaken(
         rows.filter((r) => r.id !== id),
@@ -200,6 +206,7 @@ export class SiteLife {
       const site = await openSiteAt(tx, row.site_id, version);
       const rows = await poursOf(tx, row.site_id);
       const pour = rows.find((r) => r.id === id)?.doc;
+      await refuseShut(tx, id, pour?.code ?? 'It');
       if (await isStarted(tx, id))
         throw new ProblemError(
           409,
@@ -251,7 +258,8 @@ function attempt<T>(act: () => T): T {
 }
 
 function refuseTaken(rows: readonly { doc: PourDoc }[], code: string): void {
-  if (rows.every((r) => r.doc.code !== code)) return;
+  // What looks the same on a ticket is the same.
+  if (rows.every((r) => codeKey(r.doc.code) !== codeKey(code))) return;
   throw new ProblemError(
     409,
     'Code taken',

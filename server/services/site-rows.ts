@@ -1,9 +1,16 @@
 import type { Transaction } from 'kysely';
 import type { SiteFile } from '../../contract/index.ts';
-import { isBegun, type LogEvent, type PourState, replay } from '#core/log';
+import {
+  isBegun,
+  type EventKind,
+  isClosed,
+  type LogEvent,
+  type PourState,
+  replay,
+} from '#core/log';
 import { type PourDoc, pourDocSchema } from '#core/model';
 import { notFound, ProblemError } from '../problems.ts';
-import type { Tables } from '../store/database.ts';
+import type { Tables } from '../store/tables.ts';
 import { readStored } from '../store/stored-site.ts';
 
 /** Sites and pours as rows, within a transaction. */
@@ -99,15 +106,34 @@ export async function entriesOf(tx: Tx, pourId: string): Promise<number> {
   return Number(n);
 }
 
-/** What of a pour's log says what has been begun, by the core's own rule. */
-export async function placingOf(tx: Tx, pourId: string): Promise<PourState> {
+/** What of a pour's log is of some kinds, and what takes it back. */
+async function stateOf(tx: Tx, pourId: string, kinds: EventKind[]): Promise<PourState> {
   const rows = await tx
     .selectFrom('pour_event')
     .select(['id', 'at', 'kind', 'body', 'actor', 'supersedes'])
     .where('pour_id', '=', pourId)
-    .where((is) => is.or([is('kind', '=', 'place-start'), is('kind', '=', 'supersede')]))
+    .where('kind', 'in', [...kinds, 'supersede'])
+    .orderBy('seq')
     .execute();
   return replay(rows.map((r) => ({ ...r, body: JSON.parse(r.body) as unknown }) as LogEvent));
+}
+
+/** What of a pour's log says what has been begun, by the core's own rule. */
+export const placingOf = (tx: Tx, pourId: string): Promise<PourState> =>
+  stateOf(tx, pourId, ['place-start']);
+
+/** Whether a pour is closed, and was not opened again. */
+export const isShut = async (tx: Tx, pourId: string): Promise<boolean> =>
+  isClosed(await stateOf(tx, pourId, ['close', 'reopen']));
+
+/** Nothing of what is planned changes under a closed pour. */
+export async function refuseShut(tx: Tx, pourId: string, code: string): Promise<void> {
+  if (await isShut(tx, pourId))
+    throw new ProblemError(
+      409,
+      'Closed',
+      `${code} is closed: it stands as it was poured. Open it again first, on Cure, and say why.`,
+    );
 }
 
 /** Whether placing has begun: an entry says so that nobody took back. */

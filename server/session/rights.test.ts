@@ -97,7 +97,7 @@ describe('rights hang on the route', () => {
       await api.accounts.add(name, '123456', role);
       const id = await api.accounts.idOf(name);
       const invited = { site: own?.id ?? '', hold: null, until: null };
-      await api.accounts.change(id ?? '', { invited } as never);
+      await api.accounts.change(id ?? '', { invited });
       const guest = request.agent(api.app);
       await guest.post('/api/session').send({ name, pin: '123456' }).expect(200);
       for (const { method, path, guard } of closed().filter((r) => r.guard)) {

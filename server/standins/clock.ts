@@ -1,4 +1,4 @@
-import type { Db } from '../store/database.ts';
+import type { Db } from '../store/tables.ts';
 
 /**
  * The site clock: the machine's, moved by an offset. In the demo it starts at the scenario's

@@ -3,7 +3,7 @@ import type { Selectable } from 'kysely';
 import { randomUUID } from 'node:crypto';
 import type { Account, Invitation, Person, Role } from '../../contract/index.ts';
 import { hashPin, isPin } from '../session/pins.ts';
-import type { Db, Tables } from './database.ts';
+import type { Db, Tables } from './tables.ts';
 import { invitationOf, isOver } from './invitations.ts';
 import { PinTries, type TriedFrom } from './pin-tries.ts';
 

@@ -4,7 +4,8 @@ import type { NewEvent, PostEventsAnswer, StoredEvent } from '../../contract/ind
 import { canonicalJson, CHAIN_START, hashOf } from '../log/chain.ts';
 import { notFound, ProblemError } from '../problems.ts';
 import type { KnownLog } from '../log/admit.ts';
-import type { Db, Tables } from './database.ts';
+import type { Db, Tables } from './tables.ts';
+import { keepPlan, type KeptPlan, keptPlans, ON_A_PLAN } from './kept-plans.ts';
 
 const fromRow = (r: Tables['pour_event']): StoredEvent =>
   ({
@@ -14,6 +15,7 @@ const fromRow = (r: Tables['pour_event']): StoredEvent =>
     at: r.at,
     recordedAt: r.recorded_at,
     ...(r.written_at === null ? {} : { writtenAt: r.written_at }),
+    ...(r.plan_hash === null ? {} : { planHash: r.plan_hash }),
     actor: r.actor,
     device: r.device,
     kind: r.kind,
@@ -53,6 +55,7 @@ const COLUMNS = [
   'supersedes',
   'prev_hash',
   'hash',
+  'plan_hash',
 ] as const satisfies (keyof Tables['pour_event'])[];
 const INSERT_NEW = `insert into pour_event (${COLUMNS.join(', ')})
   values (${COLUMNS.map(() => '?').join(', ')}) on conflict do nothing`;
@@ -89,7 +92,14 @@ function refuseOther(old: Tables['pour_event'], pourId: string, e: NewEvent, pat
 }
 
 /** An entry with its place in the chain. */
-function chained(pourId: string, e: NewEvent, by: Author, end: ChainEnd, now: Date): StoredEvent {
+function chained(
+  pourId: string,
+  e: NewEvent,
+  by: Author,
+  end: ChainEnd,
+  now: Date,
+  planHash: string | null = null,
+): StoredEvent {
   const entry = {
     id: e.id,
     pourId,
@@ -97,6 +107,7 @@ function chained(pourId: string, e: NewEvent, by: Author, end: ChainEnd, now: Da
     at: e.at,
     recordedAt: now.toISOString(),
     ...(e.writtenAt ? { writtenAt: e.writtenAt } : {}),
+    ...(planHash === null ? {} : { planHash }),
     ...by,
     kind: e.kind,
     body: e.body,
@@ -120,6 +131,7 @@ const toRow = (e: StoredEvent): Tables['pour_event'] => ({
   supersedes: e.supersedes ?? null,
   prev_hash: e.prevHash,
   hash: e.hash,
+  plan_hash: e.planHash ?? null,
 });
 
 /** The values of a row in the order of its columns. */
@@ -147,7 +159,10 @@ export class EventStore {
    */
   async append(pourId: string, events: NewEvent[], by: Author): Promise<PostEventsAnswer> {
     const [only] = events;
-    const alone = only && events.length === 1 ? await this.#appendOne(pourId, only, by) : null;
+    const alone =
+      only && events.length === 1 && !ON_A_PLAN.has(only.kind)
+        ? await this.#appendOne(pourId, only, by)
+        : null;
     if (!alone) return this.#appendBatch(pourId, events, by);
     this.#news.emit(pourId, [alone]);
     return { stored: [{ id: alone.id, seq: alone.seq, hash: alone.hash }], known: [] };
@@ -197,7 +212,8 @@ export class EventStore {
           known.push({ id: e.id, seq: old.seq, hash: old.hash });
           continue;
         }
-        const entry = chained(pourId, e, by, end, this.#now());
+        const planHash = ON_A_PLAN.has(e.kind) ? await keepPlan(tx, pourId) : null;
+        const entry = chained(pourId, e, by, end, this.#now(), planHash);
         await tx.insertInto('pour_event').values(toRow(entry)).execute();
         fresh.push(entry);
         end = entry;
@@ -220,6 +236,14 @@ export class EventStore {
       .limit(most)
       .execute();
     return rows.map(fromRow);
+  }
+
+  /** The plans that entries were made on, by their hashes. */
+  plansOf(events: readonly StoredEvent[]): Promise<[string, KeptPlan][]> {
+    return keptPlans(
+      this.#db,
+      events.flatMap((e) => e.planHash ?? []),
+    );
   }
 
   /** How many entries a pour's log holds. */

@@ -1,4 +1,4 @@
-import type { Db } from './database.ts';
+import type { Db } from './tables.ts';
 
 /** An hour of a forecast as it was brought in. */
 export interface StoredHour {

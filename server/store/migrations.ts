@@ -1,6 +1,6 @@
 import { sql, type Kysely, type Migration } from 'kysely';
 import { nameKey } from '#core/kit';
-import type { Tables } from './database.ts';
+import type { Tables } from './tables.ts';
 
 /** Adds a column, unless an upgrade that was cut off, before upgrades were whole, has added it. */
 async function addColumn(
@@ -198,6 +198,19 @@ const lookAlikes: Migration = {
   },
 };
 
+/** What was signed, begun or closed keeps the plan it was made on. */
+const keptPlans: Migration = {
+  async up(db: Kysely<unknown>) {
+    await addColumn(db, 'pour_event', 'plan_hash');
+    await db.schema
+      .createTable('kept_plan')
+      .ifNotExists()
+      .addColumn('hash', 'text', (c) => c.primaryKey())
+      .addColumn('doc', 'text', (c) => c.notNull())
+      .execute();
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
@@ -208,4 +221,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '006-corrections': corrections,
   '007-written': written,
   '008-look-alikes': lookAlikes,
+  '009-kept-plans': keptPlans,
 };

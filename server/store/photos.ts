@@ -4,7 +4,7 @@ import path from 'node:path';
 import type { PhotoAnswer } from '../../contract/index.ts';
 import { reencode } from '../photos/reencode.ts';
 import { notFound, ProblemError } from '../problems.ts';
-import type { Db } from './database.ts';
+import type { Db } from './tables.ts';
 
 /** Pictures of a pour: files beside the database, a row each. The log says what each shows. */
 export class PhotoStore {

@@ -1,5 +1,5 @@
 import { waitAfter, waitOfAllAfter } from '../session/pin-waits.ts';
-import type { Db } from './database.ts';
+import type { Db } from './tables.ts';
 
 /** From where a PIN is tried. */
 export interface TriedFrom {

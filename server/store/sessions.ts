@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type { Account, Role } from '../../contract/index.ts';
-import type { Db } from './database.ts';
+import type { Db } from './tables.ts';
 import { invitationOf, isOver } from './invitations.ts';
 
 /** A session lasts a working fortnight, so that a phone on site is not asked for its PIN in the middle of a pour. */

@@ -5,8 +5,9 @@ import { closedToLog, type PourDoc } from '#core/model';
 import { withPlannedConcrete } from '#core/view';
 import { daylight, workingLight } from '#core/weather';
 import { notFound } from '../problems.ts';
-import type { Db } from './database.ts';
-import { readStoredPour, StoredSites } from './stored-site.ts';
+import type { Db } from './tables.ts';
+import { closedOn } from './kept-plans.ts';
+import { asPour, readStoredPour, StoredSites } from './stored-site.ts';
 
 /** Mean of the air over the day before a pour's first load, °C; null where nobody says. */
 export type AirBefore = (
@@ -16,6 +17,10 @@ export type AirBefore = (
 
 /** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
 const NO_DUSK_MIN = 24 * 60;
+
+/** What may change of a closed pour: whether it is out of the way. */
+const standingOf = ({ archived }: PourDoc): Partial<PourDoc> =>
+  archived === undefined ? {} : { archived };
 
 /** Plan records: sites as their files say, and pours with the version that a writer must name. */
 export class SiteStore {
@@ -170,8 +175,16 @@ export class SiteStore {
       .select(['doc', 'version'])
       .where('id', '=', row.site_id)
       .executeTakeFirstOrThrow();
-    const pour = readStoredPour(row.doc);
-    const { site, faults } = this.#read.read({ id: row.site_id, version: siteVersion, doc });
+    // What is closed stands on the plan that it was closed on, whatever became of that since.
+    const kept = await closedOn(this.#db, id);
+    const pour = kept ? asPour(kept.pour) : readStoredPour(row.doc);
+    const { site, faults } = kept
+      ? this.#read.read({
+          id: `${id} closed`,
+          version: kept.siteVersion,
+          doc: JSON.stringify(kept.site),
+        })
+      : this.#read.read({ id: row.site_id, version: siteVersion, doc });
     const { timeZone, latitude, longitude } = site;
     const duskMin = pour.date
       ? workingLight(daylight(pour.date, timeZone, latitude, longitude)).duskMin
@@ -183,9 +196,10 @@ export class SiteStore {
       id,
       siteId: row.site_id,
       version: row.version,
-      pour,
+      pour: kept ? { ...pour, ...standingOf(readStoredPour(row.doc)) } : pour,
       site,
-      siteVersion,
+      siteVersion: kept?.siteVersion ?? siteVersion,
+      ...(kept && kept.siteVersion !== siteVersion ? { planNow: siteVersion } : {}),
       duskMin: duskMin ?? NO_DUSK_MIN,
       airBeforeC,
       ...(faults.length ? { faults } : {}),

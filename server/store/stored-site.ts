@@ -48,10 +48,12 @@ export function readStored(doc: string): StoredSite {
  * A pour as it is stored, with what its schema takes for granted since; one that would not be taken
  * today stands as it is.
  */
-export function readStoredPour(doc: string): PourDoc {
-  const raw = JSON.parse(doc) as PourDoc;
+export const readStoredPour = (doc: string): PourDoc => asPour(JSON.parse(doc));
+
+/** The same of what is parsed already. */
+export function asPour(raw: unknown): PourDoc {
   const parsed = pourDocSchema.safeParse(raw);
-  return parsed.success ? parsed.data : raw;
+  return parsed.success ? parsed.data : (raw as PourDoc);
 }
 
 /** As many sites are kept as they were read; a team works on few at a time. */

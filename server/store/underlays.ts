@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type Placement, placementSchema, type Underlay } from '../../contract/index.ts';
 import { notFound } from '../problems.ts';
-import type { Db } from './database.ts';
+import type { Db } from './tables.ts';
 import type { PhotoStore } from './photos.ts';
 
 /** The picture under the plan of each site: its file lies among the photos, its place in a row. */

@@ -15,6 +15,7 @@ import { SimulatedPlant } from '../standins/plant.ts';
 import { SimulatedWeather } from '../standins/weather.ts';
 import { AccountStore } from '../store/accounts.ts';
 import { openDatabase } from '../store/database.ts';
+import type { Db } from '../store/tables.ts';
 import { EventStore } from '../store/events.ts';
 import { PhotoStore } from '../store/photos.ts';
 import { PeopleService } from '../services/people.ts';
@@ -25,7 +26,15 @@ import { SessionStore } from '../store/sessions.ts';
 import { HeavyPool } from '../workers/pool.ts';
 import { SiteStore } from '../store/sites.ts';
 
-/** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
+const configIn = (dataDir: string) => ({
+  ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }),
+  webDir: path.join(dataDir, 'none'),
+});
+const airOf = (db: Db) => ({
+  weather: new SimulatedWeather(demoWeather()),
+  forecasts: new ForecastStore(db),
+});
+
 /** Somebody of that role, signed in. */
 async function signedIn(app: ReturnType<typeof createApp>, role: Role) {
   const account = DEMO_ACCOUNTS.find((a) => a.role === role);
@@ -34,6 +43,7 @@ async function signedIn(app: ReturnType<typeof createApp>, role: Role) {
   return agent;
 }
 
+/** The application on a data folder of its own, for tests: seeded like the demo, without a port. */
 export async function testApi({ seed = true } = {}) {
   const dataDir = fs.mkdtempSync(path.join(os.tmpdir(), 'jactum-api-'));
   const { db, sqlite, close } = await openDatabase(dataDir);
@@ -48,14 +58,11 @@ export async function testApi({ seed = true } = {}) {
   const life = new SiteLife(db, sites, photos);
   const underlays = new UnderlayStore(db, photos);
   const heavy = new HeavyPool();
-  const air = { weather: new SimulatedWeather(demoWeather()), forecasts: new ForecastStore(db) };
+  const air = airOf(db);
   sites.useAir(airBeforeFrom({ ...air, clock }));
   if (seed) await seedDemo({ accounts, sites, events });
   const app = createApp({
-    config: {
-      ...readConfig(['--demo'], { SIGN_IN_LIMIT: '5' }),
-      webDir: path.join(dataDir, 'none'),
-    },
+    config: configIn(dataDir),
     logger: pino({ level: 'silent' }),
     stopping: new AbortController().signal,
     accounts,

@@ -4,6 +4,8 @@ import path from 'node:path';
 import pdfmake from 'pdfmake';
 import { attempt, type InputIssue } from '#core/kit';
 import { calculationNamed } from '#core/register';
+import { makeBackup } from '../backup/backup.ts';
+import type { StoreCheck } from '../backup/verify.ts';
 import { cardDocument } from '../report/card.ts';
 import { reportDocument } from '../report/document.ts';
 import { type ReportInput } from '../report/context.ts';
@@ -51,6 +53,8 @@ export interface HeavyWork {
   report: (input: ReportInput) => Promise<Uint8Array>;
   /** The card of a pour, one page. */
   card: (input: ReportInput) => Promise<Uint8Array>;
+  /** A backup of a store into a file. */
+  backup: (of: { dataDir: string; file: string }) => Promise<StoreCheck>;
   /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
   calculationIssues: (asked: { id: string; input: unknown }) => InputIssue[];
 }
@@ -60,6 +64,8 @@ export const report: HeavyWork['report'] = (input) =>
 
 export const card: HeavyWork['card'] = (input) =>
   pdfmake.createPdf(cardDocument(input)).getBuffer();
+
+export const backup: HeavyWork['backup'] = ({ dataDir, file }) => makeBackup(dataDir, file);
 
 export const calculationIssues: HeavyWork['calculationIssues'] = ({ id, input }) => {
   const calc = calculationNamed(id);

@@ -33,6 +33,7 @@ function acts(
       mutate: (() => Promise.resolve()) as never,
       past: over.past ?? false,
       shut: over.shut ?? null,
+      closed: false,
     }),
   };
 }

@@ -26,6 +26,8 @@ interface Acting {
   past: boolean;
   /** Why nothing is entered on the pour as it stands: archived, or called off. */
   shut: string | null;
+  /** The pour is closed: it stands on the plan it was closed on, and nothing is planned from it. */
+  closed: boolean;
 }
 
 const wentWrong = (e: unknown): string => (e instanceof Error ? e.message : 'That did not work.');
@@ -219,6 +221,18 @@ function nothing(why: string) {
   };
 }
 
+const settledText = ({ pour }: PourAnswer): string =>
+  `${pour.code} is closed, and stands on the plan it was closed on. The site’s rules and lists are changed on the site’s own screen.`;
+
+/** What of the plan is changed from a pour. */
+const plansOf = (acting: Acting) => ({
+  saveSettings: (change: Partial<PourSettings>, date?: string | null) =>
+    saveSettings(acting, change, date),
+  saveRule: (rule: RuleId, value: number | null, reason: string) =>
+    saveRule(acting, rule, value, reason),
+  saveResources: (lists: Resources) => saveResources(acting, lists),
+});
+
 /** What can be done to a pour from any of its screens. */
 export function pourActs(
   acting: Acting,
@@ -227,14 +241,12 @@ export function pourActs(
   if (acting.shut !== null) return nothing(acting.shut);
   const write = writer(acting);
   return {
+    ...(acting.closed ? nothing(settledText(acting.record)) : plansOf(acting)),
     write,
     undoLast: () => takeBackLast(acting, write),
     reread: async () => {
       answered.delete(acting.record.id);
       await acting.mutate();
     },
-    saveSettings: (change, date) => saveSettings(acting, change, date),
-    saveRule: (rule, value, reason) => saveRule(acting, rule, value, reason),
-    saveResources: (lists) => saveResources(acting, lists),
   };
 }

@@ -152,6 +152,7 @@ function PourWorkedOut({ pourId, children }: { pourId: string; children: ReactNo
       mutate,
       past: past !== null,
       shut,
+      closed: figures.closed,
     });
     return {
       ...figures,

@@ -1,3 +1,4 @@
+import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { lazily } from '../../ui/lazily.tsx';
@@ -5,6 +6,7 @@ import { MuchBench } from './much/MuchBench.tsx';
 import { PartKeys } from './PartKeys.tsx';
 import { partOf } from './parts.ts';
 
+const ClosedPlan = lazily(() => import('./ClosedPlan.tsx'));
 const WayBench = lazily(() => import('./way/WayBench.tsx'));
 const LiftsSheet = lazily(() => import('./way/LiftsSheet.tsx'));
 const WhenBench = lazily(() => import('./when/WhenBench.tsx'));
@@ -24,9 +26,11 @@ export function PlanBench() {
   const { sheet, tab, set } = useFocus();
   const part = partOf(tab);
   const wide = useWide();
+  const { closed } = usePour();
   const close = () => {
     set({ sheet: null });
   };
+  if (closed) return <ClosedPlan />;
   return (
     <>
       {!wide && <PartKeys />}

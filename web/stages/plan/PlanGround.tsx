@@ -1,3 +1,4 @@
+import { usePour } from '../../app/pour-context.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { lazily } from '../../ui/lazily.tsx';
@@ -15,6 +16,8 @@ export function PlanGround() {
   const part = partOf(tab);
   // On a phone they stand over the tools: the drawing has little enough room.
   const wide = useWide();
+  const { closed } = usePour();
+  if (closed) return <PlanMarch />;
   return (
     <div className="flex h-full flex-col">
       {wide && <PartKeys />}

@@ -13,7 +13,6 @@ import { sayWrong } from '../../ui/say.ts';
 import type { LaserAnswer } from '../../../contract/index.ts';
 import { lengthText, level, textOf } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useSession } from '../../app/session.tsx';
 import { getJson } from '../../sync/api.ts';
 import { T } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
@@ -25,6 +24,7 @@ import type { SitePlan } from '#core/model';
 import { PointRow, LevelRows } from './LevelRows.tsx';
 import { rodOf } from './rod.ts';
 import { RodForm } from './RodForm.tsx';
+import { useMayChange } from './useMayChange.ts';
 
 interface RodState {
   setPicked: Dispatch<SetStateAction<string | null>>;
@@ -276,7 +276,7 @@ function Aimed({
 
 /** Where every level begins, when there is none yet. */
 function NoBenchmark() {
-  const { account } = useSession();
+  const mayChange = useMayChange();
   const plan = usePlan();
   return (
     <>
@@ -287,7 +287,7 @@ function NoBenchmark() {
           <CurrencyField />
         </>
       ) : (
-        account.role === 'foreman' && (
+        mayChange && (
           <button type="button" className="btn" disabled={plan.opening} onClick={plan.start}>
             Give it one
           </button>

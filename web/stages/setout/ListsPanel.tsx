@@ -3,18 +3,18 @@ import { useMemo } from 'react';
 import { materialsOf } from '#core/takeoff';
 import { quantityText } from '#core/units';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useSession } from '../../app/session.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { T } from '../../ui/Text.tsx';
 import { BarList } from './BarList.tsx';
 import TakeoffTable from './TakeoffTable.tsx';
+import { useMayChange } from './useMayChange.ts';
 
 /** Lists to order and build by: materials, bars with their cuts, and the files that go out and come in. */
 export function ListsPanel({ selected }: { selected: string }) {
   const v = usePour();
   const plan = usePlan();
-  const { account } = useSession();
+  const mayChange = useMayChange();
   const set = useSetFocus();
   const wide = useWide();
   const { site, pour } = v.record;
@@ -68,7 +68,7 @@ export function ListsPanel({ selected }: { selected: string }) {
         {file(`${base}/rebar.csv`, 'Bars, CSV')}
         {file(`/api/sites/${v.record.siteId}/plan.dxf`, 'Plan, DXF')}
         {file(`/api/sites/${v.record.siteId}/export`, 'Site file')}
-        {account.role === 'foreman' && (
+        {mayChange && (
           <button
             type="button"
             className="chip"

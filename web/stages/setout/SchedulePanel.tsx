@@ -3,7 +3,6 @@ import { createColumnHelper, tableFeatures, useTable } from '@tanstack/react-tab
 import { useMemo } from 'react';
 import type { FootingType, WallType } from '#core/model';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useSession } from '../../app/session.tsx';
 import { useSetFocus } from '../../app/useFocus.ts';
 import { TypeThumb } from '../../drawing/TypeThumb.tsx';
 import { T } from '../../ui/Text.tsx';
@@ -11,6 +10,7 @@ import { CellField } from './CellField.tsx';
 import { FormSystems } from './FormSystems.tsx';
 import { type Cell, FOOTING, FOOTING_MORE, WALL, WALL_MORE } from './schedule-cells.ts';
 import { UsualNotice } from './UsualNotice.tsx';
+import { useMayChange } from './useMayChange.ts';
 
 /** While cells are changed all of them stand there. */
 const ALL_FOOTING = [...FOOTING, ...FOOTING_MORE];
@@ -25,7 +25,7 @@ interface Row<Type> {
 export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
   const v = usePour();
   const plan = usePlan();
-  const { account } = useSession();
+  const mayChange = useMayChange();
   const set = useSetFocus();
   const { footingTypes, wallTypes } = v.record.site;
   return (
@@ -53,7 +53,7 @@ export function SchedulePanel({ currentMark }: { currentMark: string | null }) {
         <p>No types yet. Bring the schedule in from a spreadsheet.</p>
       )}
       <FormSystems />
-      {account.role === 'foreman' && (
+      {mayChange && (
         <div className="flex flex-wrap gap-2">
           <button
             type="button"

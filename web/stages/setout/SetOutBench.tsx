@@ -29,6 +29,17 @@ const TABS = [
   ['lists', 'Lists'],
 ] as const;
 
+/** On which plan a closed pour is shown, and that the site's has gone on. */
+function ClosedNote() {
+  const { pour, siteVersion, planNow } = usePour().record;
+  return (
+    <p className="text-ink2">
+      {pour.code} is closed, and shown on the plan it was closed on, {siteVersion}.
+      {planNow === undefined ? '' : ` The plan of the site is ${planNow} now.`}
+    </p>
+  );
+}
+
 /**
  * The tools of setting out: what rules at the selected run, the schedule, levels, squareness and
  * lines, and the lists.
@@ -61,6 +72,7 @@ export function SetOutBench() {
           </button>
         ))}
       </div>
+      {v.closed && <ClosedNote />}
       {!wide && (
         <div className="flex flex-wrap justify-between gap-2">
           {!plan.on && <Views />}

@@ -2,7 +2,6 @@ import { SignedNotice, UndoKey } from './UndoKey.tsx';
 import type { ReactNode } from 'react';
 import { Check, CirclePlus, Pencil, Redo2, SquarePlus, Waypoints } from 'lucide-react';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useSession } from '../../app/session.tsx';
 import { useFocus } from '../../app/useFocus.ts';
 import { useWide } from '../../app/useWide.ts';
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx';
@@ -14,6 +13,7 @@ import { useUnderlay } from '../../underlay/useUnderlay.ts';
 import { SetOutMarks } from './SetOutMarks.tsx';
 import { setTool, useTool } from './useTool.ts';
 import { lazily } from '../../ui/lazily.tsx';
+import { useMayChange } from './useMayChange.ts';
 
 const TakeoffTable = lazily(() => import('./TakeoffTable.tsx'));
 
@@ -118,10 +118,10 @@ export function Views() {
 
 /** What can be done to the plan. Nothing moves by accident: it is opened for changing first. */
 export function Toolbar() {
-  const { account } = useSession();
+  const mayChange = useMayChange();
   const plan = usePlan();
   const tool = useTool();
-  if (account.role !== 'foreman') return null;
+  if (!mayChange) return null;
   if (!plan.on)
     return (
       <button type="button" className="chip" disabled={plan.opening} onClick={plan.start}>

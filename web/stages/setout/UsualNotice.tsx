@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { usualSizes } from '#core/check';
 import { usePlan, usePour } from '../../app/pour-context.tsx';
-import { useSession } from '../../app/session.tsx';
+import { useMayChange } from './useMayChange.ts';
 
 /**
  * Sizes that were only taken as usual: one press says that they were compared with the drawing, as
@@ -10,7 +10,7 @@ import { useSession } from '../../app/session.tsx';
 export function UsualNotice() {
   const v = usePour();
   const plan = usePlan();
-  const { account } = useSession();
+  const mayChange = useMayChange();
   const meant = useRef<string[] | null>(null);
   const marks = usualSizes(v.record.site, v.record.pour).map((u) => u.mark);
   const { on, apply, stop } = plan;
@@ -29,7 +29,7 @@ export function UsualNotice() {
         {marks.length === 1 ? 'is of a usual size' : 'are of usual sizes'}, not from the drawing or
         the maker. Put right what differs, then say so.
       </p>
-      {account.role === 'foreman' && (
+      {mayChange && (
         <button
           type="button"
           className="btn mt-2 w-full"

@@ -26,7 +26,7 @@ export function PlanMarch() {
   return (
     <div ref={boxRef} className="relative min-h-0 flex-1" data-trying={p.trying}>
       <MarchChart {...props} />
-      <MarchHandles chart={props} />
+      {!v.closed && <MarchHandles chart={props} />}
     </div>
   );
 }
