@@ -1,7 +1,7 @@
 import type { PourDoc, SitePlan } from '#core/model';
 import { entries, type PourState } from '#core/log';
 import { type RuledSite, rulesOf } from '#core/rules';
-import { midnightMs } from '#core/weather';
+import { wallMs } from '#core/weather';
 
 /**
  * Forms settle, are knocked and swell over night: a form top read longer before the first load than
@@ -20,7 +20,7 @@ export function levelsAgainMs(
 ): number | null {
   const hours = rulesOf(site).value('levelAgain');
   if (pour.date === null || hours === 0) return null;
-  const firstLoadMs = midnightMs(pour.date, site.timeZone) + pour.settings.firstLoadMin * 60_000;
+  const firstLoadMs = wallMs(pour.date, pour.settings.firstLoadMin, site.timeZone);
   const fromMs = firstLoadMs - hours * 3_600_000;
   const begunMs = Math.min(...entries(state, 'place-start').map((e) => Date.parse(e.at)), nowMs);
   return begunMs >= fromMs ? fromMs : null;

@@ -1,4 +1,4 @@
-import { midnightMs } from '#core/weather';
+import { wallMs } from '#core/weather';
 
 const LOCAL = /^(\d{4}-\d{2}-\d{2})[T ](\d{1,2}):(\d{2})$/;
 
@@ -7,7 +7,7 @@ export function instantOf(text: string, timeZone: string): number | null {
   const local = LOCAL.exec(text.trim());
   if (local) {
     const [, date = '', h, m] = local;
-    return midnightMs(date, timeZone) + (Number(h) * 60 + Number(m)) * 60_000;
+    return wallMs(date, Number(h) * 60 + Number(m), timeZone);
   }
   const ms = /[zZ]|[+-]\d{2}:?\d{2}$/.test(text) ? Date.parse(text) : Number.NaN;
   return Number.isNaN(ms) ? null : ms;

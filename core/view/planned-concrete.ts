@@ -2,7 +2,7 @@ import { deliveredTemperature } from '#core/concrete';
 import { type AirHour, leastDimensionM } from '#core/cure';
 import { evaluate, madeOncePer } from '#core/kit';
 import type { PourDoc, SitePlan } from '#core/model';
-import { localDate, midnightMs } from '#core/weather';
+import { localDate, wallMs } from '#core/weather';
 import { mixOf, type PourRecord } from './record.ts';
 
 /** What the concrete of a pour will come at before a load is read, and who says so. */
@@ -68,7 +68,7 @@ export function dayBefore(
   nowMs: number,
 ): { fromMs: number; toMs: number } {
   const date = pour.date ?? localDate(nowMs, site.timeZone);
-  const toMs = midnightMs(date, site.timeZone) + pour.settings.firstLoadMin * 60_000;
+  const toMs = wallMs(date, pour.settings.firstLoadMin, site.timeZone);
   return { fromMs: toMs - DAY_H * HOUR_MS, toMs };
 }
 

@@ -32,7 +32,7 @@ import type { PourRecord } from './record.ts';
 export type { PourRecord } from './record.ts';
 import { asSupplied, planPour, type PourPlan, type Stand, supplierOf } from '#core/pourplan';
 import { type RuledSite, type Rules, rulesOf } from '#core/rules';
-import { localDate, midnightMs } from '#core/weather';
+import { localDate, pourDayMs } from '#core/weather';
 
 /**
  * All that a pour comes to at a moment: plan and log through the core, worked out once. Page, strip
@@ -99,8 +99,8 @@ export const checksOf = madeOncePer((r: PourRecord): CheckPoint[] => {
   return on ? checkList({ ...r, mix: on.mix }) : NO_CHECKS;
 });
 
-/** Local midnight of a date is long in the finding: each record keeps that of its last day. */
-const midnightOf = madeOncePer((_: PourRecord) => rememberLast(midnightMs));
+/** The day of a pour is long in the finding: each record keeps that of its last. */
+const dayOf = madeOncePer((_: PourRecord) => rememberLast(pourDayMs));
 
 /**
  * The mix in cold weather: by ACI it may come no colder than its thinnest section asks for, to EN
@@ -152,7 +152,11 @@ const viewIn = madeOncePer((r: PourRecord) =>
     const loads = loadsOf(state, expected, on.mix, site.ruleProfile, nowMs);
     const progress = progressOf(pour, on.mix, plan.route, state, loads, nowMs);
     const closed = isClosed(state);
-    const dayMs = midnightOf(r)(pour.date ?? localDate(nowMs, site.timeZone), site.timeZone);
+    const dayMs = dayOf(r)(
+      pour.date ?? localDate(nowMs, site.timeZone),
+      pour.settings.firstLoadMin,
+      site.timeZone,
+    );
     const dated = pour.date !== null;
     const dueAt = (load: LoadState) =>
       dueAtMs({ plan, plant: on.plant, dayMs, dated, loads }, load);

@@ -4,7 +4,7 @@ import { HOLD_NAME } from '#core/model';
 import { supplierOf } from '#core/pourplan';
 import { counted, textOf, volume } from '#core/units';
 import { planOf } from '#core/view';
-import { midnightMs } from '#core/weather';
+import { pourDayMs } from '#core/weather';
 
 const MIN = 60_000;
 const DAY = 1440;
@@ -42,7 +42,7 @@ function entriesOf(record: PourAnswer, nowMs: number): EventAttributes[] {
   const { pour, site, id } = record;
   const plan = planOf(record);
   if (pour.date === null || !plan) return [];
-  const dayMs = midnightMs(pour.date, site.timeZone);
+  const dayMs = pourDayMs(pour.date, pour.settings.firstLoadMin, site.timeZone);
   const at = (min: number) => dayMs + min * MIN;
   const { simulation, timetable } = plan;
   const plant = supplierOf(site, pour);

@@ -5,7 +5,7 @@ import { latest, type LogEvent, replay } from '#core/log';
 import { rulesOf } from '#core/rules';
 import { planOf } from '#core/view';
 import { loadsInSteps } from '#core/supply';
-import { midnightMs } from '#core/weather';
+import { pourDayMs } from '#core/weather';
 import { counted } from '#core/units';
 import { admit } from '../log/admit.ts';
 import { notFound, parse, ProblemError } from '../problems.ts';
@@ -112,7 +112,7 @@ export class Orders {
     const last = await this.#last(pourId);
     if ((asked.act === 'put-off' || asked.act === 'cancel') && !stands(last))
       throw refused('act', 'nothing is ordered', 'There is no order that could be put off.');
-    const dayMs = midnightMs(date, record.site.timeZone);
+    const dayMs = pourDayMs(date, record.pour.settings.firstLoadMin, record.site.timeZone);
     const nowMs = clock.now().getTime();
     const told = this.#told(record, asked, last, dayMs, nowMs);
     const said = asked.byTelephone
@@ -187,7 +187,7 @@ export class Orders {
     const { date } = record.pour;
     if (!stands(last) || date === null)
       return { source: plant ? 'simulated' : 'none', number: null, loads: [] };
-    const dayMs = midnightMs(date, record.site.timeZone);
+    const dayMs = pourDayMs(date, record.pour.settings.firstLoadMin, record.site.timeZone);
     return {
       source: plant ? 'simulated' : 'none',
       number: last.number,

@@ -1,8 +1,6 @@
-import { localDate, midnightMs } from '#core/weather';
+import { localDate, minuteOfDay, wallMs } from '#core/weather';
 import { useSite } from '../app/site-context.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-
-const MIN_MS = 60_000;
 
 /** A day and a time of the site's own clock. */
 export function MomentField({
@@ -18,9 +16,9 @@ export function MomentField({
 }) {
   const { site, units } = useSite();
   const date = localDate(ms, site.timeZone);
-  const minute = Math.floor((ms - midnightMs(date, site.timeZone)) / MIN_MS);
+  const minute = Math.floor(minuteOfDay(ms, site.timeZone));
   const to = (day: string, min: number) => {
-    if (day !== date || min !== minute) onChange(midnightMs(day, site.timeZone) + min * MIN_MS);
+    if (day !== date || min !== minute) onChange(wallMs(day, min, site.timeZone));
   };
   return (
     <div className="col-span-full grid grid-cols-2 items-start gap-3">

@@ -1,8 +1,9 @@
 import { Camera } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { photoKey, photosOf } from '#core/check';
 import type { EventBody, LogEvent, PourState } from '#core/log';
 import { usePour } from '../app/pour-context.tsx';
+import { useStable } from '../app/useStable.ts';
 import { lazily } from '../ui/lazily.tsx';
 import { photoQueue } from './photo-queue.ts';
 import { usePhotoQueue } from './usePhotoQueue.ts';
@@ -65,6 +66,28 @@ function TakePhoto({ about, label = 'Photo' }: { about: About; label?: string })
   );
 }
 
+/** A photo that could not be had: asked for again by a press, and when there is signal. */
+function AwayPhoto({ by, again }: { by: string; again: () => void }) {
+  const asks = useStable(again);
+  useEffect(() => {
+    window.addEventListener('online', asks);
+    return () => {
+      window.removeEventListener('online', asks);
+    };
+  }, [asks]);
+  return (
+    <button
+      type="button"
+      className="h-14 border border-line px-2 text-[14px] leading-[18px] text-ink2"
+      onClick={again}
+    >
+      {navigator.onLine ? 'photo is still on' : 'photo comes when'}
+      <br />
+      {navigator.onLine ? `${by}’s device` : 'there is signal'}
+    </button>
+  );
+}
+
 function Thumb({ photo }: { photo: LogEvent<'photo'> }) {
   const v = usePour();
   const { waiting } = usePhotoQueue();
@@ -93,17 +116,12 @@ function Thumb({ photo }: { photo: LogEvent<'photo'> }) {
   if (away && local) setAway(false);
   if (away && !local)
     return (
-      <button
-        type="button"
-        className="h-14 border border-line px-2 text-[14px] leading-[18px] text-ink2"
-        onClick={() => {
+      <AwayPhoto
+        by={photo.actor}
+        again={() => {
           setAway(false);
         }}
-      >
-        photo is still on
-        <br />
-        {photo.actor}’s device
-      </button>
+      />
     );
   return (
     <>

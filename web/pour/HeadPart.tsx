@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { PourAnswer } from '../../contract/index.ts';
 import { putOffOf } from '#core/check';
 import { moneyText } from '#core/units';
-import { midnightMs } from '#core/weather';
+import { pourDayMs } from '#core/weather';
 import { PourFields, type PourHead } from './PourFields.tsx';
 import type { PourDocWork } from './usePourDoc.ts';
 
@@ -59,7 +59,7 @@ export function HeadPart({
 function MoveCost({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
   const { pour, site } = record;
   if (pour.date === null) return null;
-  const dayMs = midnightMs(pour.date, site.timeZone);
+  const dayMs = pourDayMs(pour.date, pour.settings.firstLoadMin, site.timeZone);
   const off = putOffOf(pour, (nowMs - dayMs) / 60_000);
   if (off.rows.length === 0)
     return <p className="text-ink2">Nothing was called for it: moving it costs nothing here.</p>;

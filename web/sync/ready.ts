@@ -21,10 +21,21 @@ const kept = async (paths: readonly string[]): Promise<boolean> => {
   return paths.every((p) => own.includes(p));
 };
 
+/** Pictures that were shown before the worker was in charge: it has not seen them. */
+async function keepPictures(): Promise<void> {
+  const cache = await caches.open('api');
+  for (const { src } of document.images)
+    if (src.includes('/api/') && !(await cache.match(src))) await cache.add(src);
+}
+
 /** @param paths answers that the screen cannot be opened without, as paths of the API */
 async function goesWithoutSignal(paths: readonly string[]): Promise<boolean> {
   const worker = 'serviceWorker' in navigator ? navigator.serviceWorker.controller : null;
-  if (worker) return worker.state === 'activated' && (await kept(paths));
+  if (worker) {
+    if (worker.state !== 'activated' || !(await kept(paths))) return false;
+    await keepPictures();
+    return true;
+  }
   return partsFetched && !workerComes;
 }
 

@@ -1,6 +1,6 @@
 import type { PourAnswer } from '../../../contract/index.ts';
 import { clockText, counted, strength } from '#core/units';
-import { midnightMs } from '#core/weather';
+import { pourDayMs } from '#core/weather';
 import { momentDay, StripDays, stripScale } from './strip.tsx';
 import { useLane } from './useLane.ts';
 
@@ -23,7 +23,9 @@ export function LaneStrip({
   if (!lane || lane === 'reading' || width < 60) return null;
   const x = stripScale(todayMs, width);
   const dayMs =
-    record.pour.date === null ? null : midnightMs(record.pour.date, record.site.timeZone);
+    record.pour.date === null
+      ? null
+      : pourDayMs(record.pour.date, record.pour.settings.firstLoadMin, record.site.timeZone);
   const start =
     dayMs === null
       ? null
