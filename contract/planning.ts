@@ -75,6 +75,8 @@ export const orderBody = z.object({
     .default('order'),
   /** Told by telephone: it is written down, and no plant is asked. */
   byTelephone: z.boolean({ error: 'must be true or false' }).default(false),
+  /** The entry it is written down as: told again under the same one, it is told once. */
+  id: z.uuid({ error: 'must be a UUID' }).optional(),
   /** The day it is put off to; null or left out where that is not known yet. */
   until: z.iso.date('must be a date as 2026-09-23').nullable().optional(),
 });

@@ -198,7 +198,7 @@ test('P2’s whole day: a stiff load, a hot one, a form, a shower, a lost signal
   await dialog(page).getByRole('button', { name: 'Send back' }).click();
   await gone(page);
   await page.getByRole('button', { name: /^Call .* from/ }).click();
-  await expect(page.locator('[data-called="true"]')).toContainText('here about');
+  await expect(page.locator('[data-plant-said="true"]')).toContainText('here about');
 
   // A form opens while the next load is placed.
   await waitForLoad(page, id, 'L4');

@@ -48,6 +48,15 @@ describe('an order to the plant', () => {
     expect(await entries(record.id)).toBe(3);
   });
 
+  test('told again under the same entry, because the answer was not heard, is told once', async () => {
+    const record = await pourOf('K1');
+    const planned = { ...plannedOf(record), id: '01a231f1-9f86-751b-9e4c-2809d58c47db' };
+    const before = await entries(record.id);
+    const said = (await tell(record.id, planned).expect(200)).body as OrderAnswer;
+    const again = (await tell(record.id, planned).expect(200)).body as OrderAnswer;
+    expect(again).toEqual(said);
+    expect(await entries(record.id)).toBe(before + 1);
+  });
   test('so much more is called beside it: one load more, the others as late as they were, its number the same', async () => {
     const record = await pourOf('K1');
     const planned = plannedOf(record);

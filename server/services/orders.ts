@@ -16,6 +16,8 @@ import type { PlantOrder } from '../standins/plant.ts';
 type Deps = Pick<AppDeps, 'sites' | 'events' | 'clock' | 'plant' | 'changes'>;
 type Order = LogEvent<'order'>['body'];
 interface Asked {
+  /** The entry it is written down as, where the device has named it. */
+  id?: string | undefined;
   volumeM3: number;
   loads: number;
   act: Order['act'];
@@ -106,6 +108,10 @@ export class Orders {
   ): Promise<OrderAnswer> {
     const { sites, events, clock } = this.#deps;
     const record = await sites.pour(pourId);
+    const before = asked.id ? (await events.known(pourId).byId([asked.id]))[0] : undefined;
+    // It was told already, and the answer was not heard.
+    if (before?.kind === 'order')
+      return { taken: true, number: before.body.number, said: before.body.said };
     const { date } = record.pour;
     if (date === null)
       throw refused('date', 'is not set', 'The pour has no day yet. Set it on When, then order.');
@@ -131,7 +137,7 @@ export class Orders {
     };
     const event = parse(
       newEventSchema,
-      { id: uuid(), at: clock.now().toISOString(), kind: 'order', body },
+      { id: asked.id ?? uuid(), at: clock.now().toISOString(), kind: 'order', body },
       'The order',
     );
     await admit(person, [event], events.known(pourId), nowMs);

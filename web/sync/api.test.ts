@@ -17,6 +17,28 @@ describe('speaking with the server', () => {
     await expect(getJson('/api/clock')).rejects.toBeInstanceOf(NoSignal);
     await expect(sendJson('POST', '/api/pours/1/sign', {})).rejects.toBeInstanceOf(NoSignal);
   });
+  test('nothing of it says that it was kept', async () => {
+    world.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    await expect(sendJson('PUT', '/api/pours/1/settings', {})).rejects.toThrow(
+      'No signal: it was not done.',
+    );
+  });
+  test('a network that swallows what is sent is none after a while, and whether it came is not known', async () => {
+    const limits: number[] = [];
+    const real = AbortSignal.timeout.bind(AbortSignal);
+    AbortSignal.timeout = (ms: number) => {
+      limits.push(ms);
+      return AbortSignal.abort();
+    };
+    world.fetch = (_: string, { signal }: RequestInit) =>
+      signal?.aborted
+        ? Promise.reject(new DOMException('', 'TimeoutError'))
+        : new Promise(() => {});
+    await expect(getJson('/api/clock')).rejects.toThrow('No signal');
+    await expect(sendJson('POST', '/api/pours/1/order', {})).rejects.toThrow('is not known');
+    AbortSignal.timeout = real;
+    expect(Math.max(...limits)).toBeLessThanOrEqual(20_000);
+  });
   test('a no is told in the words of its problem', async () => {
     answers(
       () =>

@@ -18,19 +18,33 @@ export const isRefusal = (e: unknown): e is ApiProblem =>
   e.problem.status >= 400 &&
   e.problem.status < 500 &&
   !NOT_YET.includes(e.problem.status);
-/** No answer at all: no signal, or the server is away. */
+/**
+ * No answer at all: no signal, or the server is away. Entries of the log are kept by their own store
+ * and never end here; everything else says that it was not done.
+ */
 export class NoSignal extends Error {
+  constructor(message = 'No signal: it was not done. Do it again when there is.') {
+    super(message);
+  }
+}
+/** Nothing came back in time: what was sent may have arrived all the same. */
+export class NoAnswer extends NoSignal {
   constructor() {
-    super('No signal. What you enter is kept here and sent when there is.');
+    super('No answer: whether it was done is not known. Look again when there is signal.');
   }
 }
 
-async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
+/** A network that swallows what is sent is none: so long an answer is waited for, ms. */
+const READ_LIMIT_MS = 15_000;
+const WRITE_LIMIT_MS = 20_000;
+
+async function call<Out>(path: string, limitMs: number, init?: RequestInit): Promise<Out> {
   let res: Response;
+  const signal = AbortSignal.timeout(limitMs);
   try {
-    res = await fetch(path, { credentials: 'same-origin', ...init });
+    res = await fetch(path, { credentials: 'same-origin', signal, ...init });
   } catch {
-    throw new NoSignal();
+    throw signal.aborted && init ? new NoAnswer() : new NoSignal();
   }
   if (res.status === 204) return undefined as Out;
   if (res.ok) return (await res.json()) as Out;
@@ -50,7 +64,7 @@ async function call<Out>(path: string, init?: RequestInit): Promise<Out> {
 }
 
 /** Reads from the server; without signal the service worker answers with what was last read there (vite.config.ts). */
-export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path);
+export const getJson = <Out>(path: string): Promise<Out> => call<Out>(path, READ_LIMIT_MS);
 /** Browsers let no more than 64 kB outlive their page, all requests together; a part of it leaves room, characters. */
 const MOST_KEPT_ALIVE = 10_000;
 
@@ -61,7 +75,7 @@ export const sendJson = <Out>(
 ): Promise<Out> => {
   if (changesThePast(path)) return Promise.reject(new Error(AS_IT_WAS));
   const text = body === undefined ? undefined : JSON.stringify(body);
-  return call<Out>(path, {
+  return call<Out>(path, WRITE_LIMIT_MS, {
     method,
     headers: { 'Content-Type': 'application/json' },
     // Who leaves the page a moment after a press does not take it back: what is on its way arrives.

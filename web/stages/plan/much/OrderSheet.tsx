@@ -8,6 +8,7 @@ import { usePour } from '../../../app/pour-context.tsx';
 import { useSetFocus } from '../../../app/useFocus.ts';
 import { Sheet } from '../../../ui/Dialog.tsx';
 import { Mark } from '../../../ui/Mark.tsx';
+import { PlantAnswer } from '../../../ui/PlantAnswer.tsx';
 import { T } from '../../../ui/Text.tsx';
 import { usePlanned } from '../planned.tsx';
 import { FetchSheet } from './FetchSheet.tsx';
@@ -188,16 +189,7 @@ function PlantSheet({ onClose }: { onClose: () => void }) {
         {MORNINGS}.
       </p>
       <OrderLoads data={data} />
-      {said && (
-        <p
-          className="mb-3 flex gap-2 text-[18px] leading-6"
-          role="status"
-          data-plant-said={said.taken}
-        >
-          <Mark verdict={said.taken ? 'good' : 'out'} />
-          {said.text}
-        </p>
-      )}
+      <PlantAnswer said={said} className="mb-3 text-[18px] leading-6" />
       <UsualStock />
       <Against />
       {said?.taken === false && !ordered && (

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import useSWR from 'swr';
-import type { DeliveriesAnswer, OrderAnswer } from '../../../../contract/planning.ts';
+import type { DeliveriesAnswer } from '../../../../contract/planning.ts';
 import { usePour } from '../../../app/pour-context.tsx';
-import { getJson, sendJson } from '../../../sync/api.ts';
+import { getJson } from '../../../sync/api.ts';
+import { type PlantSaid, tellPlant } from '../../../sync/tell-plant.ts';
 import { usePlanned } from '../planned.tsx';
 
 /** What is told to the plant; how it stands is read from the log alone. */
@@ -20,23 +21,15 @@ export function useOrder() {
   const { data, mutate } = useSWR<DeliveriesAnswer, Error>(path, getJson, {
     refreshInterval: 30_000,
   });
-  const [said, setSaid] = useState<{ taken: boolean; text: string } | null>(null);
+  const [said, setSaid] = useState<PlantSaid | null>(null);
   const [busy, setBusy] = useState(false);
   const tell = async (telling: Telling) => {
     setBusy(true);
-    try {
-      const answer = await sendJson<OrderAnswer>('POST', `/api/pours/${v.record.id}/order`, {
-        volumeM3: plan.orderedM3,
-        loads: plan.loadIds.length,
-        ...telling,
-      });
-      setSaid({ taken: answer.taken, text: answer.said });
-      await Promise.all([mutate(), v.store.pull(), v.reread()]);
-    } catch (e) {
-      setSaid({ taken: false, text: e instanceof Error ? e.message : 'That did not work.' });
-    } finally {
-      setBusy(false);
-    }
+    const body = { volumeM3: plan.orderedM3, loads: plan.loadIds.length, ...telling };
+    await tellPlant(v.record.id, body, setSaid, () =>
+      Promise.all([mutate(), v.store.pull(), v.reread()]),
+    );
+    setBusy(false);
   };
   return { data, said, busy, tell };
 }

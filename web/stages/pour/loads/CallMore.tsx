@@ -1,8 +1,8 @@
+import { PlantAnswer } from '../../../ui/PlantAnswer.tsx';
 import { isShort } from '#core/pourlog';
 import { textOf, volume } from '#core/units';
 import { usePour } from '../../../app/pour-context.tsx';
 import { useSession } from '../../../app/session.tsx';
-import { Mark } from '../../../ui/Mark.tsx';
 import { useCall } from './useCall.ts';
 
 /** The balance, called from the plant by one press: what is missing, in its steps and trucks. */
@@ -27,12 +27,7 @@ export default function CallMore() {
           Call {textOf(volume(wanted, v.units, 1))} from {v.plant.label}
         </button>
       )}
-      {said && (
-        <p className="flex gap-2" role="status" data-called={said.taken}>
-          <Mark verdict={said.taken ? 'good' : 'out'} />
-          {said.text}
-        </p>
-      )}
+      <PlantAnswer said={said} />
     </>
   );
 }
