@@ -510,6 +510,8 @@ describe('bodies that no schema has to look at', () => {
   test('nested deeper than anything is refused at its place', async () => {
     const deep = `{"events":${'['.repeat(5000)}${']'.repeat(5000)}}`;
     expect(problem(await send(deep).expect(400)).issues?.[0]?.message).toMatch(/nested more than/);
+    const many = `{"events":[${'[],'.repeat(400_000)}[]]}`;
+    expect(problem(await send(many).expect(400)).issues?.[0]?.message).toMatch(/holds more than/);
   });
   test('a character that is not written is refused at its place', async () => {
     const bell = JSON.stringify({ events: [note('ring\u0007')] });

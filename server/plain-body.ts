@@ -3,6 +3,8 @@ import { ProblemError } from './problems.ts';
 
 /** No body that means anything is nested so deep. */
 const DEEPEST = 40;
+/** No body that means anything holds so many values: the largest site has a tenth of them. */
+const MOST_VALUES = 400_000;
 /**
  * Characters that nobody writes; line breaks and tabs belong into longer texts, and names refuse
  * them by their schemas.
@@ -10,12 +12,15 @@ const DEEPEST = 40;
 // oxlint-disable-next-line no-control-regex -- they are what is looked for
 const UNWRITTEN = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
 
-/** Where a body is nested too deep or holds characters that are not written; null when nowhere. */
+/** Where a body is nested too deep, holds too much or characters that are not written; null when nowhere. */
 function faultIn(
   value: unknown,
   path: string,
   depth: number,
+  count: { left: number },
 ): { path: string; message: string } | null {
+  count.left -= 1;
+  if (count.left < 0) return { path: '', message: `holds more than ${MOST_VALUES} values` };
   if (typeof value === 'string')
     return UNWRITTEN.test(value)
       ? { path, message: 'holds a character that is not written' }
@@ -26,7 +31,7 @@ function faultIn(
     const at = path ? `${path}.${key}` : key;
     const fault = UNWRITTEN.test(key)
       ? { path, message: 'has a field whose name is not written' }
-      : faultIn(inner, at, depth + 1);
+      : faultIn(inner, at, depth + 1, count);
     if (fault) return fault;
   }
   return null;
@@ -34,7 +39,7 @@ function faultIn(
 
 /** Refuses bodies that no schema has to look at. */
 export const plainBody: RequestHandler = (req, _res, next) => {
-  const fault = faultIn(req.body, '', 0);
+  const fault = faultIn(req.body, '', 0, { left: MOST_VALUES });
   if (fault)
     throw new ProblemError(
       400,

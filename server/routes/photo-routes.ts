@@ -1,5 +1,6 @@
 import express, { type Router } from 'express';
 import { z } from 'zod';
+import { oneLine } from '#core/kit';
 import { ROLES } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
@@ -12,7 +13,7 @@ import { cameraShot } from '../standins/camera.ts';
 const idOf = z.uuid({ error: 'must be a UUID' });
 const shot = z.object({
   n: z.coerce.number().int('must be a whole number').gte(0).lte(1_000_000).default(0),
-  label: z.string().max(60).default(''),
+  label: oneLine().max(60, 'is longer than 60 characters').default(''),
 });
 
 /** Pictures: sent as they come off the camera, answered re-encoded. */

@@ -14,6 +14,7 @@ import { useWide } from './useWide.ts';
 
 const NarrowRail = lazily(() => import('./rail/NarrowRail.tsx'));
 const WideRail = lazily(() => import('./rail/WideRail.tsx'));
+const SetBack = lazily(() => import('./SetBack.tsx'));
 const Refused = lazily(() => import('./Refused.tsx'));
 const Alarms = lazily(() => import('./Alarms.tsx'));
 const HelpSheet = lazily(() => import('./HelpSheet.tsx'));
@@ -58,7 +59,7 @@ export function Frame({
   const stage: StageId = shown === 'workbench' ? 'check' : shown;
   const name = shown === 'workbench' ? 'Work out' : STAGE[shown].name;
   const v = usePour();
-  const { refused } = usePourLog();
+  const { refused, lost } = usePourLog();
   const { demo } = useSession();
   const navigate = useNavigate();
   const wide = useWide();
@@ -110,6 +111,7 @@ export function Frame({
         )}
         {!demo && <FirstVisit key={shown} of={shown} />}
         {v.alarms.some(pressing) && <Alarms />}
+        {lost.length > 0 && <SetBack />}
         {refused.length > 0 && <Refused />}
         <PartGuard>{bench}</PartGuard>
       </section>

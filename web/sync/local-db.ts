@@ -39,14 +39,27 @@ interface Schema extends DBSchema {
   undo: { key: string; value: UndoRow };
   photos: { key: string; value: PhotoRow; indexes: { pour: string } };
   log: { key: [string, number]; value: StoredEvent };
+  /** What a server that was set back lacks. */
+  lost: { key: string; value: StoredEvent; indexes: { pour: string } };
   outbox: { key: string; value: OutboxRow; indexes: { pour: string } };
   refused: { key: string; value: RefusedRow; indexes: { pour: string } };
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
+const forget = (): void => {
+  opened = null;
+};
 export const localDb = (): Promise<IDBPDatabase<Schema>> => {
-  opened ??= openDB<Schema>('jactum', 3, {
+  opened ??= openDB<Schema>('jactum', 4, {
+    // The device may take the connection away, or another page may want a newer store: it is opened
+    // again when it is asked for next.
+    terminated: forget,
+    blocking(_now, _wanted, event) {
+      (event.target as IDBDatabase).close();
+      forget();
+    },
     upgrade(db, from) {
+      if (from < 4) db.createObjectStore('lost', { keyPath: 'id' }).createIndex('pour', 'pourId');
       if (from < 3) db.createObjectStore('undo', { keyPath: 'siteId' });
       if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('pour', 'pourId');
       if (from >= 1) return;

@@ -1,3 +1,4 @@
+import type { StoredEvent } from '../../contract/index.ts';
 import { EMPTY_STATE, type PourState } from '#core/log';
 import type { RefusedRow } from './local-db.ts';
 
@@ -9,6 +10,8 @@ export interface LogSnapshot {
   /** Who made what waits here besides who is signed in: it is sent when they are. */
   others: string[];
   refused: RefusedRow[];
+  /** What the server lacks since it was set back, oldest first. */
+  lost: StoredEvent[];
   loaded: boolean;
   /** Whether the server was asked for what is new, with or without an answer. */
   heard: boolean;
@@ -30,6 +33,7 @@ export const EMPTY_LOG: LogSnapshot = {
   unsent: 0,
   others: [],
   refused: [],
+  lost: [],
   loaded: false,
   heard: false,
   signedOut: false,

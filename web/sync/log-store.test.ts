@@ -47,7 +47,7 @@ class FakeServer {
       if (!this.stored.some((s) => s.id === e.id))
         this.stored.push({
           ...e,
-          pourId: 'p',
+          pourId: url.split('/')[3] ?? 'p',
           seq: this.stored.length + 1,
           actor: sender,
           recordedAt: e.at,
@@ -225,4 +225,58 @@ test('without locks, as over plain http, entries are sent all the same', async (
   await store.record('note', { text: 'over http' }, by);
   await until(() => store.snapshot().unsent === 0);
   expect(server.texts()).toEqual(['over http']);
+});
+
+describe('a server that was set back', () => {
+  const add = (actor: string, text: string) => {
+    const seq = server.stored.length + 1;
+    server.stored.push({
+      id: `${actor}${seq}`,
+      at: '2026-09-23T12:00:00Z',
+      kind: 'note',
+      body: { text },
+      supersedes: null,
+      pourId: `p${made}`,
+      seq,
+      actor,
+      recordedAt: '2026-09-23T12:00:00Z',
+      device: 'd',
+      prevHash: '',
+      hash: '',
+    } as unknown as StoredEvent);
+  };
+  test.each([0, 1])(
+    'to %d entries is seen: its log is read anew, and one’s own is sent again',
+    async (left) => {
+      const store = await openStore(`p${made}`);
+      add('L. Savary', 'theirs');
+      await store.pull();
+      await store.record('note', { text: 'mine' }, by);
+      await until(() => store.snapshot().unsent === 0 && store.snapshot().seq === 2);
+      server.stored.length = left;
+      add('N. Haller', 'after');
+      await store.pull();
+      await until(() => store.snapshot().lost.length === 2 - left);
+      expect(texts(store)).toEqual(left === 0 ? ['after'] : ['theirs', 'after']);
+      expect(store.snapshot().seq).toBe(left + 1);
+      await store.settleLost('T. Oakes');
+      await until(() => store.snapshot().unsent === 0 && store.snapshot().seq === left + 2);
+      expect(server.texts()).toEqual([...(left === 0 ? [] : ['theirs']), 'after', 'mine']);
+      // What others made waits for them, or is left so.
+      expect(store.snapshot().lost.map((e) => e.actor)).toEqual(left === 0 ? ['L. Savary'] : []);
+      await store.settleLost(null);
+      expect(store.snapshot().lost).toEqual([]);
+      // A page that is opened now has the log as the server has it.
+      expect(texts(await openStore(`p${made}`))).toEqual(texts(store));
+    },
+  );
+  test('one that is only empty yet, or goes on, is none', async () => {
+    const store = await openStore(`p${made}`);
+    await store.pull();
+    add('L. Savary', 'one');
+    await store.pull();
+    add('L. Savary', 'two');
+    await store.pull();
+    expect([store.snapshot().lost, texts(store)]).toEqual([[], ['one', 'two']]);
+  });
 });

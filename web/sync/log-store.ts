@@ -1,27 +1,19 @@
-import { mutate } from 'swr';
-import { v7 as uuid } from 'uuid';
 import type { PostEventsAnswer, StoredEvent } from '../../contract/index.ts';
-import { type EventBody, type EventKind, type LogEvent, replay, step, timesOf } from '#core/log';
+import { type EventBody, type EventKind, replay, step } from '#core/log';
 import { ApiProblem, getJson, isRefusal, sendJson } from './api.ts';
 import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
-import { outboxOf, ownRows, waitingRows } from './outbox-rows.ts';
+import { lostOf, outboxOf, ownRows, refuseRow, waitingRows } from './outbox-rows.ts';
 import { EMPTY_LOG, type LogSnapshot, type WrittenBy } from './log-snapshot.ts';
+import { newEvent } from './new-event.ts';
 import { onePerPour } from './one-per-pour.ts';
 import { inOneTab } from './one-tab.ts';
+import { openStream } from './log-stream.ts';
 import { onSender } from './sender.ts';
 
+/** Seldom wanted, and only with signal: fetched then. */
+const setBack = () => import('./set-back.ts');
 const BATCH = 200;
-/** Entries of the stream that come within this are taken together, ms. */
-const GATHER_MS = 30;
-
-/** The clock was moved: what it is, and where the loads are by it, is asked at once. */
-function askByNewClock(): void {
-  void mutate('/api/clock').then(() =>
-    mutate((key) => typeof key === 'string' && key.endsWith('/deliveries')),
-  );
-}
-
 /**
  * One pour's log on this device. An entry is in IndexedDB before it shows, shows before it is sent, and stays in
  * the outbox until the server has answered for it; the same id is stored once however often it is sent.
@@ -109,12 +101,18 @@ export class LogStore {
       seq: kept.at(-1)?.seq ?? 0,
       ...(await waitingRows(this.pourId)),
       refused,
+      lost: await lostOf(this.pourId),
       loaded: true,
     });
   }
 
   /** Takes entries the server has stored, from a pull or the stream; each only once and without gaps. */
   async #take(events: StoredEvent[]): Promise<void> {
+    const known = events.find((e) => e.seq <= this.#snap.seq);
+    if (known && !this.#has(known)) {
+      await this.#setBack();
+      return;
+    }
     const news = events.filter((e) => e.seq > this.#snap.seq).sort((a, b) => a.seq - b.seq);
     if (news.length === 0) return;
     if ((news[0]?.seq ?? 0) !== this.#snap.seq + 1) {
@@ -135,10 +133,11 @@ export class LogStore {
   async pull(): Promise<number> {
     await this.#ready;
     try {
-      const events = await getJson<StoredEvent[]>(
-        `/api/pours/${this.pourId}/events?after=${this.#snap.seq}`,
-      );
-      await this.#take(events);
+      // The last one known is asked for too: a server that has another in its place was set back.
+      const { seq } = this.#snap;
+      const events = await this.#ask(Math.max(0, seq - 1));
+      if (seq > 0 && events.length === 0) await this.#setBack();
+      else await this.#take(events);
     } finally {
       // Without signal what is kept here is all that is known.
       if (!this.#snap.heard) this.#set({ heard: true });
@@ -146,36 +145,43 @@ export class LogStore {
     return this.#snap.seq;
   }
 
+  #ask(after: number): Promise<StoredEvent[]> {
+    return getJson<StoredEvent[]>(`/api/pours/${this.pourId}/events?after=${after}`);
+  }
+
+  /** Whether an entry stands in the log here as it does there. */
+  #has(e: StoredEvent): boolean {
+    const own = this.#confirmed[e.seq - 1];
+    return own?.id === e.id && own.hash === e.hash;
+  }
+
+  /**
+   * The server has another log than it had: it was brought back from a backup. Its log is read anew,
+   * and what it lacks of what was here is kept aside, to be sent again.
+   */
+  async #setBack(): Promise<void> {
+    const events = await this.#ask(0);
+    const { keepLost } = await setBack();
+    await keepLost(this.pourId, this.#confirmed, events);
+    this.#confirmed = events;
+    this.#set({ seq: events.at(-1)?.seq ?? 0 });
+    await this.#rebuild();
+    // The stream goes on from a number that is another entry's now.
+    if (!this.#stream) return;
+    this.#stream.close();
+    this.#listen();
+  }
+
   #listen(): void {
-    const stream = new EventSource(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`);
-    this.#stream = stream;
-    // A device that was away hears thousands at once: they are taken together, not one by one.
-    let heard: StoredEvent[] = [];
-    stream.addEventListener('entry', (m) => {
-      heard.push(JSON.parse(String(m.data)) as StoredEvent);
-      if (heard.length > 1) return;
-      setTimeout(() => {
-        const news = heard;
-        heard = [];
-        void this.#take(news);
-      }, GATHER_MS);
-    });
-    stream.addEventListener('signed-out', () => {
-      stream.close();
-      void mutate('/api/session');
-    });
-    stream.addEventListener('clock', askByNewClock);
-    stream.addEventListener('open', () => {
-      // Whether it was moved while nobody listened is not told again.
-      void mutate('/api/clock');
-      void this.flush();
-    });
-    stream.addEventListener('error', () => {
-      if (stream.readyState !== EventSource.CLOSED) return;
-      this.#stream = null;
-      setTimeout(() => {
-        if (this.#users > 0 && !this.#stream) this.#listen();
-      }, 3000);
+    this.#stream = openStream(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`, {
+      entries: (news) => void this.#take(news),
+      opened: () => void this.flush(),
+      ended: () => {
+        this.#stream = null;
+        setTimeout(() => {
+          if (this.#users > 0 && !this.#stream) this.#listen();
+        }, 3000);
+      },
     });
   }
 
@@ -191,14 +197,7 @@ export class LogStore {
   ): Promise<string> {
     await this.#ready;
     this.#order += 1;
-    const event = {
-      id: uuid(),
-      ...timesOf(by.atMs ?? by.nowMs, by.nowMs),
-      actor: by.actor,
-      kind,
-      body,
-      supersedes: by.supersedes ?? null,
-    } as unknown as LogEvent;
+    const event = newEvent(kind, body, by);
     await (
       await localDb()
     ).put('outbox', { id: event.id, pourId: this.pourId, order: this.#order, event });
@@ -216,10 +215,8 @@ export class LogStore {
     }
     this.#flushing = true;
     this.#again = false;
-    if (this.#timer) {
-      clearTimeout(this.#timer);
-      this.#timer = null;
-    }
+    clearTimeout(this.#timer ?? undefined);
+    this.#timer = null;
     try {
       await inOneTab(`jactum-outbox-${this.pourId}`, async () => {
         for (
@@ -266,14 +263,7 @@ export class LogStore {
         for (const r of rows) await this.#send([r]);
         return;
       }
-      const row = rows[0] as OutboxRow;
-      await db.put('refused', {
-        id: row.id,
-        pourId: this.pourId,
-        event: row.event,
-        reason: e.message,
-      });
-      await db.delete('outbox', row.id);
+      await refuseRow(rows[0] as OutboxRow, e.message);
       await this.#rebuild();
     }
   }
@@ -286,7 +276,16 @@ export class LogStore {
       state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]),
       ...(await waitingRows(this.pourId)),
       refused,
+      lost: await lostOf(this.pourId),
     });
+  }
+
+  /** What a server that was set back lacks: an author's own is sent again; with none, the rest is left to others. */
+  async settleLost(author: string | null): Promise<void> {
+    const { settleLost } = await setBack();
+    this.#order = await settleLost(this.pourId, author, this.#order);
+    await this.#rebuild();
+    void this.flush();
   }
 
   /** Puts a refused entry away once somebody has read why. */

@@ -1,3 +1,4 @@
+import type { StoredEvent } from '../../contract/index.ts';
 import { localDb, type OutboxRow } from './local-db.ts';
 import { currentSender } from './sender.ts';
 
@@ -19,4 +20,17 @@ export async function waitingRows(pourId: string): Promise<{ unsent: number; oth
   const sender = currentSender();
   const others = [...new Set(rows.map((r) => r.event.actor).filter((a) => a !== sender))];
   return { unsent: rows.length, others };
+}
+
+/** What the server would not take goes out of the outbox, and stays to be seen with its reason. */
+export async function refuseRow({ id, pourId, event }: OutboxRow, reason: string): Promise<void> {
+  const db = await localDb();
+  await db.put('refused', { id, pourId, event, reason });
+  await db.delete('outbox', id);
+}
+
+/** What a server that was set back lacks of a pour, oldest first. */
+export async function lostOf(pourId: string): Promise<StoredEvent[]> {
+  const rows = await (await localDb()).getAllFromIndex('lost', 'pour', pourId);
+  return rows.sort((a, b) => a.seq - b.seq);
 }
