@@ -1,3 +1,5 @@
+import type { Page } from '@playwright/test';
+import fs from 'node:fs';
 import {
   atRest,
   expect,
@@ -65,21 +67,23 @@ test('two browsers at once see each other’s entries without a reload', async (
   expect(log.map((e) => e.kind).sort()).toEqual(['mark', 'mark', 'note']);
 });
 
+/** Notes something on the Pour. */
+async function note(page: Page, text: string): Promise<void> {
+  await page.getByRole('button', { name: 'Note' }).click();
+  await page.getByLabel('What happened').fill(text);
+  await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
+  await gone(page);
+}
+
 test('the server is killed between two entries and nothing acknowledged is lost', async ({
   page,
   server,
 }) => {
   const id = await openPour(page, server, 'P4', 'pour');
-  const note = async (text: string) => {
-    await page.getByRole('button', { name: 'Note' }).click();
-    await page.getByLabel('What happened').fill(text);
-    await page.getByRole('dialog').getByRole('button', { name: 'Log' }).click();
-    await gone(page);
-  };
-  await note('Before the kill');
+  await note(page, 'Before the kill');
   await expect.poll(async () => (await logOf(page, id)).length).toBe(1);
   await server.stop('SIGKILL');
-  await note('While it was down');
+  await note(page, 'While it was down');
   await expect(page.locator('[data-unsent]').first()).toHaveAttribute('data-unsent', '1');
   await server.start(true);
   await allSent(page);
@@ -91,6 +95,32 @@ test('the server is killed between two entries and nothing acknowledged is lost'
   );
   // Two entries, and the line that closes the log.
   expect(check.trim().split('\n')).toHaveLength(3);
+});
+
+test('a server that was set back to yesterday is seen, and gets again what it lacks', async ({
+  page,
+  server,
+}) => {
+  const id = await openPour(page, server, 'P4', 'pour');
+  await note(page, 'Before the backup');
+  await allSent(page);
+  await server.stop('SIGTERM');
+  const yesterday = `${server.dataDir}-yesterday`;
+  fs.cpSync(server.dataDir, yesterday, { recursive: true });
+  await server.start(true);
+  await note(page, 'After the backup');
+  await expect.poll(async () => (await logOf(page, id)).length).toBe(2);
+  await server.stop('SIGTERM');
+  fs.rmSync(server.dataDir, { recursive: true });
+  fs.renameSync(yesterday, server.dataDir);
+  await server.start(true);
+  const notice = page.locator('[data-set-back="1"]');
+  await expect(notice).toContainText('It lacks 1 entry that this device has');
+  await notice.getByRole('button', { name: 'Send mine again, 1' }).click();
+  await expect(notice).toHaveCount(0);
+  await allSent(page);
+  const log = await logOf(page, id);
+  expect(log.map((e) => e.body.text)).toEqual(['Before the backup', 'After the backup']);
 });
 
 test('a device that has no room left says so, stays where it is, and takes the entry once there is room', async ({

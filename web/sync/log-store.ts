@@ -175,7 +175,7 @@ export class LogStore {
   #listen(): void {
     this.#stream = openStream(`/api/pours/${this.pourId}/stream?after=${this.#snap.seq}`, {
       entries: (news) => void this.#take(news),
-      opened: () => void this.flush(),
+      opened: () => void this.flush().then(() => this.pull().catch(() => 0)),
       ended: () => {
         this.#stream = null;
         setTimeout(() => {
