@@ -1,5 +1,5 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append [how much]`: tries of what
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append|upgrade [how much]`: tries of what
  * docs/trust.md promises, on a server that they start themselves on the loopback. They take
  * minutes, print figures, and end with 1 when one is not as it has to be.
  */
@@ -10,6 +10,7 @@ import { fuzz } from './fuzz.ts';
 import { kill } from './kill.ts';
 import { roles } from './roles.ts';
 import { streams } from './streams.ts';
+import { upgrade } from './upgrade.ts';
 
 const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => Promise<void> }> = {
   kill: { usual: 200, most: 1000, run: kill },
@@ -18,6 +19,7 @@ const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => 
   crowd: { usual: 60, most: 600, run: crowd },
   streams: { usual: 400, most: 2000, run: streams },
   backup: { usual: 5, most: 50, run: backup },
+  upgrade: { usual: 24, most: 500, run: upgrade },
   append: { usual: 800, most: 10_000, run: append },
 };
 

@@ -13,14 +13,14 @@ const WhoGround = lazily(() => import('./who/WhoGround.tsx'));
 /** The ground of each part: the march chart, the days, the plan with its pump, the day of the crew. */
 export function PlanGround() {
   const { tab } = useFocus();
-  const part = partOf(tab);
+  const { closed } = usePour();
+  // A closed pour is looked at as it was planned, and no part of it is gone into.
+  const part = closed ? 'much' : partOf(tab);
   // On a phone they stand over the tools: the drawing has little enough room.
   const wide = useWide();
-  const { closed } = usePour();
-  if (closed) return <PlanMarch />;
   return (
     <div className="flex h-full flex-col">
-      {wide && <PartKeys />}
+      {wide && !closed && <PartKeys />}
       {(part === 'much' || part === 'way') && <PlanMarch />}
       {part === 'when' && <WhenGround />}
       {part === 'how' && <HowGround />}
