@@ -123,6 +123,21 @@ test('a server that was set back to yesterday is seen, and gets again what it la
   expect(log.map((e) => e.body.text)).toEqual(['Before the backup', 'After the backup']);
 });
 
+test('a part that cannot be fetched says so, keeps the rest, and comes when there is signal', async ({
+  page,
+  server,
+}) => {
+  await page.route('**/assets/PourSheets-*', (r) => r.abort());
+  await page.route('**/api/health', (r) => r.abort());
+  await openPour(page, server, 'P4', 'pour');
+  await page.getByRole('button', { name: 'Note' }).click();
+  await expect(page.getByText(/that is not on this device yet/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Weather' })).toBeVisible();
+  await page.unroute('**/assets/PourSheets-*');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByLabel('What happened')).toBeVisible();
+});
+
 test('a device that has no room left says so, stays where it is, and takes the entry once there is room', async ({
   page,
   server,

@@ -4,6 +4,7 @@ import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { STAGE_IDS } from '#core/view';
 import { PageFault } from './app/PageFault.tsx';
 import { tellPartsFetched } from './sync/ready.ts';
+import { insisted } from './ui/insisted.ts';
 import { fetchParts } from './ui/lazily.tsx';
 
 /**
@@ -42,7 +43,7 @@ export function fetchScreens(): void {
 const OneMoment = () => <main className="p-8 text-[20px]">One moment.</main>;
 
 const fetched = (load: (typeof screens)[keyof typeof screens]) =>
-  lazy(async () => ({ default: (await load()).Component }));
+  lazy(async () => ({ default: (await insisted<{ Component: ComponentType }>(load)).Component }));
 
 const Pours = fetched(screens.pours);
 const PourLayout = fetched(screens.pourLayout);

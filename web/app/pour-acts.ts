@@ -222,7 +222,7 @@ function nothing(why: string) {
 }
 
 const settledText = ({ pour }: PourAnswer): string =>
-  `${pour.code} is closed, and stands on the plan it was closed on. The site’s rules and lists are changed on the site’s own screen.`;
+  `${pour.code} is closed: what is planned is changed on the site’s own screen.`;
 
 /** What of the plan is changed from a pour. */
 const plansOf = (acting: Acting) => ({

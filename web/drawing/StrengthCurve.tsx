@@ -3,7 +3,12 @@ import { strengthScales } from './strength-scales.ts';
 import { type ScalePower } from 'd3';
 import type { Curing } from '#core/cure';
 import { strength, textOf, type UnitSystem } from '#core/units';
-import { Breaks, Words } from './StrengthWords.tsx';
+import { lazily } from '../ui/lazily.tsx';
+
+/** The temperatures under the curve: a phone has no room for them. */
+const StrengthWords = lazily(() => import('./StrengthWords.tsx'));
+/** Few pours have any. */
+const StrengthBreaks = lazily(() => import('./StrengthBreaks.tsx'));
 
 const DAYS = [0.333, 1, 2, 3, 7, 14, 28];
 
@@ -102,21 +107,22 @@ export function StrengthCurve({
         strokeDasharray="6 4"
       />
       <path d={path(past) ?? ''} fill="none" stroke="var(--fresh)" strokeWidth="5" />
-      <Breaks curing={curing} x={x} y={y} units={units} />
-      <Words
-        small={small}
-        height={height}
-        tempH={tempH}
-        units={units}
-        temps={temps}
-        m={m}
-        ty={ty}
-        tpath={tpath}
-        curing={curing}
-        readUntilH={readUntilH}
-        x={x}
-        untilH={untilH}
-      />
+      {curing.breaks.length > 0 && <StrengthBreaks curing={curing} x={x} y={y} units={units} />}
+      {!small && (
+        <StrengthWords
+          height={height}
+          tempH={tempH}
+          units={units}
+          temps={temps}
+          m={m}
+          ty={ty}
+          tpath={tpath}
+          curing={curing}
+          readUntilH={readUntilH}
+          x={x}
+          untilH={untilH}
+        />
+      )}
       <rect
         x={nowX - 2}
         y={m.t - 8}

@@ -1,9 +1,8 @@
 import { type Line, type ScaleLinear, type ScalePower } from 'd3';
 import type { Curing } from '#core/cure';
-import { strength, temperatureFigure, type UnitSystem } from '#core/units';
+import { temperatureFigure, type UnitSystem } from '#core/units';
 
-export function Words({
-  small,
+export default function StrengthWords({
   height,
   tempH,
   units,
@@ -16,7 +15,6 @@ export function Words({
   x,
   untilH,
 }: {
-  small: boolean;
   height: number;
   tempH: number;
   units: UnitSystem;
@@ -33,77 +31,40 @@ export function Words({
   // Two figures on one line are one.
   const ends = Math.abs(ty(least) - ty(most)) < 16 ? [most] : [least, most];
   return (
-    !small && (
-      <>
-        <text x="16" y={height - tempH - 12} className="a" fontSize="16">
-          Concrete
-        </text>
-        <text x="92" y={height - tempH - 12} fontSize="14" className="q">
-          {temperatureFigure(0, units).unit}
-        </text>
-        {ends.map((c) => (
-          <text key={c} x={m.l - 10} y={ty(c) + 5} textAnchor="end" className="m q" fontSize="14">
-            {temperatureFigure(c, units).value}°
-          </text>
-        ))}
-        <path
-          d={tpath(curing.history.filter((h) => h.timeH <= readUntilH)) ?? ''}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        />
-        <path
-          d={tpath(curing.history.filter((h) => h.timeH >= readUntilH)) ?? ''}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth="2"
-          strokeDasharray="5 4"
-        />
-        {curing.readings.map((h) => (
-          <circle
-            key={h.timeH}
-            cx={x(Math.min(untilH, h.timeH))}
-            cy={ty(h.tempC)}
-            r="3"
-            fill="var(--ink)"
-          />
-        ))}
-      </>
-    )
-  );
-}
-
-/** Cylinders that were broken. */
-export function Breaks({
-  curing,
-  x,
-  y,
-  units,
-}: {
-  curing: Curing;
-  x: ScalePower<number, number>;
-  y: ScaleLinear<number, number>;
-  units: UnitSystem;
-}) {
-  return curing.breaks.map((b, i) => (
-    <g key={i}>
-      <circle
-        cx={x(b.ageDays * 24)}
-        cy={y(b.strengthMPa)}
-        r="7"
-        fill="var(--sheet)"
-        stroke="var(--ink)"
-        strokeWidth="2.5"
-      />
-      <text
-        x={x(b.ageDays * 24) - 12}
-        y={y(b.strengthMPa) - 10}
-        textAnchor="end"
-        fontSize="15"
-        className="halo b"
-      >
-        {b.ageDays} day break {strength(b.strengthMPa, units).value}
+    <>
+      <text x="16" y={height - tempH - 12} className="a" fontSize="16">
+        Concrete
       </text>
-    </g>
-  ));
+      <text x="92" y={height - tempH - 12} fontSize="14" className="q">
+        {temperatureFigure(0, units).unit}
+      </text>
+      {ends.map((c) => (
+        <text key={c} x={m.l - 10} y={ty(c) + 5} textAnchor="end" className="m q" fontSize="14">
+          {temperatureFigure(c, units).value}°
+        </text>
+      ))}
+      <path
+        d={tpath(curing.history.filter((h) => h.timeH <= readUntilH)) ?? ''}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
+      <path
+        d={tpath(curing.history.filter((h) => h.timeH >= readUntilH)) ?? ''}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2"
+        strokeDasharray="5 4"
+      />
+      {curing.readings.map((h) => (
+        <circle
+          key={h.timeH}
+          cx={x(Math.min(untilH, h.timeH))}
+          cy={ty(h.tempC)}
+          r="3"
+          fill="var(--ink)"
+        />
+      ))}
+    </>
+  );
 }

@@ -28,9 +28,9 @@ export class NoSignal extends Error {
   }
 }
 /** Nothing came back in time: what was sent may have arrived all the same. */
-export class NoAnswer extends NoSignal {
+class NoAnswer extends NoSignal {
   constructor() {
-    super('No answer: whether it was done is not known. Look again when there is signal.');
+    super('No answer: whether it was done is not known. Look when there is signal.');
   }
 }
 

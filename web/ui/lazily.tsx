@@ -1,4 +1,5 @@
 import { lazy, Suspense, type ComponentType } from 'react';
+import { insisted } from './insisted.ts';
 
 /** Parts that have not been asked for yet. */
 const unfetched = new Set<() => Promise<unknown>>();
@@ -10,7 +11,7 @@ export function lazily<P extends object>(
   unfetched.add(load);
   const Fetched = lazy(() => {
     unfetched.delete(load);
-    return load();
+    return insisted(load);
   });
   return function Lazily(props: P) {
     return (
