@@ -10,12 +10,16 @@ export interface OutboxRow {
   order: number;
   event: LogEvent;
 }
-/** An entry the server would not take, kept until somebody has seen why. */
+/**
+ * An entry the server would not take, kept until somebody has seen why; or one that it had, and lacks
+ * since it was set back.
+ */
 export interface RefusedRow {
   id: string;
   pourId: string;
   event: LogEvent;
   reason: string;
+  lost?: true;
 }
 /** A picture not sent yet, with why the server would not take it when it would not. */
 export interface PhotoRow {
@@ -39,8 +43,6 @@ interface Schema extends DBSchema {
   undo: { key: string; value: UndoRow };
   photos: { key: string; value: PhotoRow; indexes: { pour: string } };
   log: { key: [string, number]; value: StoredEvent };
-  /** What a server that was set back lacks. */
-  lost: { key: string; value: StoredEvent; indexes: { pour: string } };
   outbox: { key: string; value: OutboxRow; indexes: { pour: string } };
   refused: { key: string; value: RefusedRow; indexes: { pour: string } };
 }
@@ -50,7 +52,7 @@ const forget = (): void => {
   opened = null;
 };
 export const localDb = (): Promise<IDBPDatabase<Schema>> => {
-  opened ??= openDB<Schema>('jactum', 4, {
+  opened ??= openDB<Schema>('jactum', 3, {
     // The device may take the connection away, or another page may want a newer store: it is opened
     // again when it is asked for next.
     terminated: forget,
@@ -59,7 +61,6 @@ export const localDb = (): Promise<IDBPDatabase<Schema>> => {
       forget();
     },
     upgrade(db, from) {
-      if (from < 4) db.createObjectStore('lost', { keyPath: 'id' }).createIndex('pour', 'pourId');
       if (from < 3) db.createObjectStore('undo', { keyPath: 'siteId' });
       if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('pour', 'pourId');
       if (from >= 1) return;

@@ -3,7 +3,7 @@ import { type EventBody, type EventKind, replay, step } from '#core/log';
 import { ApiProblem, getJson, isRefusal, sendJson } from './api.ts';
 import { waitAfter } from './backoff.ts';
 import { asNewEvent, localDb, type OutboxRow } from './local-db.ts';
-import { lostOf, outboxOf, ownRows, refuseRow, waitingRows } from './outbox-rows.ts';
+import { asideOf, outboxOf, ownRows, refuseRow, waitingRows } from './outbox-rows.ts';
 import { EMPTY_LOG, type LogSnapshot, type WrittenBy } from './log-snapshot.ts';
 import { newEvent } from './new-event.ts';
 import { onePerPour } from './one-per-pour.ts';
@@ -94,14 +94,12 @@ export class LogStore {
       IDBKeyRange.bound([this.pourId, 0], [this.pourId, Infinity]),
     );
     const outbox = await outboxOf(this.pourId);
-    const refused = await db.getAllFromIndex('refused', 'pour', this.pourId);
     this.#confirmed = kept;
     this.#set({
       state: replay([...kept, ...outbox.map((r) => r.event)]),
       seq: kept.at(-1)?.seq ?? 0,
       ...(await waitingRows(this.pourId)),
-      refused,
-      lost: await lostOf(this.pourId),
+      ...(await asideOf(this.pourId)),
       loaded: true,
     });
   }
@@ -271,12 +269,10 @@ export class LogStore {
   /** Works the state out again from what counts, after an entry had to be taken out of it. */
   async #rebuild(): Promise<void> {
     const outbox = await outboxOf(this.pourId);
-    const refused = await (await localDb()).getAllFromIndex('refused', 'pour', this.pourId);
     this.#set({
       state: replay([...this.#confirmed, ...outbox.map((r) => r.event)]),
       ...(await waitingRows(this.pourId)),
-      refused,
-      lost: await lostOf(this.pourId),
+      ...(await asideOf(this.pourId)),
     });
   }
 

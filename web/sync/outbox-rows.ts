@@ -1,5 +1,5 @@
 import type { StoredEvent } from '../../contract/index.ts';
-import { localDb, type OutboxRow } from './local-db.ts';
+import { localDb, type OutboxRow, type RefusedRow } from './local-db.ts';
 import { currentSender } from './sender.ts';
 
 /** What waits on this device for a pour, oldest first. */
@@ -29,8 +29,15 @@ export async function refuseRow({ id, pourId, event }: OutboxRow, reason: string
   await db.delete('outbox', id);
 }
 
-/** What a server that was set back lacks of a pour, oldest first. */
-export async function lostOf(pourId: string): Promise<StoredEvent[]> {
-  const rows = await (await localDb()).getAllFromIndex('lost', 'pour', pourId);
-  return rows.sort((a, b) => a.seq - b.seq);
+/** What the server would not take of a pour, and what it lacks since it was set back, oldest first. */
+export async function asideOf(
+  pourId: string,
+): Promise<{ refused: RefusedRow[]; lost: StoredEvent[] }> {
+  const rows = await (await localDb()).getAllFromIndex('refused', 'pour', pourId);
+  return {
+    refused: rows.filter((r) => !r.lost),
+    lost: rows
+      .flatMap((r) => (r.lost ? [r.event as StoredEvent] : []))
+      .sort((a, b) => a.seq - b.seq),
+  };
 }

@@ -1,6 +1,6 @@
 import type { StoredEvent } from '../../contract/index.ts';
 import { localDb } from './local-db.ts';
-import { lostOf } from './outbox-rows.ts';
+import { asideOf } from './outbox-rows.ts';
 
 /** Entries that a server which was set back lacks, kept on this device until somebody has decided. */
 
@@ -14,12 +14,15 @@ export async function keepLost(
   theirs: readonly StoredEvent[],
 ): Promise<void> {
   const there = new Set(theirs.map((e) => e.id));
-  const tx = (await localDb()).transaction(['log', 'lost'], 'readwrite');
-  for (const e of own) if (!there.has(e.id)) void tx.objectStore('lost').put(e);
+  const tx = (await localDb()).transaction(['log', 'refused'], 'readwrite');
+  const aside = tx.objectStore('refused');
+  for (const event of own)
+    if (!there.has(event.id))
+      void aside.put({ id: event.id, pourId, event, reason: '', lost: true });
   void tx.objectStore('log').delete(ofPour(pourId));
   for (const e of theirs) {
     void tx.objectStore('log').put(e);
-    void tx.objectStore('lost').delete(e.id);
+    void aside.delete(e.id);
   }
   await tx.done;
 }
@@ -33,11 +36,11 @@ export async function settleLost(
   author: string | null,
   order: number,
 ): Promise<number> {
-  const rows = (await lostOf(pourId)).filter((e) => author === null || e.actor === author);
-  const tx = (await localDb()).transaction(['outbox', 'lost'], 'readwrite');
+  const rows = (await asideOf(pourId)).lost.filter((e) => author === null || e.actor === author);
+  const tx = (await localDb()).transaction(['outbox', 'refused'], 'readwrite');
   let last = order;
   for (const stored of rows) {
-    void tx.objectStore('lost').delete(stored.id);
+    void tx.objectStore('refused').delete(stored.id);
     if (author === null) continue;
     const { seq: _seq, hash: _hash, prevHash: _prev, device: _device, ...rest } = stored;
     const { recordedAt: _at, planHash: _plan, pourId: _pour, ...event } = rest;
