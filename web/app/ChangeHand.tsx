@@ -43,8 +43,9 @@ function PinOf({ name, done }: { name: string; done: () => void }) {
   const form = usePostForm(signInBody.pick({ pin: true }), { pin: '' }, async ({ pin }) => {
     const answer = await sendJson<SessionAnswer>('POST', '/api/session', { name, pin });
     say(`${name} is signed in here.`);
-    await takeOver(answer);
+    // The sheet goes first: the screen that is made anew for the next hand would open it again.
     done();
+    await takeOver(answer);
   });
   return (
     <form
