@@ -28,7 +28,7 @@ export class NoSignal extends Error {
   }
 }
 /** Nothing came back in time: what was sent may have arrived all the same. */
-class NoAnswer extends NoSignal {
+export class NoAnswer extends NoSignal {
   constructor() {
     super('No answer: whether it was done is not known. Look when there is signal.');
   }
@@ -37,6 +37,8 @@ class NoAnswer extends NoSignal {
 /** A network that swallows what is sent is none: so long an answer is waited for, ms. */
 const READ_LIMIT_MS = 15_000;
 const WRITE_LIMIT_MS = 20_000;
+/** And a ms more for so many characters: 10 kB a second is a poor signal, and one. */
+const CHARACTERS_A_MS = 10;
 
 async function call<Out>(path: string, limitMs: number, init?: RequestInit): Promise<Out> {
   let res: Response;
@@ -75,7 +77,7 @@ export const sendJson = <Out>(
 ): Promise<Out> => {
   if (changesThePast(path)) return Promise.reject(new Error(AS_IT_WAS));
   const text = body === undefined ? undefined : JSON.stringify(body);
-  return call<Out>(path, WRITE_LIMIT_MS, {
+  return call<Out>(path, WRITE_LIMIT_MS + Math.ceil((text?.length ?? 0) / CHARACTERS_A_MS), {
     method,
     headers: { 'Content-Type': 'application/json' },
     // Who leaves the page a moment after a press does not take it back: what is on its way arrives.

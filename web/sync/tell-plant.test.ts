@@ -7,6 +7,22 @@ afterEach(() => {
   world.fetch = realFetch;
 });
 
+test('an order that was not answered in time is not called unordered', async () => {
+  const real = AbortSignal.timeout.bind(AbortSignal);
+  AbortSignal.timeout = () => AbortSignal.abort();
+  world.fetch = () => Promise.reject(new DOMException('', 'TimeoutError'));
+  const heard: PlantSaid[] = [];
+  await tellPlant(
+    'p',
+    {},
+    (said) => heard.push(said),
+    () => Promise.resolve(),
+  );
+  AbortSignal.timeout = real;
+  expect(heard.at(-1)?.text).toBe('No answer: whether it was ordered is not known.');
+  expect(heard.at(-1)?.again).toBeDefined();
+});
+
 test('an order that nobody heard is said not to be ordered, and is told again as the same one', async () => {
   const sent: { id: string; volumeM3: number }[] = [];
   const heard: PlantSaid[] = [];

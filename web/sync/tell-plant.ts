@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { OrderAnswer } from '../../contract/planning.ts';
-import { NoSignal, sendJson } from './api.ts';
+import { NoAnswer, NoSignal, sendJson } from './api.ts';
 
 /** What the plant said; or that nobody heard it, with the same to be told again. */
 export interface PlantSaid {
@@ -32,7 +32,10 @@ export async function tellPlant(
     if (e instanceof NoSignal)
       heard({
         taken: false,
-        text: 'Not ordered: no signal.',
+        text:
+          e instanceof NoAnswer
+            ? 'No answer: whether it was ordered is not known.'
+            : 'Not ordered: no signal.',
         again: () => tellPlant(pourId, body, heard, taken, id),
       });
     else heard({ taken: false, text: e instanceof Error ? e.message : 'That did not work.' });
