@@ -5,6 +5,7 @@ import { EVENT_KINDS, type EventKind, kindOf, type LogEvent } from '#core/log';
 import { calculationNamed } from '#core/register';
 import { RULE_CATALOG, RULE_IDS, type RuleEntry } from '#core/rules';
 import { drawnSchema } from '#core/siteplan';
+import type { Lane } from '#core/view';
 import type { SiteFile } from './site-file.ts';
 
 /** Bodies and answers of the API; the routes parse with these and the page is typed by them. */
@@ -141,6 +142,28 @@ export interface PourAnswer {
   /** What of the stored site cannot be drawn as it stands, by its path; left out when all of it can. */
   faults?: { path: string; message: string }[];
 }
+/** A site from above, in the size of a stamp: a ring of x and y in metres for each of its parts. */
+export interface OutlineAnswer {
+  version: number;
+  parts: { id: string; ring: [number, number][] }[];
+}
+
+/** The pours of a site as a list shows them. */
+export interface LanesAnswer {
+  /** Some are being worked out: ask again in a moment. */
+  more: boolean;
+  pours: {
+    id: string;
+    version: number;
+    /** What it is poured of. */
+    elements: string[];
+    /** Why it was called off, where it was. */
+    reason: string | null;
+    /** How it stands: `wait` while that is being worked out, null where it cannot be. */
+    lane: Lane | 'wait' | null;
+  }[];
+}
+
 export interface PourSummary {
   id: string;
   siteId: string;

@@ -16,8 +16,11 @@ interface File {
   pours: { code: string; elements: string[]; callOff?: object[] }[];
 }
 
-/** A made-up site of many runs: footings on a grid, all in one pour; mixes, types and plant of the demo. */
-export function bigSite(columns: number, rows: number): { file: string; runs: number } {
+/**
+ * A made-up site of many runs: footings on a grid, poured in so many pours of as many runs each;
+ * mixes, types and plant of the demo.
+ */
+export function bigSite(columns: number, rows: number, pours = 1): { file: string; runs: number } {
   const demo = JSON.parse(fs.readFileSync('demo/sites/quillback.json', 'utf8')) as File;
   const nodes: Node[] = [];
   const runs: {
@@ -56,15 +59,15 @@ export function bigSite(columns: number, rows: number): { file: string; runs: nu
     anchors: [],
     plates: [],
     embeds: [],
-    pours: [
-      {
-        ...pour,
-        code: 'B1',
-        title: 'All footings',
-        elements: runs.map((r) => r.id),
-        settings: { ...settings, startAt: 0 },
-      },
-    ],
+    pours: Array.from({ length: pours }, (_, i) => ({
+      ...pour,
+      code: `B${i + 1}`,
+      title: pours === 1 ? 'All footings' : `Footings ${i + 1}`,
+      elements: runs
+        .slice(Math.round((i * runs.length) / pours), Math.round(((i + 1) * runs.length) / pours))
+        .map((r) => r.id),
+      settings: { ...settings, startAt: 0 },
+    })),
   };
   return { file: JSON.stringify(file), runs: runs.length };
 }

@@ -80,13 +80,13 @@ if (config.demo && (await accounts.count()) === 0) await seedDemo({ accounts, si
 const weather = config.demo ? new SimulatedWeather(demoWeather()) : NO_WEATHER;
 const forecasts = new ForecastStore(db);
 sites.useAir(airBeforeFrom({ forecasts, weather, clock }));
-const heavy = new HeavyPool();
+const heavy = new HeavyPool({ dataDir: config.dataDir, demo: config.demo });
 const setUpCode = newSetUpCode();
 const stopBackups = keepDailyBackups(
   config.dataDir,
   config.demo ? 0 : config.backups,
   logger,
-  (file) => heavy.run('backup', { dataDir: config.dataDir, file }, BACKUP_LIMIT_MS),
+  (file) => heavy.run('backup', file, BACKUP_LIMIT_MS),
 );
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();

@@ -28,3 +28,4 @@ export { conveyanceOf, isPumped } from './conveyance.ts';
 export { crewOf } from './crew.ts';
 export { planningOf } from './planning.ts';
 export { type Learned, learnedFrom } from './learned.ts';
+export { type Lane, laneOf } from './lane.ts';

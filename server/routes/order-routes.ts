@@ -4,16 +4,12 @@ import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { parse } from '../problems.ts';
 import { Orders } from '../services/orders.ts';
-import { sendPdf } from './pdf.ts';
 import { personOf } from '../session/session.ts';
 import { rightsOf } from '../session/rights.ts';
 
-/** No card takes so long: what does is stopped, ms. */
-const CARD_LIMIT_MS = 30_000;
-
-/** The order to the plant, where its loads are, and the card of the pour. */
+/** The order to the plant, and where its loads are. */
 export function orderRoutes(deps: AppDeps): Router {
-  const { sessions, sites, clock, events, heavy } = deps;
+  const { sessions } = deps;
   const router = apiRouter();
   const may = rightsOf(sessions);
   const orders = new Orders(deps);
@@ -24,18 +20,6 @@ export function orderRoutes(deps: AppDeps): Router {
   });
   router.get('/pours/:id/deliveries', may.pour(...ROLES), async (req, res) => {
     res.json(await orders.deliveries(String(req.params.id)));
-  });
-  router.get('/pours/:id/card.pdf', may.pour(...ROLES), async (req, res) => {
-    const record = await sites.pour(String(req.params.id));
-    const input = {
-      record,
-      events: await events.after(record.id, 0),
-      nowMs: clock.now().getTime(),
-      air: [],
-      photos: {},
-    };
-    const pdf = await heavy.run('card', input, CARD_LIMIT_MS);
-    sendPdf(res, `${record.pour.code}-card.pdf`, pdf);
   });
   return router;
 }

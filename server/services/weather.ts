@@ -39,7 +39,7 @@ type Weather = Pick<AppDeps, 'forecasts' | 'weather'>;
 
 /** How warm the air is on the day before a pour, from the same hours as everything else. */
 export const airBeforeFrom =
-  (deps: Weather & Pick<AppDeps, 'clock'>): AirBefore =>
+  (deps: Weather & { clock: Pick<AppDeps['clock'], 'now'> }): AirBefore =>
   async (site, pour) => {
     const nowMs = deps.clock.now().getTime();
     const day = dayBefore(site, pour, nowMs);

@@ -69,3 +69,10 @@ export async function openDatabase(
     },
   };
 }
+
+/** A second look at a store that is open already, for a thread that only reads. */
+export function openForReading(dataDir: string): Db {
+  const file = path.join(dataDir, 'jactum.sqlite');
+  const sqlite = new SqliteDatabase(file, { readonly: true, fileMustExist: true });
+  return new Kysely<Tables>({ dialect: new CarefulDialect(sqlite) });
+}

@@ -15,6 +15,21 @@ export type AirBefore = (
   pour: PourDoc,
 ) => Promise<number | null>;
 
+/** A pour as it stands in a list, with the versions that say whether anything of it has changed. */
+export interface ListedPour {
+  id: string;
+  version: number;
+  siteVersion: number;
+  /** The last entry of its log; 0 where there is none. */
+  seq: number;
+  date: string | null;
+  elements: string[];
+  /** Why it was called off, where it was. */
+  reason: string | null;
+  /** Called off or archived: it is out of the way. */
+  away: boolean;
+}
+
 /** Where the sun does not set, or no date is set, the day is taken to last until midnight. */
 const NO_DUSK_MIN = 24 * 60;
 
@@ -95,6 +110,45 @@ export class SiteStore {
       ...(JSON.parse(row.doc) as SiteFile),
       pours: pours.map((p) => readStoredPour(p.doc)),
     };
+  }
+
+  /** A site's plan as it is drawn now; null where what is stored cannot be drawn. 404 when there is no such site. */
+  async drawn(id: string): Promise<SiteFile | null> {
+    const row = await this.#db
+      .selectFrom('site')
+      .select(['id', 'version', 'doc'])
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (!row) throw notFound(`site ${id}`);
+    const { site, faults } = this.#read.read(row);
+    return faults.length ? null : site;
+  }
+
+  /** What of a site's pours a list of them is kept by: nothing of it was read from a log. */
+  async listed(siteId: string): Promise<ListedPour[]> {
+    const rows = await this.#db
+      .selectFrom('pour')
+      .innerJoin('site', 'site.id', 'pour.site_id')
+      .select([
+        'pour.id',
+        'pour.version',
+        'site.version as siteVersion',
+        sql<string | null>`json_extract(pour.doc, '$.date')`.as('date'),
+        sql<number | null>`json_extract(pour.doc, '$.archived')`.as('archived'),
+        sql<string | null>`json_extract(pour.doc, '$.cancelled.reason')`.as('reason'),
+        sql<string>`json_extract(pour.doc, '$.elements')`.as('elements'),
+        sql<number>`(select coalesce(max(seq), 0) from pour_event where pour_id = pour.id)`.as(
+          'seq',
+        ),
+      ])
+      .where('site_id', '=', siteId)
+      .orderBy('pour.id')
+      .execute();
+    return rows.map((r) => ({
+      ...r,
+      away: r.archived === 1 || r.reason !== null,
+      elements: JSON.parse(r.elements) as string[],
+    }));
   }
 
   async pours(): Promise<PourSummary[]> {

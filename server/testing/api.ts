@@ -57,7 +57,7 @@ export async function testApi({ seed = true } = {}) {
   const photos = new PhotoStore(db, dataDir);
   const life = new SiteLife(db, sites, photos);
   const underlays = new UnderlayStore(db, photos);
-  const heavy = new HeavyPool();
+  const heavy = new HeavyPool({ dataDir, demo: true });
   const air = airOf(db);
   sites.useAir(airBeforeFrom({ ...air, clock }));
   if (seed) await seedDemo({ accounts, sites, events });

@@ -28,5 +28,5 @@ await build({
     'import.meta.url': JSON.stringify(pathToFileURL(source).href),
   },
 });
-export const { report, card, calculationIssues } = await import(pathToFileURL(outfile).href);
+export const { work } = await import(pathToFileURL(outfile).href);
 fs.rmSync(outfile);

@@ -1,73 +1,60 @@
-import fs from 'node:fs';
-import { createRequire } from 'node:module';
-import path from 'node:path';
-import pdfmake from 'pdfmake';
 import { attempt, type InputIssue } from '#core/kit';
 import { calculationNamed } from '#core/register';
 import { makeBackup } from '../backup/backup.ts';
 import type { StoreCheck } from '../backup/verify.ts';
-import { cardDocument } from '../report/card.ts';
-import { reportDocument } from '../report/document.ts';
-import { type ReportInput } from '../report/context.ts';
+import { ProblemError } from '../problems.ts';
+import { lanes, outline } from '../work/lanes.ts';
+import { card, report } from '../work/papers.ts';
+import { calendar, csv, dxf, figures, learned } from '../work/lists.ts';
+import { type Reader, readerAt, type Where } from '../work/reader.ts';
 
-/**
- * What takes long, away from the server's own thread. The report's fonts stand unpacked beside the
- * built server; run from the sources they come packed from the installed package, and every table of
- * them is unpacked anew for each report, which is half of its time. No address is ever fetched.
- */
-const unpacked = path.join(import.meta.dirname, 'fonts');
-const built = fs.existsSync(unpacked);
-const fonts = built
-  ? unpacked
-  : path.join(
-      path.dirname(createRequire(import.meta.url).resolve('@ibm/plex-sans/package.json')),
-      'fonts/complete/woff',
-    );
-const face = (name: string): string =>
-  path.join(fonts, `IBMPlexSans-${name}.${built ? 'ttf' : 'woff'}`);
-
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((file) => file.startsWith(fonts));
-pdfmake.setFonts({
-  Plex: {
-    normal: face('Regular'),
-    bold: face('Bold'),
-    italics: face('Italic'),
-    bolditalics: face('BoldItalic'),
-  },
-});
-pdfmake.setTableLayouts({
-  rules: {
-    hLineWidth: (i) => (i < 2 ? 0.9 : 0.35),
-    vLineWidth: () => 0,
-    hLineColor: (i) => (i < 2 ? '#000' : '#8A8F8C'),
-    paddingLeft: () => 0,
-    paddingRight: () => 8,
-    paddingTop: () => 2,
-    paddingBottom: () => 2,
-  },
-});
-/** What the pool can be asked for. */
-export interface HeavyWork {
-  /** The report of a pour, as a PDF. */
-  report: (input: ReportInput) => Promise<Uint8Array>;
-  /** The card of a pour, one page. */
-  card: (input: ReportInput) => Promise<Uint8Array>;
-  /** A backup of a store into a file. */
-  backup: (of: { dataDir: string; file: string }) => Promise<StoreCheck>;
-  /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
-  calculationIssues: (asked: { id: string; input: unknown }) => InputIssue[];
-}
-
-export const report: HeavyWork['report'] = (input) =>
-  pdfmake.createPdf(reportDocument(input)).getBuffer();
-
-export const card: HeavyWork['card'] = (input) =>
-  pdfmake.createPdf(cardDocument(input)).getBuffer();
-
-export const backup: HeavyWork['backup'] = ({ dataDir, file }) => makeBackup(dataDir, file);
-
-export const calculationIssues: HeavyWork['calculationIssues'] = ({ id, input }) => {
-  const calc = calculationNamed(id);
-  return calc ? (attempt(calc, input).bad?.issues ?? []) : [];
+/** Work that reads the store. */
+const READING = {
+  report,
+  card,
+  csv,
+  dxf,
+  calendar,
+  learned,
+  figures,
+  lanes,
+  outline,
 };
+
+/** Work that does not. */
+const PLAIN = {
+  /** A backup of the store into a file. */
+  backup: ({ dataDir }: Where, file: string): Promise<StoreCheck> => makeBackup(dataDir, file),
+  /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
+  calculationIssues: (_where: Where, { id, input }: { id: string; input: unknown }) => {
+    const calc = calculationNamed(id);
+    const issues: InputIssue[] = calc ? (attempt(calc, input).bad?.issues ?? []) : [];
+    return issues;
+  },
+};
+
+/** What takes long, away from the server's own thread. */
+export type HeavyWork = typeof READING & typeof PLAIN;
+
+/** A piece of work, and the store it reads. */
+export interface Job {
+  name: keyof HeavyWork;
+  asked: unknown;
+  where: Where;
+}
+/** What came of it; a client's fault crosses the threads as plain data. */
+export type Outcome = { done: unknown } | { problem: Omit<ProblemError, 'name' | 'stack'> };
+
+export async function work({ name, asked, where }: Job): Promise<Outcome> {
+  try {
+    const reading = READING as Partial<Record<string, (of: Reader, asked: never) => unknown>>;
+    const plain = PLAIN as Partial<Record<string, (of: Where, asked: never) => unknown>>;
+    const done = await (reading[name]?.(readerAt(where), asked as never) ??
+      plain[name]?.(where, asked as never));
+    return { done };
+  } catch (e) {
+    if (!(e instanceof ProblemError)) throw e;
+    const { status, title, message, issues, extra } = e;
+    return { problem: { status, title, message, issues, extra } };
+  }
+}

@@ -4,7 +4,7 @@ import { HeavyPool } from './pool.ts';
 
 let pool: HeavyPool;
 beforeAll(() => {
-  pool = new HeavyPool();
+  pool = new HeavyPool({ dataDir: '', demo: false });
 });
 afterAll(() => pool.close());
 

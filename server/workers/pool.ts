@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../problems.ts';
-import type { HeavyWork } from './heavy-worker.ts';
+import type { HeavyWork, Job, Outcome } from './heavy-worker.ts';
 
 /** The worker stands beside this file in the sources and in workers/ of the built server. */
 const FILES = [
@@ -31,8 +31,11 @@ const tooLong = (): ProblemError =>
 /** What takes long runs beside the server's own thread: with a limit of time and memory each, and a queue that ends. */
 export class HeavyPool {
   readonly #pool: Piscina;
+  readonly #of: { dataDir: string; demo: boolean };
   #running = 0;
-  constructor() {
+  /** @param of the store that the threads read */
+  constructor(of: { dataDir: string; demo: boolean }) {
+    this.#of = of;
     const filename = FILES.find((f) => fs.existsSync(f));
     if (!filename) throw new Error('the worker is not built');
     this.#pool = new Piscina({
@@ -47,18 +50,27 @@ export class HeavyPool {
 
   /**
    * Runs a piece of work in a thread. What is not done in time is stopped, and its thread with it.
+   * @param nowMs the moment that it is worked out for, epoch ms
    * @throws ProblemError 503 when too much waits, or it takes too long
    */
   async run<K extends keyof HeavyWork>(
     name: K,
-    input: Parameters<HeavyWork[K]>[0],
+    asked: Parameters<HeavyWork[K]>[1],
     limitMs: number,
+    nowMs = 0,
   ): Promise<Awaited<ReturnType<HeavyWork[K]>>> {
     if (this.#pool.queueSize >= MOST_WAITING) throw busy();
-    const signal = AbortSignal.timeout(limitMs);
+    const job: Job = { name, asked, where: { ...this.#of, nowMs } };
+    const outcome = await this.#inThread(job, AbortSignal.timeout(limitMs));
+    if ('done' in outcome) return outcome.done as Awaited<ReturnType<HeavyWork[K]>>;
+    const { status, title, message, issues, extra } = outcome.problem;
+    throw new ProblemError(status, title, message, issues, extra);
+  }
+
+  async #inThread(job: Job, signal: AbortSignal): Promise<Outcome> {
     this.#running += 1;
     try {
-      return (await this.#pool.run(input, { name, signal })) as Awaited<ReturnType<HeavyWork[K]>>;
+      return (await this.#pool.run(job, { name: 'work', signal })) as Outcome;
     } catch (e) {
       if (signal.aborted) throw tooLong();
       if ((e as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLong();

@@ -1,0 +1,108 @@
+import { createHash } from 'node:crypto';
+import type { LanesAnswer } from '../../contract/index.ts';
+import type { AppDeps } from '../deps.ts';
+import type { ListedPour } from '../store/sites.ts';
+import type { Lane } from '#core/view';
+import { localDate } from '#core/weather';
+
+/** So many are worked out in one go: what is shown first is not long in coming. */
+const AT_ONCE = 8;
+const LIMIT_MS = 60_000;
+/** A list waits so long for what is being worked out, ms: then it goes with what there is. */
+const PATIENCE_MS = 500;
+/** What hangs on the time is worked out anew after this: of a pour under way, and of any other, ms. */
+const FRESH_MS = { underWay: 20_000, other: 600_000 };
+/** As many are kept. */
+const MOST_KEPT = 4000;
+const DAY_MS = 86_400_000;
+
+interface Kept {
+  /** The versions it was worked out of. */
+  of: string;
+  atMs: number;
+  lane: Lane | null;
+}
+
+type Deps = Pick<AppDeps, 'sites' | 'forecasts' | 'clock' | 'heavy' | 'logger'>;
+
+const digestOf = (value: unknown): string =>
+  createHash('sha256').update(JSON.stringify(value)).digest('base64');
+
+/** How pours stand, kept as long as nothing of them changes: a list of two hundred asks for what is new alone. */
+export class LaneKeeper {
+  readonly #deps: Deps;
+  readonly #kept = new Map<string, Kept>();
+  readonly #working = new Map<string, Promise<void>>();
+  constructor(deps: Deps) {
+    this.#deps = deps;
+  }
+
+  /** The pours of a site as they are known; what is not is being worked out. */
+  async of(siteId: string): Promise<LanesAnswer> {
+    const listed = await this.#deps.sites.listed(siteId);
+    const air = digestOf(await this.#deps.forecasts.of(siteId));
+    const keyOf = (p: ListedPour) => `${p.siteVersion} ${p.version} ${p.seq} ${air}`;
+    const stale = listed.filter((p) => !p.away && !this.#isFresh(p, keyOf(p)));
+    if (stale.length > 0) {
+      const patience = new Promise((go) => setTimeout(go, PATIENCE_MS));
+      await Promise.race([this.#workOut(siteId, this.#nearestFirst(stale), keyOf), patience]);
+    }
+    const pours = listed.map((p): LanesAnswer['pours'][number] => {
+      const known = this.#kept.get(p.id);
+      const lane = known?.of === keyOf(p) ? known.lane : 'wait';
+      const { id, version, elements, reason } = p;
+      return { id, version, elements, reason, lane: p.away ? null : lane };
+    });
+    return { more: pours.some((p) => p.lane === 'wait'), pours };
+  }
+
+  #isFresh(p: ListedPour, of: string): boolean {
+    const known = this.#kept.get(p.id);
+    if (known?.of !== of) return false;
+    const { startedMs = null, finishedMs = null } = known.lane?.progress ?? {};
+    const today = this.#deps.clock.now().getTime();
+    const near = p.date !== null && Math.abs(Date.parse(p.date) - today) < 2 * DAY_MS;
+    const underWay = finishedMs === null && (startedMs !== null || near);
+    const age = Math.abs(today - known.atMs);
+    return age < (underWay ? FRESH_MS.underWay : FRESH_MS.other);
+  }
+
+  /** The one of today first, then by how far their days are. */
+  #nearestFirst(pours: ListedPour[]): ListedPour[] {
+    const today = Date.parse(localDate(this.#deps.clock.now().getTime(), 'UTC'));
+    const far = (p: ListedPour) =>
+      p.date === null ? Infinity : Math.abs(Date.parse(p.date) - today);
+    return [...pours].sort((a, b) => far(a) - far(b));
+  }
+
+  /** Works out what is asked for; once for everybody who asks at the same time. */
+  #workOut(siteId: string, pours: ListedPour[], keyOf: (p: ListedPour) => string): Promise<void> {
+    const under = this.#working.get(siteId);
+    if (under) return under;
+    // What could not be worked out now is asked for again by whoever looks next.
+    const going = this.#inTurn(pours, keyOf)
+      .catch((e: unknown) => {
+        this.#deps.logger.warn(e);
+      })
+      .finally(() => {
+        this.#working.delete(siteId);
+      });
+    this.#working.set(siteId, going);
+    return going;
+  }
+
+  async #inTurn(pours: ListedPour[], keyOf: (p: ListedPour) => string): Promise<void> {
+    for (let i = 0; i < pours.length; i += AT_ONCE) {
+      const some = pours.slice(i, i + AT_ONCE);
+      const nowMs = this.#deps.clock.now().getTime();
+      const ids = some.map((p) => p.id);
+      const made = await this.#deps.heavy.run('lanes', ids, LIMIT_MS, nowMs);
+      for (const [k, p] of some.entries()) {
+        this.#kept.delete(p.id);
+        this.#kept.set(p.id, { of: keyOf(p), atMs: nowMs, lane: made[k] ?? null });
+      }
+    }
+    for (const id of [...this.#kept.keys()].slice(0, Math.max(0, this.#kept.size - MOST_KEPT)))
+      this.#kept.delete(id);
+  }
+}
