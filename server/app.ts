@@ -24,6 +24,7 @@ import { photoRoutes } from './routes/photo-routes.ts';
 import { reportRoutes } from './routes/report-routes.ts';
 import { signRoutes } from './routes/sign-routes.ts';
 import { streamRoutes } from './routes/stream-routes.ts';
+import { listRoutes } from './routes/list-routes.ts';
 import { siteRoutes } from './routes/site-routes.ts';
 import { underlayRoutes } from './routes/underlay-routes.ts';
 
@@ -41,6 +42,7 @@ function apiOf(deps: AppDeps): Router {
     peopleRoutes(deps),
     connectRoutes(deps),
     siteRoutes(deps),
+    listRoutes(deps),
     beginRoutes(deps),
     planningRoutes(deps),
     orderRoutes(deps),

@@ -8,17 +8,12 @@ import {
 } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
-import { notFound, notStored, parse } from '../problems.ts';
-import { LaneKeeper } from '../services/lanes.ts';
+import { notStored, parse } from '../problems.ts';
 import { personOf } from '../session/session.ts';
 import { rightsOf } from '../session/rights.ts';
 
-/** To draw a site from above takes no longer than this: what does is stopped, ms. */
-const OUTLINE_LIMIT_MS = 20_000;
-
 /** Sites, pours and their plan. */
-export function siteRoutes(deps: AppDeps): Router {
-  const { sessions, sites, changes, clock } = deps;
+export function siteRoutes({ sessions, sites, changes, clock }: AppDeps): Router {
   const router = apiRouter();
   const may = rightsOf(sessions);
 
@@ -60,16 +55,6 @@ export function siteRoutes(deps: AppDeps): Router {
         at: clock.now().toISOString(),
       }),
     );
-  });
-
-  const lanes = new LaneKeeper(deps);
-  router.get('/sites/:id/lanes', may.site(...ROLES), async (req, res) => {
-    const id = String(req.params.id);
-    if (!(await sites.list()).some((s) => s.id === id)) throw notFound(`site ${id}`);
-    res.json(await lanes.of(id));
-  });
-  router.get('/sites/:id/outline', may.site(...ROLES), async (req, res) => {
-    res.json(await deps.heavy.run('outline', String(req.params.id), OUTLINE_LIMIT_MS));
   });
 
   router.get('/pours', may.self(...ROLES), async (req, res) => {

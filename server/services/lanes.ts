@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { LanesAnswer } from '../../contract/index.ts';
+import type { LanesAnswer, OutlineAnswer } from '../../contract/index.ts';
 import type { AppDeps } from '../deps.ts';
 import type { ListedPour } from '../store/sites.ts';
 import type { Lane } from '#core/view';
@@ -14,6 +14,7 @@ const PATIENCE_MS = 500;
 const FRESH_MS = { underWay: 20_000, other: 600_000 };
 /** As many are kept. */
 const MOST_KEPT = 4000;
+const MOST_OUTLINES = 12;
 const DAY_MS = 86_400_000;
 
 interface Kept {
@@ -27,6 +28,30 @@ type Deps = Pick<AppDeps, 'sites' | 'forecasts' | 'clock' | 'heavy' | 'logger'>;
 
 const digestOf = (value: unknown): string =>
   createHash('sha256').update(JSON.stringify(value)).digest('base64');
+
+/** Sites as they are seen from above, kept by their version; a team looks at few at a time. */
+export class OutlineKeeper {
+  readonly #heavy: Deps['heavy'];
+  readonly #sites: Deps['sites'];
+  readonly #kept = new Map<string, OutlineAnswer>();
+  constructor({ heavy, sites }: Pick<Deps, 'heavy' | 'sites'>) {
+    this.#heavy = heavy;
+    this.#sites = sites;
+  }
+
+  /** @throws ProblemError 404 when there is no such site */
+  async of(siteId: string): Promise<OutlineAnswer> {
+    const version = await this.#sites.versionOf(siteId);
+    const known = this.#kept.get(siteId);
+    if (known?.version === version) return known;
+    const made = await this.#heavy.run('outline', siteId, LIMIT_MS);
+    this.#kept.delete(siteId);
+    this.#kept.set(siteId, made);
+    const [oldest] = this.#kept.keys();
+    if (this.#kept.size > MOST_OUTLINES && oldest !== undefined) this.#kept.delete(oldest);
+    return made;
+  }
+}
 
 /** How pours stand, kept as long as nothing of them changes: a list of two hundred asks for what is new alone. */
 export class LaneKeeper {

@@ -2,8 +2,15 @@ import type { WeatherAnswer, WeatherHour } from '../../contract/index.ts';
 import { entries, type PourState } from '#core/log';
 import { airBeforeOf, dayBefore } from '#core/view';
 import { type GivenHour, hoursBetween } from '#core/weather';
-import type { AppDeps } from '../deps.ts';
+import type { WeatherService } from '../standins/weather.ts';
+import type { ForecastStore } from '../store/forecasts.ts';
 import type { AirBefore } from '../store/sites.ts';
+
+/** What the air is asked of: what was typed or brought in, and a service. */
+interface Weather {
+  forecasts: ForecastStore;
+  weather: WeatherService;
+}
 
 const skyOf = (h: GivenHour): WeatherHour['sky'] => {
   if (h.rainMmH > 0) return h.airTempC < 0 ? 'snow' : 'rain';
@@ -12,7 +19,7 @@ const skyOf = (h: GivenHour): WeatherHour['sky'] => {
 
 /** The weather at a site: what was typed or brought in rules over the service, hour by hour. */
 export async function weatherAnswer(
-  { forecasts, weather }: Pick<AppDeps, 'forecasts' | 'weather'>,
+  { forecasts, weather }: Weather,
   site: { id: string; name: string; timeZone: string },
   fromMs: number,
   toMs: number,
@@ -35,11 +42,9 @@ export async function weatherAnswer(
   return { source: 'given', hours: hours.sort((a, b) => a.at.localeCompare(b.at)) };
 }
 
-type Weather = Pick<AppDeps, 'forecasts' | 'weather'>;
-
 /** How warm the air is on the day before a pour, from the same hours as everything else. */
 export const airBeforeFrom =
-  (deps: Weather & { clock: Pick<AppDeps['clock'], 'now'> }): AirBefore =>
+  (deps: Weather & { clock: { now(): Date } }): AirBefore =>
   async (site, pour) => {
     const nowMs = deps.clock.now().getTime();
     const day = dayBefore(site, pour, nowMs);

@@ -205,6 +205,17 @@ export class SiteStore {
     );
   }
 
+  /** Which version a site has; 404 when there is no such site. */
+  async versionOf(siteId: string): Promise<number> {
+    const row = await this.#db
+      .selectFrom('site')
+      .select('version')
+      .where('id', '=', siteId)
+      .executeTakeFirst();
+    if (!row) throw notFound(`site ${siteId}`);
+    return row.version;
+  }
+
   /** Which version the site of a pour has; 404 when there is no such pour. */
   async siteVersionOf(pourId: string): Promise<number> {
     const row = await this.#db

@@ -1,11 +1,10 @@
 import { type Curing, stripWords } from '#core/cure';
 import { strength, textOf } from '#core/units';
 import { momentText } from '#core/view';
-import { acceptanceText } from '#core/words';
 import { strengthOrigin } from '../../app/origins.ts';
 import { usePour } from '../../app/pour-context.tsx';
 import { Mark } from '../../ui/Mark.tsx';
-import { Big, T } from '../../ui/Text.tsx';
+import { Big } from '../../ui/Text.tsx';
 import { FigureWithWorking } from '../../ui/Working.tsx';
 import { lazily } from '../../ui/lazily.tsx';
 
@@ -33,17 +32,6 @@ export function Standing({ c }: { c: Curing }) {
           {c.ageH < 100 ? `${c.ageH.toFixed(1)} h` : `${(c.ageH / 24).toFixed(1)} days`}.
         </p>
       </div>
-      {c.acceptance && (
-        <p
-          className={`flex gap-2 ${c.acceptance.ok ? '' : 'font-semibold text-chalk-t'}`}
-          data-acceptance={c.acceptance.ok ? 'ok' : 'low'}
-        >
-          <Mark verdict={c.acceptance.ok ? 'good' : 'out'} />
-          <span>
-            <T>{acceptanceText(c.acceptance, v.units)}</T>
-          </span>
-        </p>
-      )}
       <div className="rows border-y border-hair">
         {v.record.pour.elements.map((e) => (
           <p key={e} className="flex min-h-11 items-center gap-3 py-1">

@@ -1,30 +1,43 @@
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
-import type { PourAnswer } from '../../../contract/index.ts';
+import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { clockText, counted, textOf, volume } from '#core/units';
+import type { Lane } from '#core/view';
 import { localDate, midnightMs } from '#core/weather';
-import { alarmWords, pressing } from '#core/words';
 import { momentDay } from './strip.tsx';
-import { type LaneKnown, useLane } from './useLane.ts';
+import type { LaneRow } from './useLanes.ts';
 
 /** Nothing holds it: whether anything is coming. */
-const ready = (lane: LaneKnown): string =>
-  lane.order.state === 'none' && !lane.plant.mixer ? 'checked, and not ordered.' : 'ready.';
+const ready = (lane: Lane): string =>
+  lane.order.state === 'none' && !lane.mixed ? 'checked, and not ordered.' : 'ready.';
+
+/** Where a pour is in its work. */
+function stageOf({ progress }: Lane): 'check' | 'pour' | 'cure' {
+  if (progress.startedMs === null) return 'check';
+  return progress.finishedMs === null ? 'pour' : 'cure';
+}
 
 /** The next act over all pours of the site: the one poured today or soonest that something holds. */
-export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
-  const lane = useLane(record, nowMs);
-  if (!lane || lane === 'reading') return null;
-  const { code, date } = record.pour;
+export function LaneNext({
+  site,
+  pour: { id, code, date },
+  row,
+  nowMs,
+}: {
+  site: SiteSummary;
+  pour: PourSummary;
+  row: LaneRow | undefined;
+  nowMs: number;
+}) {
+  const lane = row?.lane;
+  if (!lane || lane === 'wait') return null;
+  const { units, timeZone } = site;
   const when =
     date === null
       ? 'has no day yet'
-      : `pours ${date === localDate(nowMs, record.site.timeZone) ? 'today' : momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)} at ${clockText(record.pour.settings.firstLoadMin)}`;
-  const { startedMs, finishedMs, placedM3 } = lane.progress;
-  const started = finishedMs === null ? 'pour' : 'cure';
-  const stage = startedMs === null ? 'check' : started;
-  const alarm = lane.alarms.find(pressing);
-  const placed = textOf(volume(placedM3, record.site.units, 1));
+      : `pours ${date === localDate(nowMs, timeZone) ? 'today' : momentDay(midnightMs(date, timeZone), timeZone)} at ${clockText(lane.plan.firstLoadMin)}`;
+  const stage = stageOf(lane);
+  const placed = textOf(volume(lane.progress.placedM3, units, 1));
   const words = {
     check: (
       <>
@@ -34,13 +47,13 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
         ) : (
           <>
             <b>{lane.gate.state === 'against' ? 'against the gate' : 'not ready'}</b>.{' '}
-            {counted(lane.gate.rows.length, 'thing')} to fix first.
+            {counted(lane.gate.toFix, 'thing')} to fix first.
           </>
         )}
       </>
     ),
-    pour: alarm
-      ? `${code}: ${alarmWords(alarm, lane, record.site.units).sentence}`
+    pour: lane.alarm
+      ? `${code}: ${lane.alarm.sentence}`
       : `${code} is being poured, ${placed} placed.`,
     cure: `${code} is placed, ${placed}.`,
   };
@@ -48,7 +61,7 @@ export function LaneNext({ record, nowMs }: { record: PourAnswer; nowMs: number 
     <footer className="next sticky bottom-0 h-16 max-sm:h-24">
       <span className="head hidden text-[14px] text-ink2 sm:inline">Next</span>
       <p>{words[stage]}</p>
-      <Link className="btn" to={`/pours/${record.id}/${stage}`}>
+      <Link className="btn" to={`/pours/${id}/${stage}`}>
         Open {code}
         <ArrowRight size={22} aria-hidden="true" />
       </Link>

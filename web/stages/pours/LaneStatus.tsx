@@ -1,67 +1,70 @@
-import type { PourAnswer } from '../../../contract/index.ts';
+import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { clockText, counted, strength, textOf, volume } from '#core/units';
+import type { Lane } from '#core/view';
 import { midnightMs } from '#core/weather';
-import { alarmWords, pressing } from '#core/words';
 import { Mark } from '../../ui/Mark.tsx';
+import type { LaneRow } from './useLanes.ts';
 import { momentDay } from './strip.tsx';
-import { type LaneKnown, useLane } from './useLane.ts';
 
-type Lane = LaneKnown;
+/** A pour of a site, with how it stands. */
 interface P {
-  record: PourAnswer;
+  site: SiteSummary;
+  pour: PourSummary;
   lane: Lane;
 }
 
 /** In words, what holds each pour, or how it stands. */
-export function LaneStatus({ record, nowMs }: { record: PourAnswer; nowMs: number }) {
-  const lane = useLane(record, nowMs);
-  if (!lane) return null;
-  if (lane === 'reading') return <p className="text-ink2">Reading…</p>;
-  const { archived, cancelled } = record.pour;
-  if (cancelled || archived)
+export function LaneStatus({ site, pour, row }: Omit<P, 'lane'> & { row: LaneRow | undefined }) {
+  if (pour.cancelled || pour.archived)
     return (
       <p className="leading-5">
-        <b className="hidden font-semibold md:block">{record.pour.title}</b>
+        <b className="hidden font-semibold md:block">{pour.title}</b>
         <b className="head mt-1 block text-[20px] leading-6 text-ink2">
-          {cancelled ? 'Called off' : 'Archived'}
+          {pour.cancelled ? 'Called off' : 'Archived'}
         </b>
-        {cancelled?.reason}
+        {row?.reason}
       </p>
     );
-  if (lane.curing) return <Curing record={record} lane={lane} curing={lane.curing} />;
-  if (lane.progress.startedMs !== null) return <Pouring record={record} lane={lane} />;
-  return <BeforePour record={record} lane={lane} />;
+  if (!row || row.lane === 'wait')
+    return (
+      <p className="leading-5 text-ink2">
+        <b className="hidden font-semibold text-ink md:block">{pour.title}</b>
+        Reading…
+      </p>
+    );
+  const { lane } = row;
+  if (!lane) return null;
+  if (lane.curing) return <Curing site={site} pour={pour} lane={lane} curing={lane.curing} />;
+  if (lane.progress.startedMs !== null) return <Pouring site={site} pour={pour} lane={lane} />;
+  return <BeforePour site={site} pour={pour} lane={lane} />;
 }
 
-function Curing({ record, lane, curing }: P & { curing: NonNullable<Lane['curing']> }) {
+function Curing({ site, pour, lane, curing }: P & { curing: NonNullable<Lane['curing']> }) {
   const open = curing.strip === 'may' ? 'Forms may come off' : 'Curing';
   return (
     <p className="leading-5">
-      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className="hidden font-semibold md:block">{pour.title}</b>
       <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6 text-good-t">
         <Mark verdict="good" />
         {lane.closed ? 'Closed' : open}
       </b>
-      {textOf(strength(curing.strengthMPa, record.site.units))} by temperature
+      {textOf(strength(curing.strengthMPa, site.units))} by temperature
     </p>
   );
 }
 
-function Pouring({ record, lane }: P) {
-  const { units } = record.site;
-  const alarm = lane.alarms.find(pressing);
-  const words = alarm && alarmWords(alarm, lane, units);
+function Pouring({ site, pour, lane: { alarm, progress } }: P) {
   return (
     <p className="leading-5">
-      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className="hidden font-semibold md:block">{pour.title}</b>
       <b className="head mt-1 flex items-center gap-2 text-[20px] leading-6">
-        <Mark verdict={words?.tone ?? 'tight'} />
+        <Mark verdict={alarm?.tone ?? 'tight'} />
         Pouring
       </b>
-      {textOf(volume(lane.progress.placedM3, units, 1))} placed
-      {words && (
+      {textOf(volume(progress.placedM3, site.units, 1))} placed
+      {alarm && (
         <b className="block font-semibold text-chalk-t" data-alarm={alarm.kind}>
-          {words.name}
+          {alarm.name}
         </b>
       )}
     </p>
@@ -77,44 +80,44 @@ function standing(gate: Lane['gate'], untouched: boolean, ordered: boolean) {
   if (gate.state === 'against')
     return { verdict: 'held', label: 'Against the gate', tone: 'text-ochre-t' } as const;
   if (untouched) return { verdict: 'unread', label: 'Nothing read yet', tone: '' } as const;
-  const label = `${counted(gate.rows.length, 'thing')} to fix first`;
-  if (gate.counts.out) return { verdict: 'out', label, tone: 'text-chalk-t' } as const;
+  const label = `${counted(gate.toFix, 'thing')} to fix first`;
+  if (gate.out) return { verdict: 'out', label, tone: 'text-chalk-t' } as const;
   return { verdict: 'held', label, tone: 'text-ochre-t' } as const;
 }
 
-function BeforePour({ record, lane }: P) {
-  const { gate, plan, order, plant } = lane;
-  const { date } = record.pour;
-  const when = date
-    ? `${momentDay(midnightMs(date, record.site.timeZone), record.site.timeZone)}, ${clockText(record.pour.settings.firstLoadMin)}`
-    : 'no date yet';
-  const units = record.site.units;
+/** What is ordered of a pour, or would have to be. */
+function amountText({ plan, order, mixed }: Lane, units: SiteSummary['units']): string {
   const off = order.ended === 'put-off' ? 'put off' : 'called off';
   const none = order.ended === null ? 'not ordered' : off;
-  const amount =
-    order.state === 'none'
-      ? `${textOf(volume(plan.orderedM3, units, 1))}, ${plant.mixer ? counted(plan.loadIds.length, 'batch', 'batches') : none}`
-      : `${textOf(volume(order.orderedM3 ?? 0, units, 1))} in ${counted(order.loads.length, 'load')}`;
-  const asked = gate.rows.filter((r) => r.kind === 'question').length;
-  const untouched = gate.read === 0 && asked === 0;
+  return order.state === 'none'
+    ? `${textOf(volume(plan.orderedM3, units, 1))}, ${mixed ? counted(plan.loads, 'batch', 'batches') : none}`
+    : `${textOf(volume(order.orderedM3 ?? 0, units, 1))} in ${counted(order.loads, 'load')}`;
+}
+
+function BeforePour({ site, pour, lane }: P) {
+  const { gate, plan } = lane;
+  const when = pour.date
+    ? `${momentDay(midnightMs(pour.date, site.timeZone), site.timeZone)}, ${clockText(plan.firstLoadMin)}`
+    : 'no date yet';
+  const untouched = gate.read === 0 && gate.questions === 0;
   const several = (count: number, word: string) => (count ? [counted(count, word)] : []);
   const parts = [
-    ...(gate.counts.out ? [`${gate.counts.out} out`] : []),
-    ...several(asked, 'question'),
-    ...several(gate.rows.filter((r) => r.kind === 'change').length, 'change'),
-    ...(gate.counts.unread ? [`${gate.counts.unread} to read`] : []),
+    ...(gate.out ? [`${gate.out} out`] : []),
+    ...several(gate.questions, 'question'),
+    ...several(gate.changes, 'change'),
+    ...(gate.unread ? [`${gate.unread} to read`] : []),
   ];
-  const ordered = order.state !== 'none' || plant.mixer !== undefined;
+  const ordered = lane.order.state !== 'none' || lane.mixed;
   const { verdict, label, tone } = standing(gate, untouched, ordered);
   return (
     <p className="leading-5">
-      <b className="hidden font-semibold md:block">{record.pour.title}</b>
+      <b className="hidden font-semibold md:block">{pour.title}</b>
       <b className={`head mt-1 flex items-center gap-2 text-[20px] leading-6 ${tone}`}>
         <Mark verdict={verdict} />
         {label}
       </b>
       {!untouched && gate.state !== 'open' && `${parts.join(', ')}. `}
-      {when}, {amount}
+      {when}, {amountText(lane, site.units)}
     </p>
   );
 }

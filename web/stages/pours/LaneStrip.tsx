@@ -1,47 +1,52 @@
-import type { PourAnswer } from '../../../contract/index.ts';
+import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { clockText, counted, strength } from '#core/units';
+import type { Lane } from '#core/view';
 import { pourDayMs } from '#core/weather';
-import { momentDay, StripDays, stripScale } from './strip.tsx';
-import { useLane } from './useLane.ts';
+import { momentDay, NOW_X, StripDays, stripScale } from './strip.tsx';
+import type { LaneRow } from './useLanes.ts';
 
 const HOUR = 3_600_000;
 const H = 100;
 
+/** When a pour begins and ends, as it was or as it is planned; null where it has no day. */
+function stretchOf(lane: Lane, dayMs: number | null): { start: number; end: number } | null {
+  if (dayMs === null) return null;
+  const { startedMs, finishedMs } = lane.progress;
+  return {
+    start: startedMs ?? dayMs + lane.plan.firstLoadMin * 60_000,
+    end: finishedMs ?? dayMs + lane.plan.finishMin * 60_000,
+  };
+}
+
 /** The lane's own stretch of the strip: when it is checked and poured, and how its strength grows. */
 export function LaneStrip({
-  record,
-  nowMs,
+  site,
+  pour,
+  row,
   todayMs,
   width,
 }: {
-  record: PourAnswer;
-  nowMs: number;
+  site: SiteSummary;
+  pour: PourSummary;
+  row: LaneRow | undefined;
   todayMs: number;
   width: number;
 }) {
-  const lane = useLane(record, nowMs);
-  if (!lane || lane === 'reading' || width < 60) return null;
+  const lane = row?.lane;
+  if (!lane || lane === 'wait' || width < 60) return null;
+  const { units, timeZone } = site;
   const x = stripScale(todayMs, width);
-  const dayMs =
-    record.pour.date === null
-      ? null
-      : pourDayMs(record.pour.date, record.pour.settings.firstLoadMin, record.site.timeZone);
-  const start =
-    dayMs === null
-      ? null
-      : (lane.progress.startedMs ?? dayMs + record.pour.settings.firstLoadMin * 60_000);
-  const end =
-    dayMs === null
-      ? null
-      : (lane.progress.finishedMs ?? dayMs + lane.plan.timetable.finishMin * 60_000);
+  const dayMs = pour.date === null ? null : pourDayMs(pour.date, lane.plan.firstLoadMin, timeZone);
+  const stretch = stretchOf(lane, dayMs);
+  const [start, end] = [stretch?.start ?? null, stretch?.end ?? null];
   const c = lane.curing;
   const foot = H - 12;
   const narrow = start !== null && Math.abs(start - todayMs - 12 * HOUR) > 12 * HOUR;
   const label = (): string => {
     if (start === null || end === null) return '';
-    if (narrow) return momentDay(start, record.site.timeZone);
+    if (narrow) return momentDay(start, timeZone);
     const doneMin = (end - (dayMs ?? 0)) / 60_000;
-    return `${clockText(record.pour.settings.firstLoadMin)}, ${counted(lane.plan.loadIds.length, 'load')}, done ${clockText(doneMin)}`;
+    return `${clockText(lane.plan.firstLoadMin)}, ${counted(lane.plan.loads, 'load')}, done ${clockText(doneMin)}`;
   };
   const right = start !== null && x(start) > width * 0.72;
   return (
@@ -51,7 +56,7 @@ export function LaneStrip({
       {c && (
         <>
           <path
-            d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${foot - (p.strengthMPa / lane.mix.cylinderMPa) * (H - 40)}`).join('L')}`}
+            d={`M${c.curve.map((p) => `${x(c.startMs + p.timeH * HOUR)} ${foot - (p.strengthMPa / lane.cylinderMPa) * (H - 40)}`).join('L')}`}
             fill="none"
             stroke="var(--fresh)"
             strokeWidth="2.5"
@@ -66,7 +71,7 @@ export function LaneStrip({
             className="halo"
             style={{ fill: 'var(--chalk-t)' }}
           >
-            f′c {strength(lane.mix.cylinderMPa, record.site.units).value}
+            f′c {strength(lane.cylinderMPa, units).value}
           </text>
         </>
       )}
@@ -97,7 +102,12 @@ export function LaneStrip({
           no date yet
         </text>
       )}
-      <path d={`M${x(nowMs)} 0V${H}`} stroke="var(--chalk)" strokeWidth="3" />
+      <path
+        d={`M0 0V${H}`}
+        stroke="var(--chalk)"
+        strokeWidth="3"
+        style={{ transform: `translateX(var(${NOW_X}))` }}
+      />
     </svg>
   );
 }

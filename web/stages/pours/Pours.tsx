@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import useSWR from 'swr';
-import type { PourAnswer, PourSummary, SiteSummary } from '../../../contract/index.ts';
+import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { timeOfDay } from '#core/units';
 import { localDate } from '#core/weather';
 import { HelpButton } from '../../app/HelpButton.tsx';
@@ -14,8 +14,13 @@ import { BringSite } from './BringSite.tsx';
 import { FirstStart } from './FirstStart.tsx';
 import { LaneNext } from './LaneNext.tsx';
 import { Lanes } from './Lanes.tsx';
+import { OwnLane } from './OwnLane.tsx';
 import { inUseFirst } from './site-order.ts';
 import { SiteTabs } from './SiteTabs.tsx';
+import { useKeptNear } from './useKeptNear.ts';
+import { type LaneRow, useLanes } from './useLanes.ts';
+import { usePoursOf } from './usePoursOf.ts';
+import { useUnsent } from './useUnsent.ts';
 
 const AccountSheet = lazily(() => import('../../app/AccountSheet.tsx'));
 
@@ -34,7 +39,11 @@ export function Pours() {
     setPicked(id);
     setParams({ site: id }, { replace: true });
   };
-  const own = pours?.filter((p) => p.siteId === site?.id) ?? [];
+  const own = usePoursOf(site?.id);
+  const rows = useLanes(site?.id);
+  const unsent = useUnsent();
+  const next = site && nextOf(own, localDate(clock.nowMs, site.timeZone));
+  useKeptNear(next?.id);
   const foreman = account.role === 'foreman';
   return (
     <div className="flex min-h-dvh flex-col">
@@ -47,12 +56,21 @@ export function Pours() {
         </span>
       </header>
       <main className="flex flex-1 flex-col px-4 pb-4">
-        {site && <Lanes key={site.id} site={site} pours={own} nowMs={clock.nowMs} />}
+        {site && (
+          <Lanes key={site.id} {...{ site, rows, unsent }} pours={own} nowMs={clock.nowMs} />
+        )}
         {sites?.length === 0 && <FirstStart foreman={foreman} done={pick} />}
         {site && foreman && <SiteActs site={site} done={pick} />}
       </main>
-      {site && (
-        <NextOfSite pours={own} today={localDate(clock.nowMs, site.timeZone)} nowMs={clock.nowMs} />
+      {site && next && (
+        <NextOfSite
+          key={next.id}
+          site={site}
+          pour={next}
+          row={rows.get(next.id)}
+          unsent={unsent.has(next.id)}
+          nowMs={clock.nowMs}
+        />
       )}
     </div>
   );
@@ -106,20 +124,27 @@ function SiteActs({ site, done }: { site: SiteSummary; done: (id: string) => voi
   );
 }
 
+/** The pour of the site that is next: of today or soonest; one without a day comes after those that have one. */
+const nextOf = (pours: readonly PourSummary[], today: string): PourSummary | undefined =>
+  pours
+    .filter((p) => !p.cancelled && !p.archived && (p.date === null || p.date >= today))
+    .sort((a, b) => (a.date ?? '9999').localeCompare(b.date ?? '9999'))[0];
+
 function NextOfSite({
-  pours,
-  today,
+  site,
+  pour,
+  row,
+  unsent,
   nowMs,
 }: {
-  pours: PourSummary[];
-  today: string;
+  site: SiteSummary;
+  pour: PourSummary;
+  row: LaneRow | undefined;
+  unsent: boolean;
   nowMs: number;
 }) {
-  const open = pours.filter((p) => !p.cancelled && !p.archived);
-  // One without a day comes after those that have one.
-  const next = open
-    .filter((p) => p.date === null || p.date >= today)
-    .sort((a, b) => (a.date ?? '9999').localeCompare(b.date ?? '9999'))[0];
-  const { data } = useSWR<PourAnswer, Error>(next ? `/api/pours/${next.id}` : null, getJson);
-  return data ? <LaneNext key={data.id} record={data} nowMs={nowMs} /> : null;
+  if (!unsent) return <LaneNext {...{ site, pour, row, nowMs }} />;
+  return (
+    <OwnLane pourId={pour.id}>{(own) => <LaneNext {...{ site, pour, nowMs }} row={own} />}</OwnLane>
+  );
 }

@@ -1,31 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
-import { Refusal, renderWithServer } from '../../testing/server.tsx';
-import { Pours } from './Pours.tsx';
+import { Refusal } from '../../testing/server.tsx';
+import { BARN, MILL, open, pour, site } from '../../testing/pour-list.tsx';
 
-const NOW = '2026-09-23T11:40:00.000Z';
-const site = (id: string, name: string, over: Partial<SiteSummary> = {}): SiteSummary => ({
-  id,
-  name,
-  units: 'us',
-  timeZone: 'America/Chicago',
-  version: 1,
-  archived: false,
-  madeUp: false,
-  ...over,
-});
-const pour = (siteId: string, code: string, over: Partial<PourSummary> = {}): PourSummary => ({
-  id: `${siteId}-${code}`,
-  siteId,
-  code,
-  title: `Walls ${code}`,
-  date: '2026-09-24',
-  cancelled: false,
-  archived: false,
-  ...over,
-});
 /** The least that a site file holds. */
 const YARD = {
   format: 'jactum.site/1',
@@ -38,26 +16,6 @@ const YARD = {
   nodes: [],
   runs: [],
 };
-const BARN = site('barn', 'Quarry Barn, Lower Field');
-const MILL = site('mill', 'Mill Shed');
-
-function open(
-  sites: SiteSummary[],
-  pours: PourSummary[],
-  more: Record<string, unknown> = {},
-  role: 'foreman' | 'crew' = 'foreman',
-) {
-  return renderWithServer(
-    <Pours />,
-    {
-      'GET /api/sites': sites,
-      'GET /api/pours': pours,
-      'GET /api/clock': { now: NOW, settable: false },
-      ...more,
-    },
-    { role },
-  );
-}
 const press = async (name: string | RegExp) =>
   userEvent.click(await screen.findByRole('button', { name }));
 const lanes = () =>

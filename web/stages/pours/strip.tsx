@@ -21,6 +21,9 @@ export const stripScale = (todayMs: number, width: number): ScaleLinear<number, 
     [0, width * 0.2, width * 0.72, width],
   ).clamp(true);
 
+/** Where now is on the strip: a property of the whole list, so that a minute moves a line and draws nothing anew. */
+export const NOW_X = '--now-x';
+
 /** A day as people say it: "Fri 2 Oct". */
 export const momentDay = (ms: number, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', {
