@@ -9,6 +9,7 @@ import type { ForecastStore } from './store/forecasts.ts';
 import type { SessionStore } from './store/sessions.ts';
 import type { EventStore } from './store/events.ts';
 import type { PhotoStore } from './store/photos.ts';
+import type { LaneKeeper } from './services/lanes.ts';
 import type { PeopleService } from './services/people.ts';
 import type { SiteChanges } from './services/site-changes.ts';
 import type { SiteLife } from './services/site-life.ts';
@@ -35,6 +36,8 @@ export interface AppDeps {
   photos: PhotoStore;
   clock: SiteClock;
   heavy: HeavyPool;
+  /** How pours stand, as lists show it. */
+  lanes: LaneKeeper;
   weather: WeatherService;
   forecasts: ForecastStore;
   /** The batching plant; null where none is connected. */

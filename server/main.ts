@@ -18,6 +18,7 @@ import { openStore, takeFolder } from './store/open-store.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
 import { EventStore } from './store/events.ts';
 import { PhotoStore } from './store/photos.ts';
+import { LaneKeeper } from './services/lanes.ts';
 import { PeopleService } from './services/people.ts';
 import { SiteChanges } from './services/site-changes.ts';
 import { SiteLife } from './services/site-life.ts';
@@ -108,6 +109,7 @@ const app = createApp({
   photos,
   clock,
   heavy,
+  lanes: new LaneKeeper({ sites, forecasts, clock, heavy, logger }),
   weather,
   forecasts,
   plant: config.demo ? new SimulatedPlant() : null,

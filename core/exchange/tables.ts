@@ -22,10 +22,13 @@ const cell = (
 export function takeoffTable({ site, pour }: Source): Table {
   const u = site.units;
   const total = takeOff(site);
-  const own = total.elements.filter((e) => pour.elements.includes(e.id));
+  const wanted = new Set(pour.elements);
+  const own = total.elements.filter((e) => wanted.has(e.id));
   const types = typesByElement(site);
   const typeOf = (id: string) => types.get(id) ?? '';
-  const materials = materialsOf(site, pour);
+  const materials = new Map<string, ReturnType<typeof materialsOf>>();
+  for (const m of materialsOf(site, pour))
+    materials.set(m.elementId, [...(materials.get(m.elementId) ?? []), m]);
   return {
     head: [
       'run',
@@ -50,19 +53,17 @@ export function takeoffTable({ site, pour }: Source): Table {
         '',
         '',
       ],
-      ...materials
-        .filter((m) => m.elementId === e.id)
-        .map((m) => [
-          e.id,
-          typeOf(e.id),
-          '',
-          '',
-          '',
-          m.item,
-          m.quantity === null ? m.amount : cell(m.amount, m.quantity, u, 1),
-          m.quantity === null ? '' : shownUnit(m.quantity, u),
-          m.basis,
-        ]),
+      ...(materials.get(e.id) ?? []).map((m) => [
+        e.id,
+        typeOf(e.id),
+        '',
+        '',
+        '',
+        m.item,
+        m.quantity === null ? m.amount : cell(m.amount, m.quantity, u, 1),
+        m.quantity === null ? '' : shownUnit(m.quantity, u),
+        m.basis,
+      ]),
     ]),
   };
 }

@@ -135,11 +135,36 @@ export function attempt<In extends z.ZodType, Out extends z.ZodType>(
   }
 }
 
-/** Runs a calculation for its result alone, for callers that need no working. Throws {@link BadInput}. */
-export const resultOf = <In extends z.ZodType, Out extends z.ZodType>(
+/** So many results of a calculation are kept. */
+const MOST_KEPT = 300;
+const kept = new WeakMap<object, Map<string, unknown>>();
+
+/** What tells one small input from another; null for one that is not made of plain values alone. */
+function keyOf(raw: unknown): string | null {
+  if (typeof raw !== 'object' || raw === null) return null;
+  for (const v of Object.values(raw) as unknown[])
+    if (typeof v === 'object' || (typeof v === 'number' && !Number.isFinite(v))) return null;
+  return JSON.stringify(raw);
+}
+
+/**
+ * Runs a calculation for its result alone, for callers that need no working: a plan of two thousand
+ * runs asks the same of the same bar over and over, and is answered what it was told. Throws {@link BadInput}.
+ */
+export function resultOf<In extends z.ZodType, Out extends z.ZodType>(
   calc: Calculation<In, Out>,
   raw: z.input<In>,
-): z.output<Out> => evaluate(calc, raw).result;
+): z.output<Out> {
+  const key = keyOf(raw);
+  if (key === null) return evaluate(calc, raw).result;
+  const known = kept.get(calc) ?? new Map<string, unknown>();
+  kept.set(calc, known);
+  if (!known.has(key)) {
+    if (known.size >= MOST_KEPT) known.clear();
+    known.set(key, evaluate(calc, raw).result);
+  }
+  return known.get(key) as z.output<Out>;
+}
 
 /** A number as it stands in a line of working: six significant figures, no trailing zeros. */
 export const fig = (n: number): string =>

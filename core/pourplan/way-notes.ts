@@ -38,38 +38,54 @@ function openingsOf(site: SitePlan, leg: Leg): WayNote[] {
   });
 }
 
-/** How many legs of one turn end at a node. */
-const meeting = (route: Pick<Route, 'legs'>, node: string, storey: number): number =>
-  route.legs.filter((l) => l.storey === storey && (l.startNode === node || l.endNode === node))
-    .length;
+/** Legs by the node and storey at which they end. */
+type Meetings = Map<string, Leg[]>;
+const meetingKey = (node: string, storey: number): string => JSON.stringify([node, storey]);
+function meetingsOf({ legs }: Pick<Route, 'legs'>): Meetings {
+  const met: Meetings = new Map();
+  for (const leg of legs)
+    for (const node of new Set([leg.startNode, leg.endNode]))
+      if (node !== null) {
+        const key = meetingKey(node, leg.storey);
+        met.set(key, [...(met.get(key) ?? []), leg]);
+      }
+  return met;
+}
+
+/** The seams between two runs side by side, by the run they belong to. */
+type SeamsOn = Map<string, { other: string; gapMaxMin: number; knitMin: number }[]>;
+function seamsOn({ timetable, cells }: PourPlan): SeamsOn {
+  const on = new Map(cells.map((c) => [c.id, c.elementId]));
+  const seams: SeamsOn = new Map();
+  for (const s of timetable.seams) {
+    const [a, b] = [on.get(s.above), on.get(s.below)];
+    if (s.kind !== 'beside' || a === undefined || b === undefined || a === b) continue;
+    const { gapMaxMin, knitMin } = s;
+    const own = seams.get(a) ?? [];
+    own.push({ other: b, gapMaxMin, knitMin });
+    seams.set(a, own);
+  }
+  return seams;
+}
 
 /** The longest wait at a node between legs that meet there, min. */
-function waitAt({ timetable, cells }: PourPlan, legs: Leg[]): { waitMin: number; knitMin: number } {
-  const on = new Map(cells.map((c) => [c.id, c.elementId]));
+function waitAt(seams: SeamsOn, legs: Leg[]): { waitMin: number; knitMin: number } {
   const ids = new Set(legs.map((l) => l.elementId));
-  const met = timetable.seams.filter((s) => {
-    const [a, b] = [on.get(s.above), on.get(s.below)];
-    return s.kind === 'beside' && a !== b && ids.has(a ?? '') && ids.has(b ?? '');
-  });
+  const met = [...ids].flatMap((id) => (seams.get(id) ?? []).filter((s) => ids.has(s.other)));
   return {
     waitMin: Math.max(0, ...met.map((s) => s.gapMaxMin)),
     knitMin: met[0]?.knitMin ?? 0,
   };
 }
 
-function endOf(plan: PourPlan, leg: Leg, next: Leg | undefined): WayNote[] {
-  const { route } = plan;
+function endOf(met: Meetings, seams: SeamsOn, leg: Leg, next: Leg | undefined): WayNote[] {
   const node = leg.endNode;
   if (node === null) return [];
   const at = { atM: leg.fromM + leg.lengthM, elementId: leg.elementId };
-  const all = meeting(route, node, leg.storey);
+  const legs = met.get(meetingKey(node, leg.storey)) ?? [];
   const notes: WayNote[] = [];
-  if (all > 2) {
-    const legs = route.legs.filter(
-      (l) => l.storey === leg.storey && (l.startNode === node || l.endNode === node),
-    );
-    notes.push({ ...at, kind: 'tee', node, ...waitAt(plan, legs) });
-  } else if (all === 2) notes.push({ ...at, kind: 'corner', node });
+  if (legs.length > 2) notes.push({ ...at, kind: 'tee', node, ...waitAt(seams, legs) });
+  else if (legs.length === 2) notes.push({ ...at, kind: 'corner', node });
   const up = next?.startNode === node ? next.bottomM - leg.bottomM : 0;
   if (Math.abs(up) > STEP_M) notes.push({ ...at, kind: 'step', node, upM: up });
   return notes;
@@ -78,6 +94,8 @@ function endOf(plan: PourPlan, leg: Leg, next: Leg | undefined): WayNote[] {
 /** What to mind along the way, in the order in which it is met: corners, tees, openings, steps, planned bulkheads. */
 export function wayNotes(site: SitePlan, plan: PourPlan): WayNote[] {
   const { legs } = plan.route;
+  const met = meetingsOf(plan.route);
+  const seams = seamsOn(plan);
   return legs
     .flatMap((leg, i) => [
       ...openingsOf(site, leg),
@@ -86,7 +104,7 @@ export function wayNotes(site: SitePlan, plan: PourPlan): WayNote[] {
         elementId: leg.elementId,
         atM: leg.fromM + c * leg.lengthM,
       })),
-      ...endOf(plan, leg, legs[i + 1]),
+      ...endOf(met, seams, leg, legs[i + 1]),
     ])
     .sort((a, b) => a.atM - b.atM);
 }

@@ -1,6 +1,6 @@
 import type { Opening, SitePlan, WallType } from '#core/model';
 import { leftOf } from './convex.ts';
-import { boxed, outside, type Boxed } from './geometry.ts';
+import { boxed, outside, RingIndex } from './geometry.ts';
 import { ringArea } from './ring.ts';
 import type { Point, Ring } from './ring.ts';
 import { pierRing, rectangleRing } from './stand-rings.ts';
@@ -157,10 +157,10 @@ export function bandsOf(site: SitePlan): Band[] {
       );
     for (const p of site.piers) regions.push(!within(p.bottomM, p.topM) ? [] : [pierRing(p)]);
     // Concrete that lies in two elements counts with the first of them.
-    const taken: Boxed[] = [];
+    const taken = new RingIndex();
     const net = regions.map((r) => {
       const left = outside(r, taken);
-      taken.push(...r.map(boxed));
+      for (const ring of r) taken.add(boxed(ring));
       return left;
     });
     bands.push({ lowM, highM, regions: net });

@@ -26,6 +26,42 @@ export const boxed = (ring: Ring): Boxed => {
 const near = (a: Boxed, b: Boxed): boolean =>
   a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1;
 
+/** Rings are looked for in columns of a site that are so wide, m. */
+const COLUMN_M = 8;
+
+/** Rings of a site, found again by where they lie: most of them are nowhere near each other. */
+export class RingIndex {
+  readonly #columns = new Map<number, { order: number; box: Boxed }[]>();
+  #count = 0;
+
+  #columnsOf({ x0, x1 }: Boxed): number[] {
+    const [first, last] = [Math.floor(x0 / COLUMN_M), Math.floor(x1 / COLUMN_M)];
+    return Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  }
+
+  add(box: Boxed): void {
+    const entry = { order: this.#count, box };
+    this.#count += 1;
+    for (const k of this.#columnsOf(box)) {
+      const column = this.#columns.get(k);
+      if (column) column.push(entry);
+      else this.#columns.set(k, [entry]);
+    }
+  }
+
+  /** Those whose boxes overlap one of these, in the order in which they were added. */
+  near(boxes: readonly Boxed[]): Boxed[] {
+    const found = new Set(
+      boxes.flatMap((box) =>
+        this.#columnsOf(box).flatMap((k) =>
+          (this.#columns.get(k) ?? []).filter((e) => near(e.box, box)),
+        ),
+      ),
+    );
+    return [...found].sort((a, b) => a.order - b.order).map((e) => e.box);
+  }
+}
+
 /** Overlaps below this area (m²) are rounding along a shared edge, not concrete in two elements. */
 const OVERLAP_M2 = 1e-6;
 
@@ -33,10 +69,9 @@ const OVERLAP_M2 = 1e-6;
  * What is left of `rings` outside `taken`. Rings are parted only where there is a real overlap;
  * those that merely touch keep their corners.
  */
-export function outside(rings: Ring[], taken: Boxed[]): Ring[] {
+export function outside(rings: Ring[], taken: RingIndex): Ring[] {
   let left = rings.map(boxed);
-  for (const t of taken) {
-    // Most rings of a site are nowhere near each other: nothing is made anew for those.
+  for (const t of taken.near(left)) {
     if (left.some((r) => near(r, t) && sharedArea(r.ring, t.ring) > OVERLAP_M2))
       left = left.flatMap((r) =>
         near(r, t) && sharedArea(r.ring, t.ring) > OVERLAP_M2

@@ -13,6 +13,7 @@ import {
   pierHeightM,
   type PourDoc,
   type Run,
+  runOf,
   type SitePlan,
   wallHeightM,
 } from '#core/model';
@@ -190,7 +191,7 @@ export function materialsOf(
         if (amount > 0) out.push({ elementId: id, item, amount, quantity, basis });
       },
     };
-    const run = site.runs.find((x) => x.id === id);
+    const run = runOf(site, id);
     const pad = site.pads.find((x) => x.id === id);
     const pier = site.piers.find((x) => x.id === id);
     const wall = run?.kind === 'wall';

@@ -22,7 +22,14 @@ export interface Lane {
     changes: number;
   };
   /** As planned: what is ordered, in how many loads, and from when to when it is placed, minutes of the day. */
-  plan: { orderedM3: number; loads: number; firstLoadMin: number; finishMin: number };
+  plan: {
+    orderedM3: number;
+    loads: number;
+    /** When the first of it is batched. */
+    firstBatchMin: number;
+    firstLoadMin: number;
+    finishMin: number;
+  };
   /** It is mixed on the site: nothing is on order with anybody. */
   mixed: boolean;
   order: Pick<PourView['order'], 'state' | 'ended' | 'orderedM3'> & { loads: number };
@@ -80,6 +87,7 @@ export function laneOf(
     plan: {
       orderedM3: plan.orderedM3,
       loads: plan.loadIds.length,
+      firstBatchMin: plan.simulation.loads[0]?.batchMin ?? record.pour.settings.firstLoadMin,
       firstLoadMin: record.pour.settings.firstLoadMin,
       finishMin: plan.timetable.finishMin,
     },

@@ -120,6 +120,9 @@ function crewPart(c: ReportContext): Content[] {
   ];
 }
 
+/** More than this of what is not as it must be does not fit the page. */
+const MOST_WRONG = 8;
+
 /** The most that presses on the forms as it is planned, and what of the plan is not as it must be. */
 function planWatch(c: ReportContext): string[] {
   const { plan, gate } = c.view;
@@ -127,7 +130,10 @@ function planWatch(c: ReportContext): string[] {
   const kPa = (x: number) => quantityText(x, 'KPa', c.units);
   const wrong = gate.rows.filter((r) => r.kind === 'pressure' || r.kind === 'reach');
   return [
-    ...wrong.map((r) => `NOT SO: ${holdText({ ...c.view, ...c }, r)}.`),
+    ...wrong.slice(0, MOST_WRONG).map((r) => `NOT SO: ${holdText({ ...c.view, ...c }, r)}.`),
+    ...(wrong.length > MOST_WRONG
+      ? [`NOT SO: ${wrong.length - MOST_WRONG} more, as the plan says.`]
+      : []),
     ...(worst
       ? [
           `Forms: up to ${kPa(worst.maxKPa)} at ${worst.elementId} as planned, rated ${kPa(c.record.pour.settings.ratingKPa)}. No faster, no shorter waits.`,
@@ -167,6 +173,16 @@ function placesPart(c: ReportContext): Content[] {
   ];
 }
 
+/** More than this of the order in which runs are filled does not fit the page. */
+const MOST_LEGS = 120;
+const orderText = (legs: readonly string[]): string =>
+  `${legs
+    .slice(0, MOST_LEGS)
+    .map((l, i) => `${i + 1} ${l}`)
+    .join(
+      ', ',
+    )}${legs.length > MOST_LEGS ? `, and ${legs.length - MOST_LEGS} more, as the plan has them` : ''}`;
+
 /** The card of a pour: one page that hangs at the form. */
 export function cardDocument(input: ReportInput): TDocumentDefinitions {
   const c = contextOf(input);
@@ -194,7 +210,7 @@ export function cardDocument(input: ReportInput): TDocumentDefinitions {
             stack: [
               h2('Sequence'),
               { svg: sequenceDrawing(site, legs), width: 240 },
-              { text: legs.map((l, i) => `${i + 1} ${l}`).join(', '), fontSize: 8 },
+              { text: orderText(legs), fontSize: 8 },
               ...crewPart(c),
             ],
           },

@@ -108,12 +108,66 @@ function placeRows({ point }: PointState, place: PlaceState, c: ReportContext): 
   return [...earlier, row(newest, verdictCell(place), note)];
 }
 
-const checkRows = (c: ReportContext): Cell[][] =>
-  c.view.points.flatMap((p) =>
-    p.point.round && p.places.every((x) => x.verdict === 'good' && x.earlier.length === 0)
-      ? [roundRow(p, c)]
-      : p.places.flatMap((place) => placeRows(p, place, c)),
-  );
+const untouched = (x: PlaceState): boolean =>
+  x.verdict === 'unread' && !x.reading && !x.mark && x.earlier.length === 0;
+
+/** What was read of a point, and in one line how much of it was not. */
+function pointRows(p: PointState, c: ReportContext): Cell[][] {
+  if (p.point.round && p.places.every((x) => x.verdict === 'good' && x.earlier.length === 0))
+    return [roundRow(p, c)];
+  const read = p.places.filter((x) => !untouched(x));
+  const unread = p.places.length - read.length;
+  const { elementId, title, wanted } = p.point;
+  return [
+    ...read.flatMap((place) => placeRows(p, place, c)),
+    ...(unread > 0
+      ? [[elementId, title, wantedText(wanted, c.units), '', `${unread} ${WORD.unread}`, '', '']]
+      : []),
+  ];
+}
+
+/** What of an element nobody has begun with, in words. */
+const unreadText = (points: readonly PointState[]): { titles: string; places: string } => ({
+  titles: [...new Set(points.map((p) => p.point.title))].join(', '),
+  places: `${points.reduce((n, p) => n + p.places.length, 0)} ${WORD.unread}`,
+});
+
+/** Lists by what they have in common, in the order in which that is met first. */
+function byKey<T>(list: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of list) {
+    const own = groups.get(keyOf(item));
+    if (own) own.push(item);
+    else groups.set(keyOf(item), [item]);
+  }
+  return groups;
+}
+
+/** Elements that nobody has begun with: those that lack the same stand in one line. */
+function unreadRows(points: readonly PointState[]): Cell[][] {
+  const elements = [...byKey(points, (p) => p.point.elementId)].map(([id, own]) => ({
+    id,
+    ...unreadText(own),
+  }));
+  return [...byKey(elements, (e) => JSON.stringify([e.titles, e.places]))].map(([, alike]) => [
+    alike.map((e) => e.id).join(', '),
+    alike[0]?.titles ?? '',
+    '',
+    '',
+    `${alike[0]?.places ?? ''}${alike.length > 1 ? ' each' : ''}`,
+    '',
+    '',
+  ]);
+}
+
+/** Every reading, and of each element what was not read. */
+function checkRows(c: ReportContext): Cell[][] {
+  const isOpen = (p: PointState) => p.places.every(untouched);
+  return [
+    ...c.view.points.filter((p) => !isOpen(p)).flatMap((p) => pointRows(p, c)),
+    ...unreadRows(c.view.points.filter(isOpen)),
+  ];
+}
 
 /** What held the pour, how it was signed, and whether it was poured against it. */
 export function gateSection({ view: { gate }, state, time }: ReportContext): Content[] {
@@ -149,6 +203,9 @@ export function gateSection({ view: { gate }, state, time }: ReportContext): Con
   ];
 }
 
+/** Names of runs that have the same in common run on over several lines. */
+const RUN_WIDTH = 64;
+
 /** Questions, what failed and was put right, and every reading. */
 export const checkSections = (c: ReportContext): Content[] => [
   { text: 'Questions', style: 'h2' },
@@ -162,7 +219,7 @@ export const checkSections = (c: ReportContext): Content[] => [
   { text: 'Checks', style: 'h2' },
   table(
     ['run', 'check', 'wanted', 'read', 'verdict', 'margin', 'who, when'],
-    ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto'],
+    [RUN_WIDTH, '*', 'auto', 'auto', 'auto', 'auto', 'auto'],
     checkRows(c),
   ),
 ];

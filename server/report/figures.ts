@@ -15,6 +15,7 @@ export function planSection({ view: { plan, order }, units }: ReportContext): Co
   const v = (m3: number) => textOf(volume(m3, units));
   const { route, trucks } = plan;
   const loads = plan.loadIds.length;
+  const takeoff = new Map(route.takeoff.elements.map((e) => [e.id, e]));
   const ordered = [
     `Neat ${v(route.volumeM3)}`,
     `needed ${v(plan.order.result.meanM3)}`,
@@ -30,7 +31,7 @@ export function planSection({ view: { plan, order }, units }: ReportContext): Co
       ['run', 'length', 'concrete', 'forms'],
       ['*', 'auto', 'auto', 'auto'],
       route.legs.map((l) => {
-        const e = route.takeoff.elements.find((x) => x.id === l.elementId);
+        const e = takeoff.get(l.elementId);
         return [
           l.elementId,
           // A pad or pier has none.

@@ -1,11 +1,9 @@
 import type { Underlay } from '../../contract/index.ts';
 import type { PointState, Verdict } from '#core/check';
 import type { SitePlan } from '#core/model';
-import { outlinesOf } from '#core/takeoff';
+import { escaped, type PlanFrame, planFrame } from './plan-frame.ts';
 
-const WIDTH = 500;
-const HEIGHT = 250;
-const PAD = 26;
+const PAPER = { width: 500, height: 250, pad: 26 };
 
 /** Marks as shapes, so that they read in black and white: the same forms as on the screens. */
 function mark(verdict: Verdict, x: number, y: number): string {
@@ -29,45 +27,56 @@ export interface UnderPlan extends Pick<Underlay, 'xM' | 'yM' | 'mPerPx' | 'turn
   height: number;
 }
 
+const SVG = 'svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"';
+/** With more than this there is no room for a name each, and what is unread has no mark. */
+const MOST_NAMED = 150;
+/** What stands at the middle of a run, the worst first. */
+const WORST_FIRST: Verdict[] = ['out', 'unread', 'tight', 'good', 'waived'];
+
+/** The worst verdict of each element. */
+function worstOf(points: readonly PointState[]): Map<string, Verdict> {
+  const worst = new Map<string, Verdict>();
+  const rank = (v: Verdict) => WORST_FIRST.indexOf(v);
+  for (const { point, verdict } of points) {
+    if (rank(verdict) < 0) continue;
+    const before = worst.get(point.elementId);
+    if (before === undefined || rank(verdict) < rank(before)) worst.set(point.elementId, verdict);
+  }
+  return worst;
+}
+
+/** The drawing that lies under the plan. */
+function pictureUnder(under: UnderPlan, { at, scale }: PlanFrame): string {
+  const corner = at({ x: under.xM, y: under.yM });
+  return `<defs><clipPath id="sheet"><rect width="${PAPER.width}" height="${PAPER.height}"/></clipPath></defs><g clip-path="url(#sheet)"><g transform="translate(${corner.x} ${corner.y}) rotate(${-under.turnDeg}) scale(${scale * under.mPerPx})"><image width="${under.width}" height="${under.height}" xlink:href="${under.href}" opacity="0.5"/></g></g>`;
+}
+
 /**
  * The pour in plan, black on white, with each run's worst verdict at its middle; under it the
- * drawing, where that is wanted. Coordinates are fixed, never text from a file.
+ * drawing, where that is wanted.
  */
 export function planDrawing(
   site: SitePlan,
-  elements: string[],
-  points: PointState[],
+  elements: readonly string[],
+  points: readonly PointState[],
   under?: UnderPlan | null,
 ): string {
-  const own = outlinesOf(site).filter((o) => elements.includes(o.id) && o.ring.length > 2);
-  const xs = own.flatMap((o) => o.ring.map((p) => p.x));
-  const ys = own.flatMap((o) => o.ring.map((p) => p.y));
-  if (xs.length === 0)
-    return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} 1"></svg>`;
-  const x0 = Math.min(...xs);
-  const y1 = Math.max(...ys);
-  const scale = Math.min(
-    (WIDTH - 2 * PAD) / (Math.max(...xs) - x0),
-    (HEIGHT - 2 * PAD) / (y1 - Math.min(...ys)),
-  );
-  const at = (p: { x: number; y: number }) => ({
-    x: Number((PAD + (p.x - x0) * scale).toFixed(2)),
-    y: Number((PAD + (y1 - p.y) * scale).toFixed(2)),
+  const { width, height } = PAPER;
+  const frame = planFrame(site, elements, PAPER);
+  if (!frame) return `<${SVG} viewBox="0 0 ${width} 1"></svg>`;
+  const worst = worstOf(points);
+  const outlines = `<path d="${frame.parts.map((p) => p.path).join('')}" fill="none" stroke="#000" stroke-width="1"/>`;
+  const crowded = frame.parts.length > MOST_NAMED;
+  const marks = frame.parts.flatMap(({ id, middle: { x, y } }) => {
+    const verdict = worst.get(id) ?? 'unread';
+    return crowded && verdict === 'unread' ? [] : [mark(verdict, x, y)];
   });
-  const escape = (s: string) => s.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
-  const order: Verdict[] = ['out', 'unread', 'tight', 'good', 'waived'];
-  const shapes = own.map((o) => {
-    const ring = o.ring.map(at);
-    const cx = ring.reduce((s, p) => s + p.x, 0) / ring.length;
-    const cy = ring.reduce((s, p) => s + p.y, 0) / ring.length;
-    const verdicts = points.filter((p) => p.point.elementId === o.id).map((p) => p.verdict);
-    const worst = order.find((v) => verdicts.includes(v)) ?? 'unread';
-    return `<path d="M${ring.map((p) => `${p.x} ${p.y}`).join('L')}Z" fill="none" stroke="#000" stroke-width="1"/>${mark(worst, cx, cy)}<text x="${cx + 8}" y="${cy - 6}" font-size="9" font-family="Plex">${escape(o.id)}</text>`;
-  });
-  const corner = under && at({ x: under.xM, y: under.yM });
-  const picture =
-    under && corner
-      ? `<defs><clipPath id="sheet"><rect width="${WIDTH}" height="${HEIGHT}"/></clipPath></defs><g clip-path="url(#sheet)"><g transform="translate(${corner.x} ${corner.y}) rotate(${-under.turnDeg}) scale(${scale * under.mPerPx})"><image width="${under.width}" height="${under.height}" xlink:href="${under.href}" opacity="0.5"/></g></g>`
-      : '';
-  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}">${picture}${shapes.join('')}</svg>`;
+  const names = crowded
+    ? []
+    : frame.parts.map(
+        ({ id, middle: { x, y } }) =>
+          `<text x="${x + 8}" y="${y - 6}" font-size="9" font-family="Plex">${escaped(id)}</text>`,
+      );
+  const picture = under ? pictureUnder(under, frame) : '';
+  return `<${SVG} width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${picture}${outlines}${marks.join('')}${names.join('')}</svg>`;
 }

@@ -18,7 +18,7 @@ const LISTS: [CsvOf, string][] = [
 const fileName = (name: string): string => name.replace(/[^\w-]+/g, '-');
 
 /** Lists, drawings and the calendar, as they leave in open formats. */
-export function exchangeRoutes({ sessions, clock, heavy }: AppDeps): Router {
+export function exchangeRoutes({ sessions, clock, heavy, lanes }: AppDeps): Router {
   const router = apiRouter();
   const may = rightsOf(sessions);
   const nowMs = () => clock.now().getTime();
@@ -37,7 +37,13 @@ export function exchangeRoutes({ sessions, clock, heavy }: AppDeps): Router {
       .send(text);
   });
   router.get('/sites/:id/calendar.ics', may.site(...ROLES), async (req, res) => {
-    const { name, text } = await heavy.run('calendar', idOf(req), LIST_LIMIT_MS, nowMs());
+    const siteId = idOf(req);
+    const plans = (await lanes.whole(siteId)).map(([id, { plan }]): [string, typeof plan] => [
+      id,
+      plan,
+    ]);
+    const asked = { siteId, plans };
+    const { name, text } = await heavy.run('calendar', asked, LIST_LIMIT_MS, nowMs());
     res
       .attachment(`${fileName(name)}.ics`)
       .type('text/calendar')

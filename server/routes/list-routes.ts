@@ -2,15 +2,14 @@ import type { Router } from 'express';
 import { ROLES } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
-import { LaneKeeper, OutlineKeeper } from '../services/lanes.ts';
+import { OutlineKeeper } from '../services/lanes.ts';
 import { rightsOf } from '../session/rights.ts';
 
 /** What the list of a site's pours is drawn from. */
 export function listRoutes(deps: AppDeps): Router {
-  const { sessions, sites } = deps;
+  const { sessions, sites, lanes } = deps;
   const router = apiRouter();
   const may = rightsOf(sessions);
-  const lanes = new LaneKeeper(deps);
   const outlines = new OutlineKeeper(deps);
   router.get('/sites/:id/lanes', may.site(...ROLES), async (req, res) => {
     const id = String(req.params.id);

@@ -1,7 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { LanesAnswer, OutlineAnswer } from '../../contract/index.ts';
-import type { AppDeps } from '../deps.ts';
-import type { ListedPour } from '../store/sites.ts';
+import type { Logger } from 'pino';
+import type { SiteClock } from '../standins/clock.ts';
+import type { ForecastStore } from '../store/forecasts.ts';
+import type { HeavyPool } from '../workers/pool.ts';
+import type { ListedPour, SiteStore } from '../store/sites.ts';
 import type { Lane } from '#core/view';
 import { localDate } from '#core/weather';
 
@@ -10,6 +13,8 @@ const AT_ONCE = 8;
 const LIMIT_MS = 60_000;
 /** A list waits so long for what is being worked out, ms: then it goes with what there is. */
 const PATIENCE_MS = 500;
+/** Who needs all of it waits so many times as long. */
+const MOST_TRIES = 60;
 /** What hangs on the time is worked out anew after this: of a pour under way, and of any other, ms. */
 const FRESH_MS = { underWay: 20_000, other: 600_000 };
 /** As many are kept. */
@@ -24,7 +29,13 @@ interface Kept {
   lane: Lane | null;
 }
 
-type Deps = Pick<AppDeps, 'sites' | 'forecasts' | 'clock' | 'heavy' | 'logger'>;
+interface Deps {
+  sites: SiteStore;
+  forecasts: ForecastStore;
+  clock: Pick<SiteClock, 'now'>;
+  heavy: HeavyPool;
+  logger: Logger;
+}
 
 const digestOf = (value: unknown): string =>
   createHash('sha256').update(JSON.stringify(value)).digest('base64');
@@ -79,6 +90,15 @@ export class LaneKeeper {
       return { id, version, elements, reason, lane: p.away ? null : lane };
     });
     return { more: pours.some((p) => p.lane === 'wait'), pours };
+  }
+
+  /** All pours of a site that are in work, each with how it stands: waits until they are worked out. */
+  async whole(siteId: string): Promise<[pourId: string, lane: Lane][]> {
+    for (let tries = 0; ; tries += 1) {
+      const { more, pours } = await this.of(siteId);
+      if (!more || tries === MOST_TRIES)
+        return pours.flatMap((p) => (p.lane && p.lane !== 'wait' ? [[p.id, p.lane]] : []));
+    }
   }
 
   #isFresh(p: ListedPour, of: string): boolean {

@@ -18,6 +18,7 @@ import { openDatabase } from '../store/database.ts';
 import type { Db } from '../store/tables.ts';
 import { EventStore } from '../store/events.ts';
 import { PhotoStore } from '../store/photos.ts';
+import { LaneKeeper } from '../services/lanes.ts';
 import { PeopleService } from '../services/people.ts';
 import { SiteChanges } from '../services/site-changes.ts';
 import { SiteLife } from '../services/site-life.ts';
@@ -61,9 +62,10 @@ export async function testApi({ seed = true } = {}) {
   const air = airOf(db);
   sites.useAir(airBeforeFrom({ ...air, clock }));
   if (seed) await seedDemo({ accounts, sites, events });
+  const logger = pino({ level: 'silent' });
   const app = createApp({
     config: configIn(dataDir),
-    logger: pino({ level: 'silent' }),
+    logger,
     stopping: new AbortController().signal,
     accounts,
     sessions,
@@ -77,6 +79,7 @@ export async function testApi({ seed = true } = {}) {
     photos,
     clock,
     heavy,
+    lanes: new LaneKeeper({ sites, clock, heavy, logger, forecasts: air.forecasts }),
     ...air,
     plant: new SimulatedPlant(),
     demoAccounts: DEMO_ACCOUNTS,

@@ -5,7 +5,7 @@ import { notFound, ProblemError } from '../problems.ts';
 import type { Reader } from './reader.ts';
 
 async function lane(reader: Reader, pourId: string): Promise<Lane | null> {
-  const record = await reader.sites.pour(pourId);
+  const record = await reader.pour(pourId);
   if (record.faults?.length) return null;
   const { state } = await reader.logOf(record);
   return laneOf(record, state, reader.nowMs, await reader.air(record, state));

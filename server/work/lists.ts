@@ -2,6 +2,7 @@ import { rebarTable, takeoffTable } from '#core/exchange';
 import { stateAt } from '#core/log';
 import {
   figuresOf,
+  type Lane,
   type Learned,
   learnedFrom,
   loadTable,
@@ -9,7 +10,7 @@ import {
   mixNamed,
   viewOf,
 } from '#core/view';
-import { calendarOf } from '../exchange/calendar.ts';
+import { calendarOf, type PlannedPour } from '../exchange/calendar.ts';
 import { csvOf } from '../exchange/csv.ts';
 import { planDxf } from '../exchange/dxf.ts';
 import { notFound } from '../problems.ts';
@@ -26,7 +27,7 @@ const CSV = {
     return rebarTable({ site, pour }, mixNamed(site, pour.mix)?.cylinderMPa ?? USUAL_MPA);
   },
   log: async (reader: Reader, pourId: string) => {
-    const { record, state } = await reader.logOf(await reader.sites.pour(pourId));
+    const { record, state } = await reader.logOf(await reader.pour(pourId));
     return logTable(state, record.site);
   },
   loads: async (reader: Reader, pourId: string) => {
@@ -53,14 +54,16 @@ export async function dxf(reader: Reader, siteId: string): Promise<{ name: strin
   return { name: site.name, text: planDxf(site) };
 }
 
-/** The calendar of a site's pours, with the site's name. */
+/** The calendar of a site's pours by their plans as a list has them, with the site's name. */
 export async function calendar(
   reader: Reader,
-  siteId: string,
+  { siteId, plans }: { siteId: string; plans: [pourId: string, plan: Lane['plan']][] },
 ): Promise<{ name: string; text: string }> {
   const site = (await reader.sites.list()).find((s) => s.id === siteId);
   if (!site) throw notFound(`site ${siteId}`);
-  return { name: site.name, text: calendarOf(await reader.drawnOf(siteId), reader.nowMs) };
+  const pours: PlannedPour[] = [];
+  for (const [id, plan] of plans) pours.push({ record: await reader.sites.pour(id), plan });
+  return { name: site.name, text: calendarOf(site.name, pours, reader.nowMs) };
 }
 
 /** What the closed pours of a site say. */

@@ -25,6 +25,11 @@ export interface Logged {
   state: PourState;
 }
 
+/** As many pours are kept with what was worked out of them. */
+const MOST_KEPT = 48;
+/** What says that a pour is as it was. */
+const SAME = ['version', 'siteVersion', 'site', 'planNow', 'duskMin', 'airBeforeC'] as const;
+
 /** The store as a thread beside the server's own reads it: its own connection, its own sites kept as they were read. */
 export class Reader {
   nowMs = 0;
@@ -34,6 +39,7 @@ export class Reader {
   readonly photos: PhotoStore;
   readonly underlays: UnderlayStore;
   readonly clock = { now: (): Date => new Date(this.nowMs) };
+  readonly #records = new Map<string, PourAnswer>();
   readonly #forecasts: ForecastStore;
   readonly #weather: WeatherService;
 
@@ -51,9 +57,24 @@ export class Reader {
     );
   }
 
+  /**
+   * A pour as it stands. Where nothing of it has changed it is the same object as before: what was
+   * worked out of it is still there.
+   */
+  async pour(pourId: string): Promise<PourAnswer> {
+    const now = await this.sites.pour(pourId);
+    const known = this.#records.get(pourId);
+    this.#records.delete(pourId);
+    const record = known && SAME.every((of) => known[of] === now[of]) ? known : now;
+    this.#records.set(pourId, record);
+    const [oldest] = this.#records.keys();
+    if (this.#records.size > MOST_KEPT && oldest !== undefined) this.#records.delete(oldest);
+    return record;
+  }
+
   /** A pour that can be worked out. @throws ProblemError 404 where its site cannot be drawn as it is stored */
   async drawn(pourId: string): Promise<PourAnswer> {
-    const record = await this.sites.pour(pourId);
+    const record = await this.pour(pourId);
     if (record.faults?.length) throw notFound(`drawing of pour ${pourId} that can be worked out`);
     return record;
   }
@@ -72,7 +93,7 @@ export class Reader {
   async drawnOf(siteId: string): Promise<PourAnswer[]> {
     const own = (await this.sites.pours()).filter((p) => p.siteId === siteId);
     const records: PourAnswer[] = [];
-    for (const { id } of own) records.push(await this.sites.pour(id));
+    for (const { id } of own) records.push(await this.pour(id));
     return records.filter((r) => !r.faults?.length);
   }
 

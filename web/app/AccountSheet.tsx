@@ -11,7 +11,7 @@ import { PinField } from '../forms/FormField.tsx';
 import { usePostForm } from '../forms/usePostForm.ts';
 import { ChangeHand } from './ChangeHand.tsx';
 import { ConnectPhone, NO_HTTPS } from './ConnectPhone.tsx';
-import { useSession } from './session.tsx';
+import { useOfTheHouse, useSession } from './session.tsx';
 
 /** One's own PIN, by the one that is now. */
 function OwnPin({ done }: { done: () => void }) {
@@ -53,6 +53,7 @@ function useUnsentWords(name: string): string | null {
 /** Who is signed in: their PIN, the people, and signing out. */
 export default function AccountSheet({ onClose }: { onClose: () => void }) {
   const { account, signOut } = useSession();
+  const ofTheHouse = useOfTheHouse();
   const [changing, setChanging] = useState(false);
   const [connecting, setConnecting] = useState(false);
   const unsent = useUnsentWords(account.name);
@@ -77,7 +78,7 @@ export default function AccountSheet({ onClose }: { onClose: () => void }) {
             Change my PIN
           </button>
         )}
-        {account.role === 'foreman' && (
+        {ofTheHouse && (
           <Link className="btn line" to="/people">
             People
           </Link>

@@ -1,13 +1,13 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import { sayWrong } from '../ui/say.ts';
 import useSWR from 'swr';
-import type { PourAnswer, SiteFile, SiteVersion } from '../../contract/index.ts';
+import { sayWrong } from '../ui/say.ts';
+import type { PourAnswer, SiteFile } from '../../contract/index.ts';
 import type { Drawn, Offer, PlanEdit } from '#core/siteplan';
 import type { SitePlan } from '#core/model';
-import { ApiProblem, getJson, sendJson } from '../sync/api.ts';
+import { getJson } from '../sync/api.ts';
 import { localDb } from '../sync/local-db.ts';
-import type { PlanIo, PlanWork, PlanWorkState } from './plan-work.ts';
-import type { UnitSystem } from '#core/units';
+import type { UndoTells } from './plan-storing.ts';
+import type { PlanWork, PlanWorkState } from './plan-work.ts';
 
 type Tools = typeof import('./plan-tools.ts');
 const planTools = (): Promise<Tools> => import('./plan-tools.ts');
@@ -34,47 +34,11 @@ export interface PlanEditing {
   /** Takes over a whole drawing made elsewhere (a file brought in), as one act. */
   replace: (next: Drawn) => void;
   undo: () => void;
-  /** What undo takes back, in words, and the other pours whose runs it is about. */
-  undoTells: { what: string; pours: string[] } | null;
+  undoTells: UndoTells | null;
   redo: () => void;
   canUndo: boolean;
   canRedo: boolean;
 }
-
-/** What taking back would change, and in which other pours. */
-function tellsOf(
-  { planDiff, diffText }: Tools,
-  last: Drawn,
-  plan: Drawn,
-  code: string,
-  units: UnitSystem,
-): NonNullable<PlanEditing['undoTells']> {
-  const diff = planDiff(last, plan, units);
-  const pours = plan.pours
-    .filter((p) => p.code !== code && p.elements.some((e) => diff.elements.includes(e)))
-    .map((p) => p.code);
-  const here = plan.pours.find((p) => p.code === code)?.elements ?? [];
-  const ours = diff.elements.some((e) => here.includes(e));
-  return { what: diffText(diff), pours: ours ? [] : pours };
-}
-
-const NOT_STORED =
-  'Somebody else changed the plan meanwhile. Yours was not stored; look at theirs and do it again.';
-
-/** How the work on a site's plan is stored, kept and told about. */
-const storing = (siteId: string, reread: () => Promise<unknown>): PlanIo => ({
-  put: async (version, plan) =>
-    (await sendJson<SiteVersion>('PUT', `/api/sites/${siteId}/plan`, { version, plan })).version,
-  reread,
-  keep: (row) => {
-    void localDb().then((db) => db.put('undo', { siteId, ...row }));
-  },
-  failed: (e) => {
-    const conflict = e instanceof ApiProblem && e.problem.status === 409;
-    const why = e instanceof Error ? e.message : 'That did not work.';
-    sayWrong(conflict ? NOT_STORED : `${why} The plan is as it was.`);
-  },
-});
 
 /** The work on the plan of each site, made when it is first asked for. */
 function useWorks(reread: () => Promise<unknown>, show: (state: PlanWorkState) => void) {
@@ -82,7 +46,7 @@ function useWorks(reread: () => Promise<unknown>, show: (state: PlanWorkState) =
   return (tools: Tools, id: string): PlanWork => {
     const known = works.get(id);
     if (known) return known;
-    const made: PlanWork = new tools.PlanWork(storing(id, reread), () => {
+    const made: PlanWork = new tools.PlanWork(tools.storing(id, reread), () => {
       startTransition(() => {
         show(made.state);
       });
@@ -102,7 +66,7 @@ function useUndoTells(
   const code = record?.pour.code;
   return useMemo(() => {
     if (!tools || !plan || !last || !record) return null;
-    return tellsOf(tools, last, plan, code ?? '', record.site.units);
+    return tools.undoTellsOf(last, plan, code ?? '', record.site.units);
   }, [tools, plan, last, record, code]);
 }
 

@@ -82,6 +82,12 @@ export function SessionGate({ children }: { children: ReactNode }) {
   );
 }
 
+/** Whether whoever is signed in is a foreman of the house, and not one who was only asked here. */
+export function useOfTheHouse(): boolean {
+  const { role, invited } = useSession().account;
+  return role === 'foreman' && !invited;
+}
+
 export function useSession(): Session {
   const session = useContext(SessionContext);
   if (!session) throw new Error('useSession is used outside SessionGate');

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v7 as uuid } from 'uuid';
 import {
   drawSketch,
   judgeSizes,

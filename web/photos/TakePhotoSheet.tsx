@@ -1,6 +1,6 @@
 import { ImagePlus } from 'lucide-react';
 import { useRef, useState, type ChangeEvent } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v7 as uuid } from 'uuid';
 import type { EventBody } from '#core/log';
 import { usePour } from '../app/pour-context.tsx';
 import { useSession } from '../app/session.tsx';

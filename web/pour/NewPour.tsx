@@ -2,7 +2,7 @@ import { ArrowRight } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { mutate } from 'swr';
-import { v4 as uuid } from 'uuid';
+import { v7 as uuid } from 'uuid';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { groupsOf, newPour, offeredTitle, ringOf, unpoured } from '#core/begin';
 import { elementsText, type PourDoc } from '#core/model';

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v7 as uuid } from 'uuid';
 import type { PourAnswer, SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { freeCode } from '#core/begin';
 import { elementIds, labelsByElement, lengthOf, runOf } from '#core/model';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
+import { useOfTheHouse } from '../app/session.tsx';
 import { sendJson } from '../sync/api.ts';
 import { say } from '../ui/say.ts';
 
@@ -39,7 +40,7 @@ export function SiteEnd({
       say(`${name} is removed.`);
       await gone();
     });
-  const removable = !of.logged || madeUp;
+  const removable = useOfTheHouse() && (!of.logged || madeUp);
   return (
     <div className="flex flex-col gap-3">
       <p className="text-ink2">
@@ -79,7 +80,7 @@ export function SiteEnd({
           </>
         )}
       </div>
-      {!removable && (
+      {of.logged && !madeUp && (
         <p className="text-[14px] leading-[18px] text-ink2">
           Something was logged on it: it is not removed any more.
         </p>

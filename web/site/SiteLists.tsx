@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { SiteAnswer, SiteFile } from '../../contract/index.ts';
 import { missingPrices } from '#core/model';
 import { counted } from '#core/units';
+import { useOfTheHouse } from '../app/session.tsx';
 import { useSetFocus } from '../app/useFocus.ts';
 
 interface Row {
@@ -52,6 +53,7 @@ function rowsOf(site: SiteFile): Row[] {
 /** What there is to plan with, each list a press away from being changed. */
 export function SiteLists({ of, open }: { of: SiteAnswer<SiteFile>; open: boolean }) {
   const set = useSetFocus();
+  const ofTheHouse = useOfTheHouse();
   const { site } = of;
   const line = (key: string, name: string, tells: ReactNode, sheet: string) => (
     <li key={key}>
@@ -110,9 +112,11 @@ export function SiteLists({ of, open }: { of: SiteAnswer<SiteFile>; open: boolea
         <a className="btn line" href={`/api/sites/${of.id}/calendar.ics`} download>
           Calendar
         </a>
-        <Link className="btn line" to="/people">
-          People
-        </Link>
+        {ofTheHouse && (
+          <Link className="btn line" to="/people">
+            People
+          </Link>
+        )}
       </div>
     </>
   );

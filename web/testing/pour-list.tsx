@@ -1,4 +1,4 @@
-import type { PourSummary, SiteSummary } from '../../contract/index.ts';
+import type { Invitation, PourSummary, SiteSummary } from '../../contract/index.ts';
 import { renderWithServer } from './server.tsx';
 import { Pours } from '../stages/pours/Pours.tsx';
 
@@ -35,7 +35,7 @@ export function open(
   sites: SiteSummary[],
   pours: PourSummary[],
   more: Record<string, unknown> = {},
-  role: 'foreman' | 'crew' = 'foreman',
+  who: { role?: 'foreman' | 'crew'; invited?: Invitation } = {},
 ) {
   return renderWithServer(
     <Pours />,
@@ -45,6 +45,6 @@ export function open(
       'GET /api/clock': { now: NOW, settable: false },
       ...more,
     },
-    { role },
+    who,
   );
 }

@@ -35,7 +35,13 @@ export function renderWithServer(
     path = '/',
     route = '*',
     role = 'foreman',
-  }: { path?: string; route?: string; role?: Account['role'] } = {},
+    invited,
+  }: {
+    path?: string;
+    route?: string;
+    role?: Account['role'];
+    invited?: Account['invited'];
+  } = {},
 ): { asked: Asked[]; address: () => string } {
   const asked: Asked[] = [];
   globalThis.fetch = ((url: string, init: RequestInit = {}) => {
@@ -57,7 +63,7 @@ export function renderWithServer(
     } as Response);
   }) as typeof fetch;
   const session = {
-    account: { name: 'I. Brandvold', role },
+    account: { name: 'I. Brandvold', role, ...(invited ? { invited } : {}) },
     demo: false,
     signOut: () => Promise.resolve(),
     takeOver: () => Promise.resolve(),

@@ -6,7 +6,7 @@ import type { PourSummary, SiteSummary } from '../../../contract/index.ts';
 import { timeOfDay } from '#core/units';
 import { localDate } from '#core/weather';
 import { HelpButton } from '../../app/HelpButton.tsx';
-import { useSession } from '../../app/session.tsx';
+import { useOfTheHouse, useSession } from '../../app/session.tsx';
 import { getJson } from '../../sync/api.ts';
 import { useSiteClock } from '../../sync/clock.ts';
 import { lazily } from '../../ui/lazily.tsx';
@@ -45,6 +45,7 @@ export function Pours() {
   const next = site && nextOf(own, localDate(clock.nowMs, site.timeZone));
   useKeptNear(next?.id);
   const foreman = account.role === 'foreman';
+  const ofTheHouse = useOfTheHouse();
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="rail flex flex-wrap items-stretch bg-rail text-rail-ink">
@@ -59,7 +60,7 @@ export function Pours() {
         {site && (
           <Lanes key={site.id} {...{ site, rows, unsent }} pours={own} nowMs={clock.nowMs} />
         )}
-        {sites?.length === 0 && <FirstStart foreman={foreman} done={pick} />}
+        {sites?.length === 0 && <FirstStart foreman={ofTheHouse} done={pick} />}
         {site && foreman && <SiteActs site={site} done={pick} />}
       </main>
       {site && next && (
@@ -105,6 +106,7 @@ function Who() {
 
 /** What a foreman does with a site from here. */
 function SiteActs({ site, done }: { site: SiteSummary; done: (id: string) => void }) {
+  const ofTheHouse = useOfTheHouse();
   return (
     <div className="mt-6 flex flex-wrap items-center gap-3">
       {!site.archived && (
@@ -116,10 +118,14 @@ function SiteActs({ site, done }: { site: SiteSummary; done: (id: string) => voi
       <Link className="btn line" to={`/sites/${site.id}`}>
         The site, its mixes, plants and crew
       </Link>
-      <Link className="btn line" to="/new">
-        New site
-      </Link>
-      <BringSite done={done} />
+      {ofTheHouse && (
+        <>
+          <Link className="btn line" to="/new">
+            New site
+          </Link>
+          <BringSite done={done} />
+        </>
+      )}
     </div>
   );
 }

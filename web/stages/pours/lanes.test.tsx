@@ -6,7 +6,7 @@ import { BARN, NOW, open, pour } from '../../testing/pour-list.tsx';
 /** A lane before its day: nothing read, nothing ordered. */
 const LANE: Lane = {
   gate: { state: 'held', read: 0, out: 0, unread: 12, toFix: 12, questions: 0, changes: 0 },
-  plan: { orderedM3: 9, loads: 2, firstLoadMin: 450, finishMin: 520 },
+  plan: { orderedM3: 9, loads: 2, firstBatchMin: 405, firstLoadMin: 450, finishMin: 520 },
   mixed: false,
   order: { state: 'none', ended: null, orderedM3: null, loads: 0 },
   progress: { startedMs: null, finishedMs: null, placedM3: 0 },

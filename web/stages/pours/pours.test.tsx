@@ -42,7 +42,7 @@ describe('before there is a site', () => {
   });
 
   test('others are told whom to ask', async () => {
-    open([], [], {}, 'crew');
+    open([], [], {}, { role: 'crew' });
     expect((await screen.findByText(/The foreman makes one/)).textContent).toMatch(/asks you/);
     expect(screen.queryByRole('link', { name: /New site/ })).toBeNull();
   });
@@ -136,10 +136,18 @@ describe('the pours of a site', () => {
   });
 
   test('stay as they are for the crew, and on a site that is archived', async () => {
-    open([BARN], POURS, {}, 'crew');
+    open([BARN], POURS, {}, { role: 'crew' });
     await screen.findByText('P1');
     expect(screen.queryAllByRole('button', { name: /^Change P/ })).toEqual([]);
     expect(screen.queryByRole('link', { name: 'New pour' })).toBeNull();
+  });
+
+  test('are a foreman’s who was asked to this site alone; sites are not', async () => {
+    const invited = { site: 'barn', hold: null, until: null };
+    open([BARN], POURS, {}, { invited });
+    await screen.findByRole('link', { name: 'New pour' });
+    expect(screen.queryByRole('link', { name: 'New site' })).toBeNull();
+    expect(screen.queryByText('Bring in a site file')).toBeNull();
   });
 
   test('there are none on a site that is new: it says how one is made', async () => {
