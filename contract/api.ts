@@ -164,6 +164,17 @@ export interface LanesAnswer {
   }[];
 }
 
+/** How the server's disk and its backups stand. */
+export interface UpkeepAnswer {
+  freeMb: number;
+  /** There is little room left. */
+  low: boolean;
+  /** The day of the newest backup; null where there is none. */
+  lastBackup: string | null;
+  /** Why none could be made when it was tried last; null when it could. */
+  problem: string | null;
+}
+
 export interface PourSummary {
   id: string;
   siteId: string;

@@ -138,6 +138,20 @@ test('a part that cannot be fetched says so, keeps the rest, and comes when ther
   await expect(page.getByLabel('What happened')).toBeVisible();
 });
 
+test('a page of an earlier version says what it is, and goes on when it is read again', async ({
+  page,
+  server,
+}) => {
+  // What the page was built with is no more: the server has been upgraded under it.
+  await page.route('**/assets/PourSheets-*', (r) => r.fulfill({ status: 404, body: '' }));
+  await openPour(page, server, 'P4', 'pour');
+  await page.getByRole('button', { name: 'Note' }).click();
+  await expect(page.getByText(/of an earlier version than the server/)).toBeVisible();
+  await page.unroute('**/assets/PourSheets-*');
+  await page.getByRole('button', { name: 'Read the page again' }).click();
+  await expect(page.getByLabel('What happened')).toBeVisible();
+});
+
 test('a device that has no room left says so, stays where it is, and takes the entry once there is room', async ({
   page,
   server,

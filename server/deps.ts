@@ -1,6 +1,7 @@
 import type { Logger } from 'pino';
 import type { Account } from '../contract/index.ts';
 import type { Config } from './config.ts';
+import type { DailyBackups } from './backup/daily.ts';
 import type { SiteClock } from './standins/clock.ts';
 import type { PlantService } from './standins/plant.ts';
 import type { WeatherService } from './standins/weather.ts';
@@ -36,6 +37,8 @@ export interface AppDeps {
   photos: PhotoStore;
   clock: SiteClock;
   heavy: HeavyPool;
+  /** How disk and backups stand. */
+  upkeep: Pick<DailyBackups, 'state'>;
   /** How pours stand, as lists show it. */
   lanes: LaneKeeper;
   weather: WeatherService;

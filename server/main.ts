@@ -12,7 +12,7 @@ import { SimulatedPlant } from './standins/plant.ts';
 import { airBeforeFrom } from './services/weather.ts';
 import { NO_WEATHER, SimulatedWeather } from './standins/weather.ts';
 import { AccountStore } from './store/accounts.ts';
-import { keepDailyBackups } from './backup/daily.ts';
+import { DailyBackups } from './backup/daily.ts';
 import { HeavyPool } from './workers/pool.ts';
 import { openStore, takeFolder } from './store/open-store.ts';
 import { emptyDemoFolder } from './store/demo-folder.ts';
@@ -83,12 +83,10 @@ const forecasts = new ForecastStore(db);
 sites.useAir(airBeforeFrom({ forecasts, weather, clock }));
 const heavy = new HeavyPool({ dataDir: config.dataDir, demo: config.demo });
 const setUpCode = newSetUpCode();
-const stopBackups = keepDailyBackups(
-  config.dataDir,
-  config.demo ? 0 : config.backups,
-  logger,
-  (file) => heavy.run('backup', file, BACKUP_LIMIT_MS),
+const backups = new DailyBackups(config.dataDir, config.demo ? 0 : config.backups, logger, (file) =>
+  heavy.run('backup', file, BACKUP_LIMIT_MS),
 );
+backups.begin();
 await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
 /** Ends what would never end by itself. */
@@ -109,6 +107,7 @@ const app = createApp({
   photos,
   clock,
   heavy,
+  upkeep: backups,
   lanes: new LaneKeeper({ sites, forecasts, clock, heavy, logger }),
   weather,
   forecasts,
@@ -145,7 +144,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     if (stopping) return;
     stopping = true;
-    stopBackups();
+    backups.stop();
     stopped.abort();
     setTimeout(() => {
       for (const server of servers) server.closeAllConnections();

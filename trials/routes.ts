@@ -14,6 +14,9 @@ const SIGNERS: readonly Role[] = ['foreman', 'inspector'];
 /** `:pour` and `:site` are filled in with ones that are there. */
 export const ROUTES: Route[] = [
   { method: 'GET', path: '/api/sites', may: ALL },
+  { method: 'GET', path: '/api/sites/:site/lanes', may: ALL },
+  { method: 'GET', path: '/api/sites/:site/outline', may: ALL },
+  { method: 'GET', path: '/api/upkeep', may: FOREMAN },
   { method: 'POST', path: '/api/sites/import', may: FOREMAN },
   { method: 'POST', path: '/api/sites/made-up', may: FOREMAN },
   { method: 'GET', path: '/api/sites/:site', may: ALL },

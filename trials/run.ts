@@ -1,5 +1,5 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append|upgrade|large [how much]`: tries of what
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append|upgrade|large|signal [how much]`: tries of what
  * docs/trust.md promises, on a server that they start themselves on the loopback. They take
  * minutes, print figures, and end with 1 when one is not as it has to be.
  */
@@ -10,6 +10,7 @@ import { fuzz } from './fuzz.ts';
 import { kill } from './kill.ts';
 import { large } from './large.ts';
 import { roles } from './roles.ts';
+import { signal } from './signal.ts';
 import { streams } from './streams.ts';
 import { upgrade } from './upgrade.ts';
 
@@ -21,6 +22,7 @@ const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => 
   streams: { usual: 400, most: 2000, run: streams },
   backup: { usual: 5, most: 50, run: backup },
   upgrade: { usual: 24, most: 500, run: upgrade },
+  signal: { usual: 6, most: 6, run: signal },
   large: { usual: 200, most: 200, run: large },
   append: { usual: 800, most: 10_000, run: append },
 };

@@ -65,6 +65,8 @@ export class TrialServer {
         stdio: ['ignore', 'ignore', 'inherit'],
       },
     );
+    // Whatever becomes of the trial, its server does not stay behind.
+    process.once('exit', () => this.#child?.kill('SIGKILL'));
     for (let tries = 0; tries < 400; tries += 1) {
       try {
         if ((await fetch(`${this.url}/api/health`)).ok) return;

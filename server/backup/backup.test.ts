@@ -6,7 +6,9 @@ import { v4 as uuid } from 'uuid';
 import { cameraShot } from '../standins/camera.ts';
 import { openStore } from '../store/open-store.ts';
 import { note, testApi } from '../testing/api.ts';
-import { makeBackup, restoreBackup } from './backup.ts';
+import { makeBackup, makeDayBackup, restoreBackup } from './backup.ts';
+import { backupsIn, dropOld, thinned } from './folder.ts';
+import { wantRoom } from './space.ts';
 
 let api: Awaited<ReturnType<typeof testApi>>;
 let dir: string;
@@ -59,6 +61,63 @@ describe('a backup', () => {
     fs.writeFileSync(path.join(copy, 'photos', photo ?? ''), 'other');
     await expect(makeBackup(copy, fresh('bad'))).rejects.toThrow(/not as it was stored/);
     expect(fs.existsSync(fresh('bad'))).toBe(false);
+  });
+});
+
+describe('the backups of days', () => {
+  const folder = () => path.join(api.dataDir, 'backups');
+  const dayFile = (day: string) => path.join(folder(), `jactum-${day}.jactum-backup`);
+  const photosOf = (dir: string) =>
+    fs.existsSync(path.join(dir, 'photos')) ? fs.readdirSync(path.join(dir, 'photos')).sort() : [];
+
+  test('have their photos once between them, and each comes back whole', async () => {
+    const made = await makeDayBackup(api.dataDir, dayFile('2026-09-21'));
+    await makeDayBackup(api.dataDir, dayFile('2026-09-22'));
+    expect(photosOf(folder())).toEqual(photosOf(api.dataDir));
+    expect(fs.readdirSync(folder()).filter((n) => n.includes('.part'))).toEqual([]);
+    expect(await restoreBackup(dayFile('2026-09-21'), fresh('day'))).toEqual(made);
+    expect(photosOf(fresh('day'))).toEqual(photosOf(api.dataDir));
+    // Away from its photos it is no backup, and says what is wanted.
+    fs.mkdirSync(fresh('alone'));
+    fs.copyFileSync(dayFile('2026-09-22'), path.join(fresh('alone'), 'day.jactum-backup'));
+    await expect(
+      restoreBackup(path.join(fresh('alone'), 'day.jactum-backup'), fresh('none-of-it')),
+    ).rejects.toThrow(/lie in “photos” beside it/);
+  });
+
+  test('that are old go with the photos that were theirs alone', () => {
+    const photos = path.join(folder(), 'photos');
+    const old = path.join(photos, `${uuid()}.jpg`);
+    fs.writeFileSync(old, 'of a site that is gone');
+    const longAgo = new Date('2026-01-01');
+    fs.utimesSync(old, longAgo, longAgo);
+    const kept = photosOf(folder()).length - 1;
+    dropOld(api.dataDir, 1);
+    expect(backupsIn(api.dataDir)).toEqual([dayFile('2026-09-22')]);
+    expect(fs.existsSync(old)).toBe(false);
+    expect(photosOf(folder())).toHaveLength(kept);
+  });
+
+  test('are of the last days, then of weeks, then of months', () => {
+    const day = (n: number) =>
+      `jactum-${new Date(Date.UTC(2026, 0, 1 + n)).toISOString().slice(0, 10)}.jactum-backup`;
+    let files: string[] = [];
+    for (let n = 0; n < 400; n += 1) files = thinned([...files, day(n)], 14);
+    expect(files).toHaveLength(14);
+    expect(files.slice(-7)).toEqual([393, 394, 395, 396, 397, 398, 399].map(day));
+    const ages = files.map(
+      (f) => 399 - (Date.parse(f.slice(7, 17)) - Date.UTC(2026, 0, 1)) / 864e5,
+    );
+    // Four weeks and three months reach a good while further back than fourteen days.
+    expect(ages[0]).toBeGreaterThan(60);
+    expect(thinned(files, 14)).toEqual(files);
+  });
+
+  test('are not begun where there is no room for them: how much is wanted is said', () => {
+    expect(() => {
+      wantRoom(api.dataDir, folder(), 100);
+    }).toThrow(/has 100 MB left, and a backup wants 2\d\d MB/);
+    wantRoom(api.dataDir, folder(), 1000);
   });
 });
 

@@ -31,9 +31,13 @@ function rowsSql(db: SqliteDatabase.Database): string {
 
 /**
  * Checks a folder with a store in it: the file, every chain, every photo by its sum.
+ * @param photosDir where its photos lie
  * @throws Error that says what is not whole
  */
-export async function verifyStore(dir: string): Promise<StoreCheck> {
+export async function verifyStore(
+  dir: string,
+  photosDir = path.join(dir, 'photos'),
+): Promise<StoreCheck> {
   const file = path.join(dir, 'jactum.sqlite');
   if (!fs.existsSync(file)) throw new Error('There is no store in it.');
   const db = new SqliteDatabase(file, { readonly: true });
@@ -49,7 +53,7 @@ export async function verifyStore(dir: string): Promise<StoreCheck> {
       id: string;
       sha256: string;
     }[];
-    for (const p of photos) await checkPhoto(dir, p);
+    for (const p of photos) await checkPhoto(photosDir, p);
     const { n } = db.prepare('select count(*) as n from site').get() as { n: number };
     return { sites: n, pours: pours.length, entries, photos: photos.length };
   } finally {
@@ -81,9 +85,12 @@ async function checkPhoto(
   dir: string,
   { id, sha256 }: { id: string; sha256: string },
 ): Promise<void> {
-  const file = path.join(dir, 'photos', `${id}.jpg`);
+  const file = path.join(dir, `${id}.jpg`);
   const bytes = await fs.promises.readFile(file).catch(() => null);
-  if (!bytes) throw new Error(`Photo ${id} is missing.`);
+  if (!bytes)
+    throw new Error(
+      `Photo ${id} is missing. The photos of a day’s backup lie in “photos” beside it: both are wanted.`,
+    );
   if (createHash('sha256').update(bytes).digest('hex') !== sha256)
     throw new Error(`Photo ${id} is not as it was stored.`);
 }

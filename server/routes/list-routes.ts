@@ -7,7 +7,7 @@ import { rightsOf } from '../session/rights.ts';
 
 /** What the list of a site's pours is drawn from. */
 export function listRoutes(deps: AppDeps): Router {
-  const { sessions, sites, lanes } = deps;
+  const { sessions, sites, lanes, upkeep } = deps;
   const router = apiRouter();
   const may = rightsOf(sessions);
   const outlines = new OutlineKeeper(deps);
@@ -18,6 +18,10 @@ export function listRoutes(deps: AppDeps): Router {
   });
   router.get('/sites/:id/outline', may.site(...ROLES), async (req, res) => {
     res.json(await outlines.of(String(req.params.id)));
+  });
+  // What of the server itself its foreman has to know.
+  router.get('/upkeep', may.house('foreman'), (_req, res) => {
+    res.json(upkeep.state());
   });
   return router;
 }

@@ -8,6 +8,7 @@ import type { PourSummary, Role } from '../../contract/index.ts';
 import { createApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { DEMO_ACCOUNTS, DEMO_START, demoWeather, seedDemo } from '../demo.ts';
+import { DailyBackups } from '../backup/daily.ts';
 import { siteClock } from '../standins/clock.ts';
 import { ForecastStore } from '../store/forecasts.ts';
 import { airBeforeFrom } from '../services/weather.ts';
@@ -79,18 +80,18 @@ export async function testApi({ seed = true } = {}) {
     photos,
     clock,
     heavy,
+    upkeep: new DailyBackups(dataDir, 0, logger, () => Promise.reject(new Error('none'))),
     lanes: new LaneKeeper({ sites, clock, heavy, logger, forecasts: air.forecasts }),
     ...air,
     plant: new SimulatedPlant(),
     demoAccounts: DEMO_ACCOUNTS,
   });
-  const idOf = async (code: string): Promise<string> =>
-    (await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '';
   return {
     app,
     dataDir,
     as: (role: Role) => signedIn(app, role),
-    idOf,
+    idOf: async (code: string): Promise<string> =>
+      (await sites.pours()).find((p: PourSummary) => p.code === code)?.id ?? '',
     sites,
     changes,
     events,

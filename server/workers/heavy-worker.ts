@@ -1,6 +1,6 @@
 import { attempt, type InputIssue } from '#core/kit';
 import { calculationNamed } from '#core/register';
-import { makeBackup } from '../backup/backup.ts';
+import { makeDayBackup } from '../backup/backup.ts';
 import type { StoreCheck } from '../backup/verify.ts';
 import { ProblemError } from '../problems.ts';
 import { lanes, outline } from '../work/lanes.ts';
@@ -23,8 +23,8 @@ const READING = {
 
 /** Work that does not. */
 const PLAIN = {
-  /** A backup of the store into a file. */
-  backup: ({ dataDir }: Where, file: string): Promise<StoreCheck> => makeBackup(dataDir, file),
+  /** The backup of a day into a file. */
+  backup: ({ dataDir }: Where, file: string): Promise<StoreCheck> => makeDayBackup(dataDir, file),
   /** What is wrong with the input of a calculation that is to be kept; nothing when it can be worked out. */
   calculationIssues: (_where: Where, { id, input }: { id: string; input: unknown }) => {
     const calc = calculationNamed(id);

@@ -1,4 +1,3 @@
-import { RotateCcw } from 'lucide-react';
 import { getErrorMessage, type FallbackProps } from 'react-error-boundary';
 import { Link } from 'react-router';
 
@@ -20,7 +19,6 @@ export function PageFault({ error }: FallbackProps) {
             window.location.reload();
           }}
         >
-          <RotateCcw size={20} aria-hidden="true" />
           Read the page again
         </button>
         <Link className="btn line" to="/">

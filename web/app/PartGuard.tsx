@@ -1,8 +1,8 @@
-import { RotateCcw } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, getErrorMessage, type FallbackProps } from 'react-error-boundary';
 import { useLocation } from 'react-router';
 import { mutate } from 'swr';
+import { EarlierVersion } from '../ui/insisted.ts';
 import { usePour } from './pour-context.tsx';
 
 function PartFault({ error, resetErrorBoundary }: FallbackProps) {
@@ -13,10 +13,21 @@ function PartFault({ error, resetErrorBoundary }: FallbackProps) {
       <p className="mb-3 text-ink2">
         What was logged is kept. The stations and the log beside this go on working.
       </p>
-      <button type="button" className="btn" onClick={resetErrorBoundary}>
-        <RotateCcw size={20} aria-hidden="true" />
-        Show it again
-      </button>
+      {error instanceof EarlierVersion ? (
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            location.reload();
+          }}
+        >
+          Read the page again
+        </button>
+      ) : (
+        <button type="button" className="btn" onClick={resetErrorBoundary}>
+          Show it again
+        </button>
+      )}
     </section>
   );
 }

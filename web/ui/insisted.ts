@@ -7,6 +7,13 @@ const LOST_MS = 8000;
 /** What could not be had is asked for again so soon, and at once when there is signal, ms. */
 const AGAIN_MS = 4000;
 
+/** Nothing but reading the page again helps. */
+export class EarlierVersion extends Error {}
+
+/** The server has another version than this page, and no more what the page asks for. */
+const EARLIER =
+  'This page is of an earlier version than the server. Read the page again: nothing that was logged is lost.';
+
 /** Waits for signal to come back, or a while. */
 const aWhile = (): Promise<unknown> =>
   new Promise((go) => {
@@ -43,7 +50,7 @@ export async function insisted<T>(load: () => Promise<T>): Promise<T> {
       } catch (e) {
         clearTimeout(slow);
         if (await isThere()) gone += 1;
-        if (gone > 1) throw e;
+        if (gone > 1) throw new EarlierVersion(EARLIER, { cause: e });
         if (!told && gone === 0)
           sayWrong('No signal: that is not on this device yet. It comes when there is.');
         told = true;

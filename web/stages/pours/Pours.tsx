@@ -22,6 +22,7 @@ import { type LaneRow, useLanes } from './useLanes.ts';
 import { usePoursOf } from './usePoursOf.ts';
 import { useUnsent } from './useUnsent.ts';
 
+const Upkeep = lazily(() => import('./Upkeep.tsx'));
 const AccountSheet = lazily(() => import('../../app/AccountSheet.tsx'));
 
 /** The opening screen: every pour of the site on one time strip, a lane each. */
@@ -57,6 +58,7 @@ export function Pours() {
         </span>
       </header>
       <main className="flex flex-1 flex-col px-4 pb-4">
+        {ofTheHouse && <Upkeep />}
         {site && (
           <Lanes key={site.id} {...{ site, rows, unsent }} pours={own} nowMs={clock.nowMs} />
         )}
