@@ -220,14 +220,19 @@ test('a start is picked by a press on another day, and taken back with its day',
   await expect.poll(async () => (await recordOf(page, id)).pour.date).toBe('2026-10-02');
 });
 
-test('the order goes to the plant and back: confirmed, put off, and its loads known; card and calendar open', async ({
+test('the order goes to the plant and back: not without signal, confirmed, put off, and its loads known; card and calendar open', async ({
   page,
   server,
 }) => {
   const id = await open(page, server, 'K1', 'much');
   await page.locator('[data-next]').click();
   const sheet = page.getByRole('dialog', { name: 'Order' });
+  await sheet.getByRole('button', { name: /^Order/ }).waitFor();
+  await page.context().setOffline(true);
   await sheet.getByRole('button', { name: /^Order/ }).click();
+  await expect(sheet.locator('[data-plant-said="false"]')).toContainText('Not ordered: no signal.');
+  await page.context().setOffline(false);
+  await sheet.getByRole('button', { name: 'Order again' }).click();
   await expect(sheet.locator('[data-plant-said="true"]')).toContainText('Taken by Anse plant');
   await expect(sheet).toContainText(/Ordered: 8\.50 m³, K1-\d{4}/);
   const known = await page.evaluate(

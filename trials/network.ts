@@ -1,5 +1,16 @@
+import fs from 'node:fs';
 import net from 'node:net';
 import { sleep } from './server.ts';
+
+/** Debian's Chromium, as the end-to-end tests have it. */
+export function browserPath(): { executablePath?: string } {
+  const found = [
+    process.env.CHROMIUM_PATH,
+    '/usr/bin/chromium-headless-shell',
+    '/usr/bin/chromium',
+  ].find((p) => p !== undefined && fs.existsSync(p));
+  return found === undefined ? {} : { executablePath: found };
+}
 
 /** What a network does with what is sent: takes it, breaks it off, or swallows it. */
 export type Mode = 'open' | 'cut' | 'swallow';

@@ -1,11 +1,13 @@
 /**
- * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append|upgrade|large|signal [how much]`: tries of what
+ * `npm run trial -- kill|fuzz|roles|crowd|streams|backup|append|upgrade|large|signal|flood|behind [how much]`: tries of what
  * docs/trust.md promises, on a server that they start themselves on the loopback. They take
  * minutes, print figures, and end with 1 when one is not as it has to be.
  */
 import { append } from './append.ts';
 import { backup } from './backup.ts';
+import { behind } from './behind.ts';
 import { crowd } from './crowd.ts';
+import { flood } from './flood.ts';
 import { fuzz } from './fuzz.ts';
 import { kill } from './kill.ts';
 import { large } from './large.ts';
@@ -22,6 +24,8 @@ const TRIALS: Record<string, { most: number; usual: number; run: (n: number) => 
   streams: { usual: 400, most: 2000, run: streams },
   backup: { usual: 5, most: 50, run: backup },
   upgrade: { usual: 24, most: 500, run: upgrade },
+  flood: { usual: 300, most: 2000, run: flood },
+  behind: { usual: 5, most: 12, run: behind },
   signal: { usual: 6, most: 6, run: signal },
   large: { usual: 200, most: 200, run: large },
   append: { usual: 800, most: 10_000, run: append },

@@ -1,6 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
-import fs from 'node:fs';
-import { Network, type Mode, type Pace } from './network.ts';
+import { browserPath, Network, type Mode, type Pace } from './network.ts';
 import { sleep, TrialServer, Verdicts } from './server.ts';
 
 /** A phone that comes new to the pour of the day: when its signal goes, s after the station showed. */
@@ -15,10 +14,6 @@ const SHEETS = ['Note', 'Weather', 'Who is here', 'Trouble', 'Hurt'];
 /** A sheet is open, or says what it lacks, within this, ms. */
 const ANSWER_MS = 11_000;
 const LACKS = /not on this device yet|On its way/;
-
-const browserPath = (): string | undefined =>
-  process.env.CHROMIUM_PATH ??
-  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((p) => fs.existsSync(p));
 
 /** What a press on a sheet came to. */
 type Answer = 'open' | 'said' | 'nothing';
@@ -58,7 +53,7 @@ async function tryOne(
   const network = new Network(server.port, pace);
   await network.listen();
   const browser = await chromium.launch({
-    ...(browserPath() ? { executablePath: browserPath() as string } : {}),
+    ...browserPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -66,6 +66,15 @@ async function answers(dir: string, port: number): Promise<boolean> {
   return false;
 }
 
+/** An upgrade takes about so long from its first write on, ms. */
+const SPREAD_MS = 160;
+
+/** Waits for the first thing that an upgrade writes: the copy of the store from before. */
+async function begun(dir: string): Promise<void> {
+  const backups = path.join(dir, 'backups');
+  for (let tries = 0; tries < 5000 && !fs.existsSync(backups); tries += 1) await sleep(1);
+}
+
 /** Kills starts that upgrade a store of an earlier version, at moments spread over it: each starts again, with all it had. */
 export async function upgrade(times: number): Promise<void> {
   const verdicts = new Verdicts();
@@ -81,7 +90,8 @@ export async function upgrade(times: number): Promise<void> {
     fs.cpSync(made, dir, { recursive: true });
     const child = start(dir, port);
     const exit = once(child, 'exit');
-    await sleep(150 + (i * 900) / times);
+    await begun(dir);
+    await sleep((i * SPREAD_MS) / times);
     child.kill('SIGKILL');
     await exit;
     // A journal that is not empty: it was in the middle of something.

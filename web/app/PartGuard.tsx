@@ -10,9 +10,7 @@ function PartFault({ error, resetErrorBoundary }: FallbackProps) {
     <section role="alert" className="m-5 border-2 border-chalk bg-sheet p-4">
       <h2 className="head text-[20px] text-chalk-t">This part cannot be shown</h2>
       <p className="my-2 [overflow-wrap:anywhere]">{getErrorMessage(error)}</p>
-      <p className="mb-3 text-ink2">
-        What was logged is kept. The stations and the log beside this go on working.
-      </p>
+      <p className="mb-3 text-ink2">What was logged is kept, and the rest of the screen goes on.</p>
       {error instanceof EarlierVersion ? (
         <button
           type="button"

@@ -42,6 +42,18 @@ describe('speaking with the server', () => {
     expect(limits.at(-1)).toBeGreaterThan(100_000);
     AbortSignal.timeout = real;
   });
+  test('what broke off under way may have arrived: only what fails at once was never sent', async () => {
+    const breaksOff = (afterMs: number) => () =>
+      new Promise((_, fail) => {
+        setTimeout(() => {
+          fail(new TypeError('Failed to fetch'));
+        }, afterMs);
+      });
+    world.fetch = breaksOff(200);
+    await expect(sendJson('POST', '/api/pours/1/order', {})).rejects.toThrow('is not known');
+    // What was only read may be read again.
+    await expect(getJson('/api/clock')).rejects.toThrow('No signal');
+  });
   test('a no is told in the words of its problem', async () => {
     answers(
       () =>

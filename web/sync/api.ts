@@ -40,13 +40,18 @@ const WRITE_LIMIT_MS = 20_000;
 /** And a ms more for so many characters: 10 kB a second is a poor signal, and one. */
 const CHARACTERS_A_MS = 10;
 
+/** What fails at once was never sent; what was under way for longer may have arrived before it broke off, ms. */
+const AT_ONCE_MS = 150;
+
 async function call<Out>(path: string, limitMs: number, init?: RequestInit): Promise<Out> {
   let res: Response;
   const signal = AbortSignal.timeout(limitMs);
+  const fromMs = performance.now();
   try {
     res = await fetch(path, { credentials: 'same-origin', signal, ...init });
   } catch {
-    throw signal.aborted && init ? new NoAnswer() : new NoSignal();
+    const underWay = navigator.onLine && performance.now() - fromMs > AT_ONCE_MS;
+    throw init && (signal.aborted || underWay) ? new NoAnswer() : new NoSignal();
   }
   if (res.status === 204) return undefined as Out;
   if (res.ok) return (await res.json()) as Out;
