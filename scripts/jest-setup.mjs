@@ -1,5 +1,6 @@
 /** Every `expect` takes down where it stands; Jest would have it a hundred calls deep. */
 Error.stackTraceLimit = 12;
 
-/** Every browser says whether it has signal; Node does so from a later version on. */
-globalThis.navigator ??= { onLine: true };
+/** Every browser says whether it has signal; Node, where it has a navigator at all, does not. */
+if (globalThis.navigator?.onLine === undefined)
+  Object.defineProperty(globalThis, 'navigator', { value: { onLine: true }, configurable: true });
