@@ -22,6 +22,7 @@ import { orderRoutes } from './routes/order-routes.ts';
 import { planningRoutes } from './routes/planning-routes.ts';
 import { photoRoutes } from './routes/photo-routes.ts';
 import { reportRoutes } from './routes/report-routes.ts';
+import { turnstile } from './session/turnstile.ts';
 import { signRoutes } from './routes/sign-routes.ts';
 import { streamRoutes } from './routes/stream-routes.ts';
 import { listRoutes } from './routes/list-routes.ts';
@@ -63,6 +64,7 @@ export function createApp(deps: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', deps.config.trustProxy);
+  app.use(turnstile());
   app.use(
     pinoHttp({ logger: deps.logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }),
   );

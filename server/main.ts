@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events';
 import type { Server } from 'node:http';
 import net, { type AddressInfo } from 'node:net';
 import { pino } from 'pino';
@@ -91,6 +92,8 @@ await sessions.purge();
 setInterval(() => void sessions.purge(), 3600_000).unref();
 /** Ends what would never end by itself. */
 const stopped = new AbortController();
+// Every open stream listens to it.
+setMaxListeners(0, stopped.signal);
 const app = createApp({
   config,
   stopping: stopped.signal,

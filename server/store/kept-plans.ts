@@ -64,8 +64,8 @@ export async function keptPlans(db: Db, hashes: readonly string[]): Promise<[str
   });
 }
 
-/** The plan that a closed pour was closed on; null while it is open, and where none was kept. */
-export async function closedOn(db: Db, pourId: string): Promise<KeptPlan | null> {
+/** The closing that a pour stands closed by; null while it is open. */
+async function closingOf(db: Db, pourId: string): Promise<{ plan_hash: string | null } | null> {
   const rows = await db
     .selectFrom('pour_event')
     .select(['id', 'kind', 'seq', 'plan_hash'])
@@ -88,6 +88,29 @@ export async function closedOn(db: Db, pourId: string): Promise<KeptPlan | null>
     .filter((r) => !gone.has(r.id))
     .sort((a, b) => a.seq - b.seq)
     .at(-1);
-  if (last?.kind !== 'close' || last.plan_hash === null) return null;
-  return (await keptPlans(db, [last.plan_hash]))[0]?.[1] ?? null;
+  return last?.kind === 'close' ? last : null;
+}
+
+/** The plan that a closed pour was closed on; null while it is open. */
+export async function closedOn(db: Db, pourId: string): Promise<KeptPlan | null> {
+  const closing = await closingOf(db, pourId);
+  if (!closing) return null;
+  // One that was closed before its closing named its plan stands on the plan of the upgrade.
+  const before = await db
+    .selectFrom('closed_plan')
+    .select('hash')
+    .where('pour_id', '=', pourId)
+    .executeTakeFirst();
+  const hash = closing.plan_hash ?? before?.hash;
+  return hash === undefined ? null : ((await keptPlans(db, [hash]))[0]?.[1] ?? null);
+}
+
+/** Keeps the plans of pours that were closed before closings named theirs: as they are now, they stay. */
+export async function keepClosedPlans(db: Db): Promise<void> {
+  for (const { id } of await db.selectFrom('pour').select('id').execute()) {
+    const closing = await closingOf(db, id);
+    if (closing?.plan_hash !== null) continue;
+    const hash = await keepPlan(db, id);
+    await db.insertInto('closed_plan').values({ pour_id: id, hash }).execute();
+  }
 }

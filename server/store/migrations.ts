@@ -1,5 +1,6 @@
 import { sql, type Kysely, type Migration } from 'kysely';
 import { nameKey } from '#core/kit';
+import { keepClosedPlans } from './kept-plans.ts';
 import type { Tables } from './tables.ts';
 
 /** Adds a column, unless an upgrade that was cut off, before upgrades were whole, has added it. */
@@ -211,6 +212,19 @@ const keptPlans: Migration = {
   },
 };
 
+/** What was closed before that keeps the plan as it is at the upgrade. */
+const closedPlans: Migration = {
+  async up(db: Kysely<unknown>) {
+    await db.schema
+      .createTable('closed_plan')
+      .ifNotExists()
+      .addColumn('pour_id', 'text', (c) => c.primaryKey().references('pour.id').onDelete('cascade'))
+      .addColumn('hash', 'text', (c) => c.notNull())
+      .execute();
+    await keepClosedPlans(db);
+  },
+};
+
 /** Steps from an empty file to the tables of today, in their order. */
 export const MIGRATIONS: Record<string, Migration> = {
   '001-first': first,
@@ -222,4 +236,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '007-written': written,
   '008-look-alikes': lookAlikes,
   '009-kept-plans': keptPlans,
+  '010-closed-plans': closedPlans,
 };

@@ -24,6 +24,8 @@ export interface Tables {
   };
   /** Plans as they stood when something was signed, begun or closed on them. */
   kept_plan: { hash: string; doc: string };
+  /** Pours that were closed before closings named their plan: the one they keep. */
+  closed_plan: { pour_id: string; hash: string };
   account: {
     id: string;
     name: string;

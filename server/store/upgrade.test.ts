@@ -4,6 +4,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { openDatabase } from './database.ts';
+import { closedOn } from './kept-plans.ts';
 import { MIGRATIONS } from './migrations.ts';
 
 const dirs: string[] = [];
@@ -81,6 +82,30 @@ describe('an upgrade', () => {
       expect(stepsOf(dir)).toEqual(STEPS);
     },
   );
+
+  test('keeps the plan of a pour that was closed before: what is changed later is not its own', async () => {
+    const dir = await earlier(8);
+    const old = new SqliteDatabase(fileIn(dir));
+    old.exec("insert into site (id, name, version, doc) values ('s', 'Old', 3, '{}')");
+    const pour = old.prepare("insert into pour (id, site_id, version, doc) values (?, 's', 1, ?)");
+    const entry = old.prepare(`insert into pour_event (id, pour_id, seq, at, recorded_at, actor,
+      device, kind, body, prev_hash, hash, supersedes)
+      values (?, ?, ?, '', '', 'A', 'd', ?, '{}', '', '', ?)`);
+    for (const id of ['closed', 'open', 'opened']) pour.run(id, '{"title":"as it was"}');
+    entry.run('c1', 'closed', 1, 'close', null);
+    entry.run('c2', 'opened', 1, 'close', null);
+    entry.run('c3', 'opened', 2, 'supersede', 'c2');
+    old.close();
+    const { db, close } = await openDatabase(dir);
+    await db.updateTable('pour').set({ doc: '{"title":"changed"}' }).execute();
+    expect(await closedOn(db, 'closed')).toMatchObject({
+      siteVersion: 3,
+      pour: { title: 'as it was' },
+    });
+    expect(await closedOn(db, 'open')).toBeNull();
+    expect(await closedOn(db, 'opened')).toBeNull();
+    await close();
+  });
 
   test('that an earlier version left half done is carried on', async () => {
     const dir = await earlier(6);
