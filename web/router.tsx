@@ -28,11 +28,14 @@ const screens = {
 };
 
 /**
- * Fetches every screen that has not been opened yet, with its parts. Without signal it is tried
- * again when there is some.
+ * Fetches the station that is open with its sheets, then every other screen with its parts. Without
+ * signal it is tried again when there is some.
  */
 export function fetchScreens(): void {
-  Promise.all(Object.values(screens).map((load) => load()))
+  const open = Object.entries(screens).find(([id]) => location.pathname.endsWith(id));
+  Promise.resolve(open?.[1]())
+    .then(fetchParts)
+    .then(() => Promise.all(Object.values(screens).map((load) => load())))
     .then(fetchParts)
     .then(tellPartsFetched)
     .catch(() => {

@@ -8,8 +8,7 @@ export function PageFault({ error }: FallbackProps) {
       <h1 className="head text-[28px] leading-8">This screen cannot be shown</h1>
       <p className="[overflow-wrap:anywhere]">{getErrorMessage(error)}</p>
       <p className="text-ink2">
-        What was logged is kept on this device until the server has it. Read the page again, or go
-        back to a screen that was open before.
+        What was logged is kept on this device. Read the page again, or go back.
       </p>
       <p className="flex gap-2">
         <button

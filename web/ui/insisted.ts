@@ -11,8 +11,7 @@ const AGAIN_MS = 4000;
 export class EarlierVersion extends Error {}
 
 /** The server has another version than this page, and no more what the page asks for. */
-const EARLIER =
-  'This page is of an earlier version than the server. Read the page again: nothing that was logged is lost.';
+const EARLIER = 'This page is of an earlier version than the server: read it again.';
 
 /** Waits for signal to come back, or a while. */
 const aWhile = (): Promise<unknown> =>
