@@ -3,7 +3,7 @@ import { ROLES } from '../../contract/index.ts';
 import { apiRouter } from '../api-router.ts';
 import type { AppDeps } from '../deps.ts';
 import { rightsOf } from '../session/rights.ts';
-import type { CsvOf } from '../work/lists.ts';
+import type { CsvOf } from '../jobs/lists.ts';
 
 /** No list takes so long: what does is stopped, ms. */
 const LIST_LIMIT_MS = 20_000;

@@ -3,10 +3,10 @@ import { calculationNamed } from '#core/register';
 import { makeDayBackup } from '../backup/backup.ts';
 import type { StoreCheck } from '../backup/verify.ts';
 import { ProblemError } from '../problems.ts';
-import { lanes, outline } from '../work/lanes.ts';
-import { card, report } from '../work/papers.ts';
-import { calendar, csv, dxf, figures, learned } from '../work/lists.ts';
-import { type Reader, readerAt, type Where } from '../work/reader.ts';
+import { lanes, outline } from '../jobs/lanes.ts';
+import { card, report } from '../jobs/papers.ts';
+import { calendar, csv, dxf, figures, learned } from '../jobs/lists.ts';
+import { type Reader, readerAt, type Where } from '../jobs/reader.ts';
 
 /** Work that reads the store. */
 const READING = {
