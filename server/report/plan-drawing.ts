@@ -48,7 +48,13 @@ function worstOf(points: readonly PointState[]): Map<string, Verdict> {
 /** The drawing that lies under the plan. */
 function pictureUnder(under: UnderPlan, { at, scale }: PlanFrame): string {
   const corner = at({ x: under.xM, y: under.yM });
-  return `<defs><clipPath id="sheet"><rect width="${PAPER.width}" height="${PAPER.height}"/></clipPath></defs><g clip-path="url(#sheet)"><g transform="translate(${corner.x} ${corner.y}) rotate(${-under.turnDeg}) scale(${scale * under.mPerPx})"><image width="${under.width}" height="${under.height}" xlink:href="${under.href}" opacity="0.5"/></g></g>`;
+  const place = `translate(${corner.x} ${corner.y}) rotate(${-under.turnDeg}) scale(${scale * under.mPerPx})`;
+  const size = `width="${under.width}" height="${under.height}"`;
+  return [
+    `<defs><clipPath id="sheet"><rect width="${PAPER.width}" height="${PAPER.height}"/></clipPath></defs>`,
+    `<g clip-path="url(#sheet)"><g transform="${place}">`,
+    `<image ${size} xlink:href="${under.href}" opacity="0.5"/></g></g>`,
+  ].join('');
 }
 
 /**
